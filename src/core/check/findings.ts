@@ -1,0 +1,18 @@
+/** Findings: what is wrong, why it matters, what to do. stop: must be settled; fix: should be; note: good to know. */
+
+export type Severity = 'stop' | 'fix' | 'note';
+
+export interface Finding {
+  /** Stable while the cause lasts: rule and the thing it is about. */
+  readonly id: string;
+  readonly severity: Severity;
+  readonly about: { readonly kind: 'circuit' | 'load' | 'panel' | 'bank' | 'boat'; readonly id: string };
+  readonly title: string;
+  readonly why: string;
+  readonly todo: string;
+}
+
+const ORDER: Readonly<Record<Severity, number>> = { stop: 0, fix: 1, note: 2 };
+
+/** Worst first, then by the thing's order of arrival. */
+export const bySeverity = (findings: readonly Finding[]): Finding[] => [...findings].sort((a, b) => ORDER[a.severity] - ORDER[b.severity]);

@@ -1,0 +1,178 @@
+/** Everything the tests on one circuit need, gathered once from the design. */
+import type { Circuit, House, InlineDevice, Load, Panel, Place, Tap } from '../design/schema';
+import { feederDemand, type Demand, type DemandItem } from '../network/demand';
+import type { LoadCurrent, StudyVolts } from '../network/loadCurrent';
+import type { Upstream } from '../network/upstream';
+import type { School } from '../rules/conductors';
+import { RULE_SETS, type RuleSet } from '../rules/ruleSets';
+import type { Duty } from './duty';
+import type { Surroundings } from './ampacity';
+
+export interface TapInput {
+  readonly tap: Tap;
+  readonly parent: number;
+  readonly estimatedM: number;
+  readonly lengthM: number;
+  readonly load: Load | null;
+  readonly current: LoadCurrent | null;
+  readonly panel: Panel | null;
+  readonly name: string;
+  /** Current at the tap itself and through the segment that leads to it, A. */
+  readonly ownA: number;
+  readonly segmentA: number;
+  readonly fixedA: number;
+  readonly powerW: number;
+  readonly dropPct: number;
+  readonly minV: number;
+}
+
+export interface Surge {
+  readonly tapIndex: number;
+  readonly name: string;
+  /** Whole circuit while that load starts, A, and for how long. */
+  readonly circuitA: number;
+  readonly loadA: number;
+  /** What it adds to the working current upstream, A. */
+  readonly addsA: number;
+  readonly seconds: number;
+  readonly minV: number;
+}
+
+export interface CircuitInput {
+  readonly circuit: Circuit;
+  readonly school: School;
+  readonly rules: RuleSet;
+  readonly house: House;
+  readonly systemV: number;
+  readonly volts: StudyVolts;
+  readonly upstream: Upstream;
+  readonly taps: readonly TapInput[];
+  readonly isFeeder: boolean;
+  readonly demand: Demand | null;
+  readonly workingA: number;
+  readonly surges: readonly Surge[];
+  readonly duty: Duty | null;
+  readonly places: readonly Place[];
+  readonly surroundings: readonly Surroundings[];
+  readonly insulationC: number;
+  readonly bundled: number;
+  /** Panel the way stands in; null at a bank. */
+  readonly panel: Panel | null;
+  readonly copperFactor: number;
+  readonly lengthM: number;
+  readonly runsLong: boolean;
+  readonly minimumSize: House['minElectronics'];
+  readonly ownTrip: boolean;
+}
+
+/** Sound bolted or crimped joint, ohm; two conductors with two ends each make four to a segment. Typical. */
+export const JOINT_OHM = 0.00003;
+export const SEGMENT_JOINTS_OHM = 4 * JOINT_OHM;
+
+const DEVICE_OHM: Readonly<Record<InlineDevice['kind'], number>> = {
+  switch: 0.005,
+  'battery switch': 0.00015,
+  'float switch': 0.01,
+  isolator: 0.0002,
+  plug: 0.003,
+  relay: 0.001,
+  shunt: 0.0001,
+};
+
+/** Loop resistance of an in-line device, ohm: measured or the maker's when given, else typical of its kind. */
+export const deviceOhm = (device: InlineDevice): number => (device.mohm === null ? DEVICE_OHM[device.kind] : device.mohm / 1000);
+
+export interface Gathered {
+  readonly circuit: Circuit;
+  readonly house: House;
+  readonly school: School;
+  readonly systemV: number;
+  readonly volts: StudyVolts;
+  readonly upstream: Upstream;
+  readonly panel: Panel | null;
+  readonly places: readonly Place[];
+  readonly lengths: readonly { readonly estimatedM: number; readonly lengthM: number }[];
+  readonly loads: readonly (Load | null)[];
+  readonly currents: readonly (LoadCurrent | null)[];
+  readonly panels: readonly (Panel | null)[];
+  readonly names: readonly string[];
+  /** Items downstream of each tap (panels: all they feed), tightest drop class below, and surges below. */
+  readonly downstream: readonly (readonly DemandItem[])[];
+  readonly belowSurge: readonly (Surge | null)[];
+}
+
+export function circuitInput(g: Gathered): CircuitInput {
+  const { circuit, house, systemV } = g;
+  const isFeeder = g.panels.some((p) => p !== null);
+  const indexOf = new Map(circuit.taps.map((tap, i) => [tap.id, i]));
+  const parents = circuit.taps.map((tap) => (tap.parent === null ? -1 : (indexOf.get(tap.parent) ?? -1)));
+  const surgeFloorV = (systemV * house.surgeVoltsPct) / 100;
+  const ownA = circuit.taps.map((_, i) =>
+    g.panels[i] ? feederDemand(g.school, g.downstream[i] ?? [], house.diversity).demandA : (g.currents[i]?.workingA ?? 0),
+  );
+  const segmentA = [...ownA];
+  for (let i = segmentA.length - 1; i >= 0; i--) {
+    const parent = parents[i] ?? -1;
+    if (parent >= 0) segmentA[parent] = (segmentA[parent] ?? 0) + (segmentA[i] ?? 0);
+  }
+  const demand = isFeeder ? feederDemand(g.school, g.downstream.flat(), house.diversity) : null;
+  const workingA = demand ? demand.demandA : ownA.reduce((a, b) => a + b, 0);
+  const taps = circuit.taps.map((tap, i): TapInput => {
+    const load = g.loads[i] ?? null;
+    const current = g.currents[i] ?? null;
+    const constant = load?.behaviour === 'power' && current !== null;
+    const own = ownA[i] ?? 0;
+    return {
+      tap,
+      parent: parents[i] ?? -1,
+      estimatedM: g.lengths[i]?.estimatedM ?? 0,
+      lengthM: g.lengths[i]?.lengthM ?? 0,
+      load,
+      current,
+      panel: g.panels[i] ?? null,
+      name: g.names[i] ?? '',
+      ownA: own,
+      segmentA: Math.min(segmentA[i] ?? 0, Math.max(workingA, own)),
+      fixedA: constant ? 0 : own,
+      powerW: constant ? current.nominalW : 0,
+      dropPct: g.panels[i] ? house.feederDropPct : load?.critical ? house.criticalDropPct : house.generalDropPct,
+      minV: load?.minV ?? surgeFloorV,
+    };
+  });
+  const loads = g.loads.filter((l) => l !== null);
+  const only = loads.length === 1 && !isFeeder ? loads[0] : undefined;
+  const surges = taps.flatMap((tap, i): Surge[] => {
+    if (tap.current?.surgeA != null) {
+      const addsA = tap.current.surgeA - tap.current.workingA;
+      return [{ tapIndex: i, name: tap.name, circuitA: workingA + addsA, loadA: tap.current.surgeA, addsA, seconds: tap.current.surgeS, minV: tap.minV }];
+    }
+    const below = g.belowSurge[i];
+    return below ? [{ ...below, tapIndex: i, circuitA: workingA + below.addsA, loadA: tap.ownA + below.addsA, minV: 0 }] : [];
+  });
+  const electronics = loads.some((l) => l.group === 'electronics');
+  return {
+    circuit,
+    school: g.school,
+    rules: RULE_SETS[g.school],
+    house,
+    systemV,
+    volts: g.volts,
+    upstream: g.upstream,
+    taps,
+    isFeeder,
+    demand,
+    workingA,
+    surges,
+    duty: only && only.quantity === 1 ? only.duty : null,
+    places: g.places,
+    surroundings: g.places.length > 0 ? g.places : [{ ambientC: 30, engineSpace: false, wet: false }],
+    insulationC: circuit.insulationC ?? house.insulationC,
+    bundled: house.bundleDc ? circuit.bundled : 2,
+    panel: g.panel,
+    copperFactor: (house.worstCaseCopper ?? g.school === 'awg') ? 1.1 : 1,
+    lengthM: taps.reduce((sum, t) => sum + t.lengthM, 0),
+    runsLong: loads.some((l) => l.runsLong),
+    minimumSize: electronics ? house.minElectronics : null,
+    ownTrip: loads.length > 0 && loads.every((l) => l.ownTrip),
+  };
+}

@@ -1,0 +1,231 @@
+/** The Design value: everything a vessel's file holds. Types are inferred from here; lengths are metres, volts V, amps A. */
+import * as v from 'valibot';
+import { CONDUCTORS } from '../rules/conductors';
+import { DC_FAMILIES } from '../rules/devices';
+import { STUDS } from '../rules/terminals';
+import { BOUNDS } from './bounds';
+
+export const FORMAT = 'solenix-design';
+export const VERSION = 1;
+
+const id = v.pipe(v.string(), v.regex(/^[A-Za-z0-9][A-Za-z0-9_-]{0,39}$/, 'an id is up to 40 letters, digits, - or _'));
+const name = v.pipe(v.string(), v.trim(), v.minLength(1, 'a name is needed'), v.maxLength(BOUNDS.nameLength));
+const note = v.pipe(v.string(), v.maxLength(BOUNDS.noteLength));
+const between = (low: number, high: number) =>
+  v.pipe(
+    v.number('a number is needed'),
+    v.finite('a finite number is needed'),
+    v.minValue(low, `at least ${low} is needed`),
+    v.maxValue(high, `at most ${high} is taken`),
+  );
+const whole = (low: number, high: number) => v.pipe(between(low, high), v.integer('a whole number is needed'));
+const list = <T extends v.GenericSchema>(item: T, most: number) => v.pipe(v.array(item), v.maxLength(most, `at most ${most} rows are taken`));
+const oneOf = <const T extends readonly string[]>(options: T) => v.picklist(options, `one of ${options.join(', ')} is needed`);
+
+export const MARKS = ['measured', "maker's", 'typical', 'estimated', 'assumed'] as const;
+export const BEHAVIOURS = ['power', 'resistance', 'current'] as const;
+export const SUPPLY_CLASSES = ['always live', 'house switch', 'panel breaker', 'engine key', 'relay'] as const;
+export const CHEMISTRY_IDS = ['flooded', 'agm', 'gel', 'lfp'] as const;
+export const HULLS = ['glass fibre', 'wood', 'steel', 'aluminium'] as const;
+export const LOAD_GROUPS = ['navigation', 'lights', 'electronics', 'pump', 'blower', 'refrigeration', 'deck', 'comfort', 'heavy', 'other'] as const;
+export const CONNECTIONS = ['screw clamp', 'blade', 'own lead', ...STUDS.map((s) => s.metric)] as const;
+export const ENCLOSURES = ['open', 'conduit', 'insulated'] as const;
+export const DEVICE_KINDS = ['switch', 'battery switch', 'float switch', 'isolator', 'plug', 'relay', 'shunt'] as const;
+export const INSULATIONS = [60, 70, 75, 80, 85, 90, 105, 125] as const;
+
+const sizesOf = (school: 'awg' | 'metric') => CONDUCTORS[school].map((c) => c.size);
+const familyIds = DC_FAMILIES.map((f) => f.id);
+
+/** Metres from the transom forward, from the centreline to port, and above the waterline. */
+const PointSchema = v.object({ x: between(-5, 80), y: between(-15, 15), z: between(-6, 40) });
+
+const PlaceSchema = v.object({
+  id,
+  name,
+  at: PointSchema,
+  ambientC: between(-20, 95),
+  engineSpace: v.boolean(),
+  wet: v.boolean(),
+  vapour: v.boolean(),
+  drips: v.boolean(),
+});
+
+const BankSchema = v.object({
+  id,
+  name,
+  chemistry: oneOf(CHEMISTRY_IDS),
+  blockV: v.picklist([2, 6, 12, 24, 48] as const, 'a block is 2, 6, 12, 24 or 48 V'),
+  blockAh: between(1, 5000),
+  series: whole(1, 24),
+  strings: whole(1, 16),
+  placeId: v.nullable(id),
+  cca: v.nullable(between(50, 20000)),
+  shortCircuitA: v.nullable(between(50, 200000)),
+  mark: oneOf(MARKS),
+});
+
+/** A size with the school it belongs to: 10 AWG is not 10 mm2. */
+const SizeSchema = v.pipe(
+  v.object({ school: oneOf(['awg', 'metric']), size: v.pipe(v.string(), v.maxLength(6)) }),
+  v.check(({ school, size }) => sizesOf(school).includes(size), 'the school has no such size'),
+);
+
+const WireRuleSchema = v.object({
+  school: oneOf(['awg', 'metric']),
+  size: oneOf([...sizesOf('awg'), ...sizesOf('metric')]),
+  upToM: v.nullable(between(0.1, 100)),
+});
+
+const LoadSchema = v.object({
+  id,
+  name,
+  group: oneOf(LOAD_GROUPS),
+  quantity: whole(1, 99),
+  nominalV: between(1, 60),
+  ratingBy: oneOf(['W', 'A']),
+  rating: between(0, 100000),
+  behaviour: oneOf(BEHAVIOURS),
+  surgeA: v.nullable(between(0, 20000)),
+  surgeS: v.nullable(between(0.001, 600)),
+  minV: v.nullable(between(0, 60)),
+  makerFuseA: v.nullable(between(0.1, 1000)),
+  makerWire: list(WireRuleSchema, 8),
+  critical: v.boolean(),
+  runsLong: v.boolean(),
+  ownTrip: v.boolean(),
+  supply: oneOf(SUPPLY_CLASSES),
+  placeId: v.nullable(id),
+  at: v.nullable(PointSchema),
+  connection: oneOf(CONNECTIONS),
+  duty: v.nullable(v.object({ onS: between(0.1, 36000), restS: between(0, 36000), repeats: whole(1, 1000) })),
+  hours: v.record(id, between(0, 24)),
+  mark: oneOf(MARKS),
+  note,
+});
+
+const PanelSchema = v.object({
+  id,
+  name,
+  kind: oneOf(['panel', 'bus']),
+  placeId: v.nullable(id),
+  family: v.nullable(oneOf(familyIds)),
+  ways: whole(1, 60),
+  maxTotalA: v.nullable(between(1, 2000)),
+  maxWayA: v.nullable(between(1, 1000)),
+  stud: oneOf(STUDS.map((s) => s.metric)),
+});
+
+const DeviceSchema = v.object({
+  id,
+  kind: oneOf(DEVICE_KINDS),
+  ratingA: v.nullable(between(0.1, 2000)),
+  mohm: v.nullable(between(0, 1000)),
+});
+
+const TapSchema = v.object({
+  id,
+  parent: v.nullable(id),
+  serves: v.object({ kind: oneOf(['load', 'panel', 'place']), id }),
+  tapedM: v.nullable(between(0.05, 120)),
+});
+
+const CircuitSchema = v.object({
+  id,
+  no: v.pipe(v.string(), v.trim(), v.maxLength(12)),
+  name,
+  from: v.object({ kind: oneOf(['bank', 'panel']), id }),
+  supply: oneOf(SUPPLY_CLASSES),
+  taps: list(TapSchema, BOUNDS.tapsPerCircuit),
+  via: list(id, 20),
+  bundled: whole(2, 200),
+  enclosure: oneOf(ENCLOSURES),
+  sheathed: v.boolean(),
+  insulationC: v.nullable(v.picklist(INSULATIONS, 'an insulation rating from the table is needed')),
+  devices: list(DeviceSchema, BOUNDS.devicesPerCircuit),
+  deviceAtM: between(0, 30),
+  pin: v.object({
+    size: v.nullable(SizeSchema),
+    legs: whole(1, 4),
+    family: v.nullable(oneOf(familyIds)),
+    ratingA: v.nullable(between(0.5, 1000)),
+  }),
+  note,
+});
+
+const HouseSchema = v.object({
+  protectionOverLoad: between(1, 3),
+  protectionOverLoadMost: v.nullable(between(1, 6)),
+  continuousAmpacity: between(1, 2),
+  roundUpToNext: v.boolean(),
+  thermalInHeat: v.boolean(),
+  bundleDc: v.boolean(),
+  criticalDropPct: between(0.5, 20),
+  generalDropPct: between(0.5, 30),
+  feederDropPct: between(0.2, 20),
+  surgeVoltsPct: between(30, 100),
+  worstCaseCopper: v.nullable(v.boolean()),
+  functionColours: v.boolean(),
+  negative: oneOf(['yellow', 'black']),
+  minElectronics: v.nullable(SizeSchema),
+  insulationC: v.picklist(INSULATIONS, 'an insulation rating from the table is needed'),
+  crossLinked: v.boolean(),
+  terminalC: between(40, 150),
+  postC: between(40, 150),
+  upsizeForTerminals: v.boolean(),
+  slackM: between(0, 5),
+  wastePct: between(0, 50),
+  diversity: between(0.1, 1),
+  studySoc: between(0, 1),
+  lowVoltsPct: between(70, 110),
+});
+
+const BoatSchema = v.object({
+  name,
+  lengthM: between(3, 60),
+  beamM: between(1, 20),
+  draftM: between(0.2, 6),
+  freeboardM: between(0.3, 6),
+  hull: oneOf(HULLS),
+  systemV: v.picklist([12, 24, 48] as const, '12, 24 or 48 V is needed'),
+  acRegion: oneOf(['120 V', '120/240 V', '230 V']),
+  ruleSet: oneOf(['awg', 'metric']),
+  lengthUnit: oneOf(['m', 'ft']),
+  tempUnit: oneOf(['C', 'F']),
+  massUnit: oneOf(['kg', 'lb']),
+  colourScheme: oneOf(['north-american', 'international']),
+  note,
+});
+
+const LivingSchema = v.object({ id, name });
+
+export const DesignSchema = v.object({
+  format: v.literal(FORMAT, `the file does not say it is a ${FORMAT} file`),
+  version: v.literal(VERSION),
+  boat: BoatSchema,
+  house: HouseSchema,
+  living: list(LivingSchema, BOUNDS.ways),
+  places: list(PlaceSchema, BOUNDS.places),
+  banks: list(BankSchema, BOUNDS.banks),
+  panels: list(PanelSchema, BOUNDS.panels),
+  loads: list(LoadSchema, BOUNDS.loads),
+  circuits: list(CircuitSchema, BOUNDS.circuits),
+});
+
+type Frozen<T> = T extends object ? { readonly [K in keyof T]: Frozen<T[K]> } : T;
+
+export type Design = Frozen<v.InferOutput<typeof DesignSchema>>;
+export type Boat = Design['boat'];
+export type House = Design['house'];
+export type Place = Design['places'][number];
+export type Point = Place['at'];
+export type Bank = Design['banks'][number];
+export type Load = Design['loads'][number];
+export type Panel = Design['panels'][number];
+export type Circuit = Design['circuits'][number];
+export type Tap = Circuit['taps'][number];
+export type InlineDevice = Circuit['devices'][number];
+export type Living = Design['living'][number];
+export type WireRule = Load['makerWire'][number];
+export type Mark = (typeof MARKS)[number];
+export type SupplyClass = (typeof SUPPLY_CLASSES)[number];
+export type LoadGroup = (typeof LOAD_GROUPS)[number];

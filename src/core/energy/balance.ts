@@ -1,0 +1,37 @@
+/** The balance line: the five figures that tell how the design stands. */
+import type { CircuitResult } from '../circuitResult';
+import type { Design, Load } from '../design/schema';
+import type { BankSource } from '../network/bankSource';
+import type { LoadCurrent } from '../network/loadCurrent';
+
+export interface Need {
+  readonly livingId: string;
+  readonly name: string;
+  readonly needAh: number;
+}
+
+export interface Balance {
+  /** Ah a day in each way of living, nominal amps x hours. */
+  readonly needs: readonly Need[];
+  readonly usableAh: number;
+  /** Whole path drop nearest (or past) its limit. */
+  readonly worst: { readonly circuitId: string; readonly pct: number; readonly limitPct: number; readonly name: string } | null;
+}
+
+export function balance(design: Design, banks: readonly BankSource[], circuits: readonly CircuitResult[], currentOf: (l: Load) => LoadCurrent): Balance {
+  const needs = design.living.map((living) => ({
+    livingId: living.id,
+    name: living.name,
+    needAh: design.loads.reduce((sum, load) => sum + currentOf(load).nominalA * (load.hours[living.id] ?? 0), 0),
+  }));
+  let worst: Balance['worst'] = null;
+  for (const c of circuits) {
+    const w = c.own.drop.worst;
+    if (!w || c.isFeeder) continue;
+    if (!worst || w.pct / w.limitPct > worst.pct / worst.limitPct) worst = { circuitId: c.id, pct: w.pct, limitPct: w.limitPct, name: c.name };
+  }
+  return { needs, usableAh: banks.reduce((sum, b) => sum + b.usableAh, 0), worst };
+}
+
+/** Hours the usable capacity lasts at a day's need with no source; null without need or bank. */
+export const autonomyH = (usableAh: number, needAh: number): number | null => (usableAh > 0 && needAh > 0 ? (24 * usableAh) / needAh : null);

@@ -1,0 +1,38 @@
+/** The order in which circuits hang on each other: main, feeders, branches. */
+import type { Circuit, Design } from '../design/schema';
+
+export interface CircuitOrder {
+  /** Sources before what they feed. Circuits in a loop are left to the end, fed from nowhere. */
+  readonly order: readonly Circuit[];
+  /** The circuit that feeds each panel: the first that reaches it. */
+  readonly feederOf: ReadonlyMap<string, Circuit>;
+  /** Circuits that feed themselves. */
+  readonly cyclic: ReadonlySet<string>;
+}
+
+export function circuitOrder(design: Design): CircuitOrder {
+  const feederOf = new Map<string, Circuit>();
+  for (const c of design.circuits) {
+    for (const t of c.taps) if (t.serves.kind === 'panel' && !feederOf.has(t.serves.id)) feederOf.set(t.serves.id, c);
+  }
+  const depth = new Map<string, number>();
+  const cyclic = new Set<string>();
+  const depthOf = (c: Circuit, trail: ReadonlySet<string>): number => {
+    const known = depth.get(c.id);
+    if (known !== undefined) return known;
+    if (trail.has(c.id)) {
+      for (const id of trail) cyclic.add(id);
+      return 0;
+    }
+    const feeder = c.from.kind === 'panel' ? feederOf.get(c.from.id) : undefined;
+    const d = feeder ? depthOf(feeder, new Set([...trail, c.id])) + 1 : 0;
+    depth.set(c.id, d);
+    return d;
+  };
+  for (const c of design.circuits) depthOf(c, new Set());
+  for (const c of design.circuits) {
+    if (cyclic.has(c.id)) for (const t of c.taps) if (t.serves.kind === 'panel' && feederOf.get(t.serves.id) === c) feederOf.delete(t.serves.id);
+  }
+  const order = [...design.circuits].sort((a, b) => (depth.get(a.id) ?? 0) - (depth.get(b.id) ?? 0));
+  return { order, feederOf, cyclic };
+}

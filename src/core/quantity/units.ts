@@ -1,0 +1,77 @@
+/** Units at the edges: the core reckons in V, A, W, ohm, mm2, m, s, degC; people read and type their own. */
+import type { Boat, Mark } from '../design/schema';
+
+export type Kind = 'V' | 'A' | 'W' | 'Ah' | 'Wh' | 'ohm' | 'm' | 'mm' | 'mm2' | 'C' | 'kg' | 'pct' | 's' | 'h' | 'days' | 'A2s' | 'none';
+
+/** How a vessel's people read figures. */
+export type Units = Pick<Boat, 'lengthUnit' | 'tempUnit' | 'massUnit' | 'ruleSet'>;
+
+export interface Figure {
+  readonly value: number;
+  readonly kind: Kind;
+  readonly mark?: Mark;
+  readonly source?: string;
+}
+
+export const FOOT_M = 0.3048;
+export const POUND_KG = 0.45359237;
+
+interface Unit {
+  readonly name: string;
+  readonly to: (si: number) => number;
+  readonly from: (shown: number) => number;
+}
+
+const plain = (name: string): Unit => ({ name, to: (x) => x, from: (x) => x });
+const scaled = (name: string, by: number): Unit => ({ name, to: (x) => x / by, from: (x) => x * by });
+const FAHRENHEIT: Unit = { name: '°F', to: (c) => (c * 9) / 5 + 32, from: (f) => ((f - 32) * 5) / 9 };
+
+/** The unit a kind is shown in. */
+export function unitOf(kind: Kind, units: Units): Unit {
+  switch (kind) {
+    case 'm':
+      return units.lengthUnit === 'ft' ? scaled('ft', FOOT_M) : plain('m');
+    case 'C':
+      return units.tempUnit === 'F' ? FAHRENHEIT : plain('°C');
+    case 'kg':
+      return units.massUnit === 'lb' ? scaled('lb', POUND_KG) : plain('kg');
+    case 'ohm':
+      return scaled('mΩ', 0.001);
+    case 'mm2':
+      return plain('mm²');
+    case 'pct':
+      return plain('%');
+    case 'A2s':
+      return plain('A²s');
+    case 'none':
+      return plain('');
+    default:
+      return plain(kind);
+  }
+}
+
+/** Three significant figures; whole numbers keep all their digits. */
+export function round3(x: number): string {
+  if (!Number.isFinite(x)) return x > 0 ? '∞' : x < 0 ? '−∞' : '–';
+  if (x === 0) return '0';
+  const size = Math.floor(Math.log10(Math.abs(x)));
+  const digits = Math.max(0, 2 - size);
+  const text = Math.abs(x) >= 1000 ? String(Math.round(x)) : String(Number(x.toFixed(Math.min(digits, 8))));
+  return text.replace('-', '−');
+}
+
+/** Value and unit in the vessel's convention, e.g. "24.3 ft". */
+export function show(value: number | null | undefined, kind: Kind, units: Units): string {
+  if (value === null || value === undefined) return '–';
+  const unit = unitOf(kind, units);
+  const text = round3(unit.to(value));
+  return unit.name === '' ? text : unit.name === '%' ? `${text} %` : `${text} ${unit.name}`;
+}
+
+/** The bare number in the vessel's unit, for a cell whose header carries the unit. Up to 4 decimals, no loss on whole entries. */
+export const bare = (value: number | null, kind: Kind, units: Units): string =>
+  value === null ? '' : String(Number(unitOf(kind, units).to(value).toFixed(4)));
+
+/** A conductor size as the vessel's people write it. */
+export const sizeName = (school: 'awg' | 'metric', size: string, legs = 1): string =>
+  `${legs > 1 ? `${legs} × ` : ''}${school === 'awg' ? `${size} AWG` : `${size} mm²`}`;

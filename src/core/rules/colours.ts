@@ -1,0 +1,20 @@
+/** Conductor colours by scheme. A boat has one scheme; what is found in another colour is recorded and flagged, never assumed. */
+
+export type ColourScheme = 'north-american' | 'international';
+/** What a DC positive serves, where a scheme gives that service a colour of its own. */
+export type Service = 'navigation' | 'lights' | 'pump' | 'blower' | 'other';
+
+const NORTH_AMERICAN: Readonly<Record<Service, string>> = {
+  navigation: 'dark grey',
+  lights: 'dark blue',
+  pump: 'brown',
+  blower: 'brown with yellow stripe',
+  other: 'red',
+};
+
+/** Colour of the positive conductor. With function colours off, or in the international scheme, positives are red. */
+export const positiveColour = (scheme: ColourScheme, service: Service, functionColours: boolean): string =>
+  scheme === 'north-american' && functionColours ? NORTH_AMERICAN[service] : 'red';
+
+/** DC negative: yellow keeps it apart from the AC live where that is black; black is the other school. */
+export type NegativeColour = 'yellow' | 'black';

@@ -1,0 +1,44 @@
+/** Rule sets of the two schools and the house rules that may override them. Data, not code. */
+import type { School } from './conductors';
+
+export interface RuleSet {
+  readonly school: School;
+  readonly name: string;
+  /** Distance from source within which protection must stand, m. */
+  readonly protectionWithinM: { readonly bare: number; readonly sheathedFromBattery: number; readonly sheathedElsewhere: number };
+  readonly mechanicalMin: { readonly single: string; readonly sheathed: string };
+  /** Conventional fusing current must stay below this multiple of ampacity; null: the school has no such rule. */
+  readonly fusingCurrentFactor: number | null;
+  readonly interruptingTable: boolean;
+  readonly worstCaseCopper: number;
+  readonly source: string;
+}
+
+export const RULE_SETS: Readonly<Record<School, RuleSet>> = {
+  awg: {
+    school: 'awg',
+    name: 'AWG, North American small craft',
+    protectionWithinM: { bare: 0.18, sheathedFromBattery: 1.83, sheathedElsewhere: 1.02 },
+    mechanicalMin: { single: '16', sheathed: '18' },
+    fusingCurrentFactor: null,
+    interruptingTable: true,
+    worstCaseCopper: 1.1,
+    source: 'North American small-craft practice (ABYC E-11); verify against the edition in force',
+  },
+  metric: {
+    school: 'metric',
+    name: 'mm², ISO small craft',
+    protectionWithinM: { bare: 0.2, sheathedFromBattery: 1.8, sheathedElsewhere: 1.8 },
+    mechanicalMin: { single: '1', sheathed: '0.75' },
+    fusingCurrentFactor: 1.45,
+    interruptingTable: false,
+    worstCaseCopper: 1,
+    source: 'ISO small-craft practice (ISO 13297); verify against the edition in force',
+  },
+};
+
+/** Which families the application tries, in order, where the place does not fix one. */
+export const FAMILY_ORDER = {
+  bank: ['terminal-cube', 'strip-SF51', 'strip-link', 'class-T', 'nh00-gG', 'surface-breaker'],
+  bus: ['blade', 'maxi-blade', 'strip-SF30', 'strip-SF51', 'strip-link', 'class-T', 'surface-breaker', 'nh00-gG'],
+} as const;
