@@ -85,7 +85,7 @@ export function analyse(design: Design, memory: Memory = createMemory()): Analys
     c.taps.flatMap((tap): readonly DemandItem[] => {
       if (tap.serves.kind === 'panel') return panelItems.get(tap.serves.id) ?? [];
       const load = tap.serves.kind === 'load' ? loads.get(tap.serves.id) : undefined;
-      return load ? [{ loadId: load.id, name: load.name, currentA: currentOf(load).workingA, runsLong: load.runsLong }] : [];
+      return load ? [{ loadId: load.id, name: load.name, currentA: currentOf(load).workingA, runsLong: load.runsLong, brief: load.duty !== null }] : [];
     });
   const circuitSurge = (c: Circuit): Surge | null =>
     c.taps.reduce<Surge | null>((worst, tap) => {
@@ -137,7 +137,7 @@ export function analyse(design: Design, memory: Memory = createMemory()): Analys
     const lengths = tapLengths(design, circuit, loads, panels, upstream.place);
     const downstream = circuit.taps.map((t): readonly DemandItem[] => (t.serves.kind === 'panel' ? (panelItems.get(t.serves.id) ?? []) : circuitTapItem(served, t.serves.id, currentOf)));
     const belowSurge = circuit.taps.map((t) => (t.serves.kind === 'panel' ? (panelSurge.get(t.serves.id) ?? null) : null));
-    const demandKey = downstream.flatMap((items, i) => (fed[i] ? items.flatMap((d) => [d.currentA, d.runsLong]) : []));
+    const demandKey = downstream.flatMap((items, i) => (fed[i] ? items.flatMap((d) => [d.currentA, d.runsLong, d.brief]) : []));
     const surgeKey = belowSurge.flatMap((s) => (s ? [s.addsA, s.seconds, s.name] : [null]));
     const deps = [circuit, house, boat, volts, panel, ...passes, ...lengths, ...served, ...fed, ...demandKey, ...surgeKey, ...upstreamKey(upstream, design)];
     const kept = memory.circuits.get(circuit.id);
@@ -204,7 +204,7 @@ const upstreamKey = (u: Upstream, design: Design): unknown[] => [
 
 const circuitTapItem = (served: readonly (Load | null)[], loadId: string, currentOf: (l: Load) => LoadCurrent): DemandItem[] => {
   const load = served.find((l) => l?.id === loadId);
-  return load ? [{ loadId, name: load.name, currentA: currentOf(load).workingA, runsLong: load.runsLong }] : [];
+  return load ? [{ loadId, name: load.name, currentA: currentOf(load).workingA, runsLong: load.runsLong, brief: load.duty !== null }] : [];
 };
 
 /** Places the run passes: where it starts, where it serves, and those named on the way. Each once. */

@@ -14,7 +14,6 @@ import { CONDUCTORS, findConductor, type Conductor } from './rules/conductors';
 export interface Side {
   readonly protection: Protection;
   readonly ladder: Ladder;
-  readonly drop: State['drop'];
   readonly state: State;
 }
 
@@ -58,7 +57,7 @@ function side(input: CircuitInput): { side: Side; bench: Bench } {
   const steps = ladder(b);
   const conductor = findConductor(input.school, steps.chosen.size) ?? largest(input.school);
   const state = stateAt(b, { conductor, legs: steps.chosen.legs });
-  return { side: { protection, ladder: steps, drop: state.drop, state }, bench: b };
+  return { side: { protection, ladder: steps, state }, bench: b };
 }
 
 /** What the ways of the panel at each tap see before them. */
@@ -68,7 +67,7 @@ function belowTaps(b: Bench, own: Side): (Upstream | null)[] {
   const conductor = findConductor(input.school, state.candidate.size) ?? largest(input.school);
   const ratingC = state.heat.derating.ratingC;
   const up = input.upstream;
-  const atWayV = input.volts.lowV - up.dropV;
+  const atWayV = input.volts.lowV - input.upstreamDropV;
   return input.taps.map((tap, at) => {
     if (!tap.panel) return null;
     let hot = b.headOhm;

@@ -30,7 +30,7 @@ export function circuitFindings(b: Bench, own: Ladder, state: State, units: Unit
     return out;
   }
   if (!upstream.bank) add('no-source', 'stop', 'is not fed from a bank', 'Nothing can be said of fault currents or drop on the way to it.', 'Give its panel a feeder, and the feeder a bank.');
-  if (protection.conflict) add('protection-conflict', 'stop', 'no device suits both sides', protection.conflict, 'Settle one of the two sides named.');
+  if (protection.conflict && !(protection.noneAllowed && input.panel?.family)) add('protection-conflict', 'stop', 'no device suits both sides', protection.conflict, 'Settle one of the two sides named.');
   const refusal = state.heat.derating.refusal;
   if (refusal) add('place-refuses', 'stop', `insulation does not suit ${input.places[state.heat.placeIndex]?.name ?? 'a place'}`, `There: ${refusal}.`, 'Use a higher insulation rating, or another route.');
   for (const id of state.failing) {
@@ -40,8 +40,6 @@ export function circuitFindings(b: Bench, own: Ladder, state: State, units: Unit
     add(`fails-${id}`, severity, `${chosen}${own.pinned ? ', pinned,' : ''} fails ${id === 'fault' ? 'the far-end short' : id}`, failText(id, b, state, units), todo);
   }
   if (state.drop.collapses) add('collapse', 'stop', 'the supply collapses', 'A constant-power load draws more as volts fall; here there is no voltage at which it can run.', 'Use a heavier conductor or a shorter run.');
-  if (state.fault && !state.fault.sendingPasses && state.fault.passes)
-    add('sending-end', 'note', 'a short at the way would spoil the cable', `${show(state.fault.sendingA, 'A', units)} for ${show(state.fault.sendingClearsS, 's', units)} is more than ${chosen} bears.`, 'Replace the run after such a fault, or fit a current-limiting fuse (class T) upstream.');
   if (!state.terminal.passes)
     add('terminal-heat', 'note', `conductor reaches ${show(state.terminal.tempC, 'C', units)} at its terminal`, `The terminal is taken to be good for ${show(state.terminal.limitC, 'C', units)}.`, "Ask the device's maker, or use the next size.");
   if (protects(b, state.heat.legIzA).byHouseRule)

@@ -46,6 +46,15 @@ export function designFindings(
     const ways = design.circuits.filter((c) => c.from.kind === 'panel' && c.from.id === panel.id);
     if (ways.length > panel.ways) add('ways', 'stop', 'panel', panel.id, `has ${panel.ways} ways and ${ways.length} circuits`, 'A way feeds one circuit.', 'Add ways, or regroup.');
     if (ways.length > 0 && !feederOf.has(panel.id)) add('no-feeder', 'stop', 'panel', panel.id, 'has no feeder', 'Nothing reaches its circuits.', 'Wiring, "propose".');
+    const own = ways.flatMap((c) => resultOf.get(c.id) ?? []);
+    const unfit = own.find((c) => panel.family !== null && c.own.protection.noneAllowed);
+    if (unfit) {
+      const { refused } = unfit.own.protection;
+      add('panel-family', 'stop', 'panel', panel.id, `may not hold ${refused[0]?.family ?? 'its'}s`, `Each ${refused[0]?.reason ?? 'is refused'}.`, 'Use a panel whose devices can, a current-limiting fuse (class T) proved for the pair by its maker, or a longer or thinner feeder.');
+    }
+    const spoiled = own.filter((c) => c.own.state.fault?.passes && !c.own.state.fault.sendingPasses);
+    if (spoiled.length > 0)
+      add('sending-end', 'note', 'panel', panel.id, `a short at ${spoiled.length === own.length ? 'any' : spoiled.length} of its ways would spoil the cable there`, `The device opens, but lets more through first than the thin conductors bear: ${spoiled.slice(0, 4).map((c) => c.name).join(', ')}${spoiled.length > 4 ? ' …' : ''}.`, 'Replace such a run after a fault, or fit a current-limiting fuse (class T) upstream.');
     const feeder = resultOf.get(feederOf.get(panel.id)?.id ?? '');
     if (panel.maxTotalA !== null && feeder && feeder.workingA > panel.maxTotalA)
       add('panel-total', 'stop', 'panel', panel.id, `carries ${feeder.workingA.toFixed(0)} A of ${panel.maxTotalA} A`, 'Its bus bar overheats.', 'Move heavy loads to the main bus.');

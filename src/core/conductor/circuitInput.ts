@@ -20,6 +20,7 @@ export interface TapInput {
   /** Current at the tap itself and through the segment that leads to it, A. */
   readonly ownA: number;
   readonly segmentA: number;
+  /** Drawn while nothing brief runs, A: what the drop of a feeder is reckoned with. */
   readonly fixedA: number;
   readonly powerW: number;
   readonly dropPct: number;
@@ -50,6 +51,8 @@ export interface CircuitInput {
   readonly isFeeder: boolean;
   readonly demand: Demand | null;
   readonly workingA: number;
+  /** Volts lost before the way: feeders at their steady demand, and this circuit's own current where that is brief. */
+  readonly upstreamDropV: number;
   readonly surges: readonly Surge[];
   readonly duty: Duty | null;
   readonly places: readonly Place[];
@@ -110,6 +113,9 @@ export function circuitInput(g: Gathered): CircuitInput {
   const ownA = circuit.taps.map((_, i) =>
     g.panels[i] ? feederDemand(g.school, g.downstream[i] ?? [], house.diversity).demandA : (g.currents[i]?.workingA ?? 0),
   );
+  const steadyA = circuit.taps.map((_, i) =>
+    g.panels[i] ? feederDemand(g.school, (g.downstream[i] ?? []).filter((d) => !d.brief), house.diversity).demandA : ownA[i],
+  );
   const segmentA = [...ownA];
   for (let i = segmentA.length - 1; i >= 0; i--) {
     const parent = parents[i] ?? -1;
@@ -133,7 +139,7 @@ export function circuitInput(g: Gathered): CircuitInput {
       name: g.names[i] ?? '',
       ownA: own,
       segmentA: Math.min(segmentA[i] ?? 0, Math.max(workingA, own)),
-      fixedA: constant ? 0 : own,
+      fixedA: constant ? 0 : steadyA[i] ?? own,
       powerW: constant ? current.nominalW : 0,
       dropPct: g.panels[i] ? house.feederDropPct : load?.critical ? house.criticalDropPct : house.generalDropPct,
       minV: load?.minV ?? surgeFloorV,
@@ -162,6 +168,7 @@ export function circuitInput(g: Gathered): CircuitInput {
     isFeeder,
     demand,
     workingA,
+    upstreamDropV: g.upstream.dropV + (!isFeeder && loads.some((l) => l.duty !== null) ? workingA * g.upstream.hotOhm : 0),
     surges,
     duty: only && only.quantity === 1 ? only.duty : null,
     places: g.places,

@@ -105,7 +105,7 @@ export interface Drop {
 export function dropAt(b: Bench, c: Candidate, heat = heatAt(b, c)): Drop {
   const { input } = b;
   const lowV = input.volts.lowV;
-  const atWayV = lowV - input.upstream.dropV;
+  const atWayV = lowV - input.upstreamDropV;
   const ohms = input.taps.map((t) => segmentOhm(b, c, heat, t, t.segmentA));
   const result = sweep(
     atWayV,
@@ -149,7 +149,7 @@ export function surgeAt(b: Bench, c: Candidate, heat = heatAt(b, c)): SurgeDrop 
   input.surges.forEach((surge, surgeIndex) => {
     if (surge.minV <= 0) return;
     const sagV = b.sagV[surgeIndex] as number;
-    const upstreamV = input.upstream.dropV + surge.addsA * input.upstream.hotOhm;
+    const upstreamV = input.upstreamDropV + surge.addsA * input.upstream.hotOhm;
     let ownV = surge.circuitA * b.headOhm;
     for (let i = surge.tapIndex; i >= 0; i = input.taps[i]?.parent ?? -1) {
       const tap = input.taps[i] as TapInput;

@@ -26,7 +26,7 @@ export function balance(design: Design, banks: readonly BankSource[], circuits: 
   }));
   let worst: Balance['worst'] = null;
   for (const c of circuits) {
-    const w = c.own.drop.worst;
+    const w = c.own.state.drop.worst;
     if (!w || c.isFeeder) continue;
     if (!worst || w.pct / w.limitPct > worst.pct / worst.limitPct) worst = { circuitId: c.id, pct: w.pct, limitPct: w.limitPct, name: c.name };
   }

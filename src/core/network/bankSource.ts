@@ -40,6 +40,8 @@ export function bankSource(bank: Bank): BankSource {
   const capacityAh = bank.blockAh * bank.strings;
   const fullV = (chemistry.leadAcid ? restV(chemistry, 1) : 13.6) * perString12;
   const halfV = restV(chemistry, 0.5) * perString12;
+  // A maker's short-circuit current speaks for the resistance too.
+  const faultStringOhm = bank.shortCircuitA === null ? stringOhm : (fullV / bank.shortCircuitA) * bank.strings;
   const cca = bank.cca ?? capacityAh * CCA_PER_AH;
   return {
     bankId: bank.id,
@@ -56,7 +58,7 @@ export function bankSource(bank: Bank): BankSource {
     largestFaultA: bank.shortCircuitA ?? fullV / (0.6 * ohm),
     faultIsMakers: bank.shortCircuitA !== null,
     smallestV: halfV,
-    smallestOhm: 2 * stringOhm,
+    smallestOhm: 2 * faultStringOhm,
     cca,
     ccaIsMakers: bank.cca !== null,
   };

@@ -7,6 +7,8 @@ export interface DemandItem {
   readonly currentA: number;
   /** May run together for long: navigation lights, pumps, blowers, electronics, refrigeration. */
   readonly runsLong: boolean;
+  /** Runs for minutes at most (windlass, thruster, winch): no part of what others see as steady. */
+  readonly brief: boolean;
 }
 
 export interface Demand {

@@ -26,6 +26,8 @@ export interface Protection {
   readonly refused: readonly Refusal[];
   /** Both sides of a contradiction and the ways out, or null. */
   readonly conflict: string | null;
+  /** The place allows none of the families it may take: the panel's fault, not the circuit's. */
+  readonly noneAllowed: boolean;
   readonly pinnedFamily: boolean;
   readonly pinnedRating: boolean;
   readonly faultA: number;
@@ -119,11 +121,11 @@ export function chooseProtection(input: CircuitInput): Protection {
     if (ratingA !== null) picks.push({ family, ratingA });
     else refused.push({ family: family.name, reason: noRating(family, lowerA, upper) });
   }
-  // The smallest adequate rating; the order of families decides between equals.
-  let best = picks.reduce<Pick | null>((a, b) => (a && a.ratingA <= b.ratingA ? a : b), null);
+  let best = picks[0] ?? null;
   let conflict: string | null = null;
   if (!best) {
-    const family = allowed[0] ?? findFamily(order[0] ?? '') ?? (DC_FAMILIES[0] as Family);
+    const offered = [...allowed, ...order.flatMap((id) => findFamily(id) ?? [])];
+    const family = offered.find((f) => f.ratingsA.some((r) => r >= lowerA)) ?? offered[0] ?? (DC_FAMILIES[0] as Family);
     conflict = contradiction(input, family, allowed.length > 0, lowerA, upper, refused);
     best = { family, ratingA: family.ratingsA.find((r) => r >= lowerA) ?? family.ratingsA[family.ratingsA.length - 1] ?? 1 };
   }
@@ -133,7 +135,6 @@ export function chooseProtection(input: CircuitInput): Protection {
     if (pinned < input.workingA) conflict = `The pinned ${pinned} A is below the working current of ${input.workingA.toFixed(1)} A: it will open in use. Unpin it, or take loads off.`;
     else if (!carriesSurges(best.family, pinned, input)) conflict = `The pinned ${pinned} A opens on the start surge. Pin a larger one, or one with a slower curve.`;
     else if (upper && pinned > upper.amps) conflict = `The pinned ${pinned} A is above the ${upper.amps} A allowed by ${upper.by}.`;
-    else if (picks.length > 0 || !conflict) conflict = null;
   }
   return {
     familyId: best.family.id,
@@ -143,6 +144,7 @@ export function chooseProtection(input: CircuitInput): Protection {
     upper,
     refused,
     conflict,
+    noneAllowed: allowed.length === 0,
     pinnedFamily: circuit.pin.family !== null,
     pinnedRating: pinned !== null,
     faultA,

@@ -37,8 +37,8 @@ export const RULE_SETS: Readonly<Record<School, RuleSet>> = {
   },
 };
 
-/** Which families the application tries, in order, where the place does not fix one. */
+/** Which families the application tries, in order, where the place does not fix one: the first that suits is taken. */
 export const FAMILY_ORDER = {
-  bank: ['terminal-cube', 'strip-SF51', 'strip-link', 'class-T', 'nh00-gG', 'surface-breaker'],
-  bus: ['blade', 'maxi-blade', 'strip-SF30', 'strip-SF51', 'strip-link', 'class-T', 'surface-breaker', 'nh00-gG'],
+  bank: ['terminal-cube', 'strip-SF51', 'strip-link', 'class-T', 'surface-breaker', 'nh00-gG'],
+  bus: ['blade', 'panel-breaker', 'maxi-blade', 'strip-SF30', 'strip-SF51', 'strip-link', 'class-T', 'surface-breaker', 'nh00-gG'],
 } as const;

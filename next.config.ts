@@ -1,0 +1,15 @@
+import type { NextConfig } from 'next';
+
+const headers = [
+  { key: 'X-Content-Type-Options', value: 'nosniff' },
+  { key: 'X-Frame-Options', value: 'DENY' },
+  { key: 'Referrer-Policy', value: 'no-referrer' },
+];
+
+const config: NextConfig = {
+  serverExternalPackages: ['better-sqlite3'],
+  poweredByHeader: false,
+  headers: () => Promise.resolve([{ source: '/:path*', headers }]),
+};
+
+export default config;

@@ -1,0 +1,21 @@
+import '@fontsource-variable/archivo/wdth.css';
+import '@fontsource-variable/spline-sans-mono';
+import './globals.css';
+import type { Metadata } from 'next';
+import type { ReactNode } from 'react';
+
+export const metadata: Metadata = { title: 'Solenix', description: "A cruising boat's house electrics, reckoned" };
+
+/** Sets the scheme before the first paint, so that a dark cabin stays dark. */
+const SCHEME = "try{if(localStorage.getItem('solenix-scheme')==='night')document.documentElement.dataset.scheme='night'}catch{}";
+
+export default function Root({ children }: { children: ReactNode }) {
+  return (
+    <html lang="en" suppressHydrationWarning>
+      <head>
+        <script dangerouslySetInnerHTML={{ __html: SCHEME }} />
+      </head>
+      <body>{children}</body>
+    </html>
+  );
+}

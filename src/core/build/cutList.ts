@@ -1,0 +1,181 @@
+/** What is cut, crimped, shrunk and labelled: the bill of a design's wiring. Lengths m, masses kg. */
+import type { CircuitResult } from '../circuitResult';
+import type { Circuit, Design, Load, Panel } from '../design';
+import { sizeName } from '../quantity';
+import { positiveColour, type Service } from '../rules/colours';
+import { findConductor, type School } from '../rules/conductors';
+import { findFamily } from '../rules/devices';
+import { shrinkFor, studName, terminalFor } from '../rules/terminals';
+
+/** One piece of one conductor, cut to length. */
+export interface Cut {
+  readonly circuitId: string;
+  readonly no: string;
+  readonly serves: string;
+  readonly polarity: '+' | '−';
+  readonly size: string;
+  readonly areaMm2: number;
+  readonly colour: string;
+  readonly lengthM: number;
+  readonly taped: boolean;
+  readonly fromEnd: string;
+  readonly toEnd: string;
+  readonly label: string;
+}
+
+export interface ReelLine {
+  readonly size: string;
+  readonly colour: string;
+  readonly pieces: number;
+  readonly netM: number;
+  /** With the house allowance for waste. */
+  readonly orderM: number;
+  readonly massKg: number;
+  /** Some of the lengths are estimates, not taped. */
+  readonly estimated: boolean;
+}
+
+export interface CountLine {
+  readonly item: string;
+  readonly count: number;
+  readonly note: string;
+}
+
+export interface CutList {
+  readonly cuts: readonly Cut[];
+  readonly reels: readonly ReelLine[];
+  readonly terminals: readonly CountLine[];
+  readonly shrink: readonly CountLine[];
+  readonly protection: readonly CountLine[];
+  readonly labels: readonly CountLine[];
+  readonly totalM: number;
+  readonly totalKg: number;
+}
+
+const SERVICE: Readonly<Partial<Record<Load['group'], Service>>> = { navigation: 'navigation', lights: 'lights', pump: 'pump', blower: 'blower' };
+
+/** How a conductor lands on something, by connection kind and size: barrel x stud. */
+export function endName(connection: string, school: School, size: string): string {
+  const row = terminalFor(school, size);
+  const barrel = sizeName(school, size);
+  if (connection === 'screw clamp') return `ferrule ${barrel}`;
+  if (connection === 'own lead' || connection === 'splice') return `adhesive butt splice ${barrel}`;
+  if (connection === 'blade') return `blade receptacle 6.3 mm, ${barrel}`;
+  return `${row.kind} ${barrel} × ${studName(school, connection)}`;
+}
+
+const hasBarrel = (end: string): boolean => end.startsWith('lug') || end.startsWith('ring') || end.startsWith('blade');
+
+interface Context {
+  readonly design: Design;
+  readonly loads: ReadonlyMap<string, Load>;
+  readonly panels: ReadonlyMap<string, Panel>;
+}
+
+function circuitCuts({ design, loads, panels }: Context, circuit: Circuit, result: CircuitResult): Cut[] {
+  const { school } = result.own.ladder;
+  const { size, legs } = result.own.ladder.chosen;
+  const areaMm2 = findConductor(school, size)?.areaMm2 ?? 0;
+  const { house, boat } = design;
+  const services = new Set(circuit.taps.map((t) => SERVICE[loads.get(t.serves.id)?.group ?? 'other'] ?? 'other'));
+  const [only] = services;
+  const colour = positiveColour(boat.colourScheme, services.size === 1 && only ? only : 'other', house.functionColours);
+  const source = circuit.from.kind === 'panel' ? panels.get(circuit.from.id) : undefined;
+  const deviceEnd = endName(findFamily(result.own.protection.familyId)?.terminal ?? 'M8', school, size);
+  const negativeEnd = endName(source ? (source.kind === 'bus' ? source.stud : 'M4') : 'M8', school, size);
+  return circuit.taps.flatMap((tap, i): Cut[] => {
+    const part = result.taps[i];
+    if (!part) return [];
+    const load = tap.serves.kind === 'load' ? loads.get(tap.serves.id) : undefined;
+    const panel = tap.serves.kind === 'panel' ? panels.get(tap.serves.id) : undefined;
+    const goesOn = circuit.taps.some((t) => t.parent === tap.id);
+    const far = panel ? panel.stud : goesOn ? 'splice' : (load?.connection ?? 'splice');
+    return Array.from({ length: legs }).flatMap((_, leg) =>
+      (['+', '−'] as const).map((polarity): Cut => ({
+        circuitId: circuit.id,
+        no: circuit.no,
+        serves: part.name,
+        polarity,
+        size: sizeName(school, size),
+        areaMm2,
+        colour: polarity === '+' ? colour : house.negative,
+        lengthM: part.lengthM,
+        taped: part.taped,
+        fromEnd: tap.parent !== null ? endName('splice', school, size) : polarity === '+' ? deviceEnd : negativeEnd,
+        toEnd: endName(far, school, size),
+        label: `${circuit.no}${polarity}${circuit.taps.length > 1 ? `.${i + 1}` : ''}${legs > 1 ? ` leg ${leg + 1}` : ''} ${part.name}`,
+      })),
+    );
+  });
+}
+
+const tally = (entries: readonly (readonly [item: string, note: string, count: number])[]): CountLine[] => {
+  const lines = new Map<string, CountLine>();
+  for (const [item, note, count] of entries) lines.set(item, { item, note, count: (lines.get(item)?.count ?? 0) + count });
+  return [...lines.values()].sort((a, b) => a.item.localeCompare(b.item, 'en', { numeric: true }));
+};
+
+/** The whole list for a design and its analysis. Circuits without taps give nothing. */
+export function cutList(design: Design, circuits: readonly CircuitResult[]): CutList {
+  const context: Context = {
+    design,
+    loads: new Map(design.loads.map((l) => [l.id, l])),
+    panels: new Map(design.panels.map((p) => [p.id, p])),
+  };
+  const resultOf = new Map(circuits.map((c) => [c.id, c]));
+  const cuts: Cut[] = [];
+  const shrink: [string, string, number][] = [];
+  const terminals: [string, string, number][] = [];
+  const protection: [string, string, number][] = [];
+  for (const circuit of design.circuits) {
+    const result = resultOf.get(circuit.id);
+    if (!result || circuit.taps.length === 0) continue;
+    const own = circuitCuts(context, circuit, result);
+    cuts.push(...own);
+    const { school, chosen } = result.own.ladder;
+    const conductor = findConductor(school, chosen.size);
+    const row = terminalFor(school, chosen.size);
+    const pull = school === 'metric' && row.pullTestMetricN !== null ? row.pullTestMetricN : row.pullTestN;
+    const sleeve = shrinkFor(conductor?.odMm ?? 3);
+    for (const cut of own) {
+      // The splice at the start of a piece is the one counted at the end of the piece before it.
+      const counted = [cut.fromEnd.startsWith('adhesive butt') ? 0 : 1, 1];
+      [cut.fromEnd, cut.toEnd].forEach((end, i) => {
+        terminals.push([end, hasBarrel(end) ? `pull test ${pull} N` : '', counted[i] ?? 1]);
+        if (hasBarrel(end)) shrink.push([`adhesive heat shrink ${sleeve.boreMm} mm × ${sleeve.lengthMm} mm, ${cut.colour}`, 'over barrel and 25 mm of jacket', 1]);
+      });
+    }
+    protection.push([`${result.own.protection.familyName} ${result.own.protection.ratingA} A`, '', 1]);
+  }
+  const reels = new Map<string, { areaMm2: number; line: ReelLine }>();
+  for (const cut of cuts) {
+    const key = `${cut.size}|${cut.colour}`;
+    const before = reels.get(key)?.line;
+    const conductor = findConductor(design.boat.ruleSet, cut.size.replace(/ (AWG|mm²)$/, ''));
+    const netM = (before?.netM ?? 0) + cut.lengthM;
+    const orderM = netM * (1 + design.house.wastePct / 100);
+    reels.set(key, {
+      areaMm2: cut.areaMm2,
+      line: {
+        size: cut.size,
+        colour: cut.colour,
+        pieces: (before?.pieces ?? 0) + 1,
+        netM,
+        orderM,
+        massKg: (netM * (conductor?.massKgPerKm ?? 0)) / 1000,
+        estimated: (before?.estimated ?? false) || !cut.taped,
+      },
+    });
+  }
+  const lines = [...reels.values()].sort((a, b) => b.areaMm2 - a.areaMm2 || a.line.colour.localeCompare(b.line.colour)).map((r) => r.line);
+  return {
+    cuts,
+    reels: lines,
+    terminals: tally(terminals).filter((l) => l.count > 0),
+    shrink: tally(shrink),
+    protection: tally(protection),
+    labels: tally(cuts.map((c) => [c.label, 'one at each end', 2])),
+    totalM: lines.reduce((sum, l) => sum + l.netM, 0),
+    totalKg: lines.reduce((sum, l) => sum + l.massKg, 0),
+  };
+}

@@ -1,0 +1,10 @@
+/** The core's public face: one Design in, one Analysis out, and the working behind it. */
+export { analyse, createMemory, type Analysis, type LoadResult, type Memory } from './analysis';
+export type { CircuitResult, Side, TapResult } from './circuitResult';
+export { CRITERIA, type CriterionId, type Ladder, type Rung } from './conductor/ladder';
+export type { Finding, Severity } from './check/findings';
+export { cutList, type Cut, type CutList, type CountLine, type ReelLine } from './build/cutList';
+export { proposeCircuits, type Proposal } from './network/propose';
+export { autonomyH, type Balance } from './energy/balance';
+export { APPLIANCES, loadFrom, type Appliance } from './library/appliances';
+export { circuitWorking, loadWorking, needWorking, COMES_FIRST, type Working, type WorkingLine } from './working';

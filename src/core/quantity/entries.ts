@@ -1,0 +1,50 @@
+/** Entries with a small grammar of their own: a maker's wire table, a duty, a conductor size. */
+import type { Load, WireRule } from '../design/schema';
+import { findConductor } from '../rules/conductors';
+import { parseNumber, type Parsed } from './parse';
+import { show, sizeName, type Units } from './units';
+
+/** "6 mm² to 3 m; 10 mm² to 5 m", or "10 AWG" for any length. */
+export const showWire = (rules: readonly WireRule[], units: Units): string =>
+  rules.map((r) => `${sizeName(r.school, r.size)}${r.upToM === null ? '' : ` to ${show(r.upToM, 'm', units)}`}`).join('; ');
+
+/** A size such as "10 AWG", "2/0", "6 mm2", "16"; without a unit it is of the vessel's own rule set. */
+export function parseSize(text: string, units: Units): Parsed<{ school: 'awg' | 'metric'; size: string }> {
+  const match = /^(?:awg )?(\d+(?:[.,]\d+)?(?:\/0)?) ?(awg|ga|mm2|mm²|mm|sq)?$/i.exec(text.trim().replace(/\s+/g, ' '));
+  const wrong = { ok: false as const, message: units.ruleSet === 'awg' ? '10 AWG, 2/0 or 6 mm² is meant' : '6 mm² or 10 AWG is meant' };
+  if (!match) return wrong;
+  const size = (match[1] ?? '').replace(',', '.');
+  const unit = (match[2] ?? '').toLowerCase();
+  const school = unit === '' ? (size.includes('/') || text.trim().toLowerCase().startsWith('awg') ? 'awg' : units.ruleSet) : unit.startsWith('mm') || unit === 'sq' ? 'metric' : 'awg';
+  return findConductor(school, size) ? { ok: true, value: { school, size } } : { ok: false, message: `the tables have no ${sizeName(school, size)}` };
+}
+
+/** A maker's wire table; an empty entry is no rule. */
+export function parseWire(text: string, units: Units): Parsed<WireRule[]> {
+  const rules: WireRule[] = [];
+  for (const part of text.split(';').map((p) => p.trim()).filter(Boolean)) {
+    const [sizeText = '', lengthText] = part.split(/ to /i);
+    const size = parseSize(sizeText, units);
+    if (!size.ok) return size;
+    let upToM: number | null = null;
+    if (lengthText !== undefined) {
+      const length = parseNumber(lengthText, 'm', units, 0.1, 100);
+      if (!length.ok) return length;
+      upToM = length.value;
+    }
+    rules.push({ ...size.value, upToM });
+  }
+  return rules.length > 8 ? { ok: false, message: 'at most 8 sizes are taken' } : { ok: true, value: rules };
+}
+
+/** "120/300 ×3": seconds on, seconds of rest, times. Empty: continuous. */
+export const showDuty = (duty: Load['duty']): string => (duty ? `${duty.onS}/${duty.restS} ×${duty.repeats}` : '');
+
+export function parseDuty(text: string): Parsed<Load['duty']> {
+  if (text.trim() === '') return { ok: true, value: null };
+  const match = /^(\d+(?:\.\d+)?) ?\/ ?(\d+(?:\.\d+)?)(?: ?[x×*] ?(\d+))?$/i.exec(text.trim());
+  if (!match) return { ok: false, message: 'seconds on / seconds of rest × times is meant, such as 120/300 ×3; empty for continuous' };
+  const duty = { onS: Number(match[1]), restS: Number(match[2]), repeats: Number(match[3] ?? 1) };
+  const fits = duty.onS >= 0.1 && duty.onS <= 36000 && duty.restS <= 36000 && duty.repeats >= 1 && duty.repeats <= 1000;
+  return fits ? { ok: true, value: duty } : { ok: false, message: 'up to 36000 s on and off, up to 1000 times' };
+}

@@ -1,0 +1,72 @@
+/** The working of one circuit, line by line. */
+import { benchOf, type CircuitResult } from '../circuitResult';
+import { benchSections } from './circuitSections';
+import { marginsOf } from '../conductor/margins';
+import { neighbours, type State } from '../conductor/ladder';
+import { round3, show, sizeName, type Units } from '../quantity';
+import type { Neighbour, Working } from './types';
+
+export const COMES_FIRST = "Local code, the maker's instructions and licensed practice come first.";
+
+const neighbour = (label: string, state: State, chosen: State, school: 'awg' | 'metric', units: Units): Neighbour => {
+  const kg = state.massKg - chosen.massKg;
+  return {
+    label,
+    size: sizeName(school, state.candidate.size, state.candidate.legs),
+    passes: state.passes,
+    figures: [
+      state.drop.worst ? `${round3(state.drop.worst.pct)} % drop` : 'no drop figure',
+      ...(state.surge ? [`${show(state.surge.loadV, 'V', units)} at start`] : []),
+      state === chosen ? show(state.massKg, 'kg', units) : `${kg >= 0 ? '+' : '−'}${show(Math.abs(kg), 'kg', units)}`,
+      state.passes ? 'passes' : `fails ${state.failing.join(', ')}`,
+    ],
+  };
+};
+
+/** The working behind a result; undefined when the result was copied from another process. */
+export function circuitWorking(result: CircuitResult, units: Units): Working | undefined {
+  const benches = benchOf(result);
+  if (!benches) return undefined;
+  const b = benches.own;
+  const { ladder, state } = result.own;
+  const { down, up } = neighbours(b, ladder.chosen);
+  const m = marginsOf(b, ladder.chosen);
+  const margins = [
+    ...(m.lengthM !== null ? [`${show(m.lengthM, 'm', units)} of run`] : []),
+    ...(m.currentA !== null ? [show(m.currentA, 'A', units)] : []),
+    ...(m.ambientC !== null ? [`${show(m.ambientC, 'C', units)} around it`] : []),
+  ];
+  const side = benches.other.input.school === 'awg' ? 'AWG school' : 'metric school';
+  const other = result.other;
+  const cautions: string[] = [];
+  if (state.fault && !state.fault.passes) cautions.push(`A short at the far end may burn the run before ${result.own.protection.ratingA} A opens. Do not energise it like this.`);
+  if (b.input.surges.some((s) => s.loadA > 100)) cautions.push("A stalled motor on a long run may never open its device. Keep hands clear; fit the maker's own breaker.");
+  if (b.input.places.some((p) => p.vapour)) cautions.push('Petrol vapour is possible on this run: ignition-protected devices only, no work with the supply live.');
+  if (b.input.upstream.atBank) cautions.push('Unfused at the post until its device: rings and watches off, insulated tools, negative off first and on last.');
+  return {
+    title: `${result.no ? `${result.no} ` : ''}${result.name}`,
+    sections: [
+      ...benchSections(b, result, units),
+      {
+        title: `The ${side} would say`,
+        lines: [
+          {
+            label: 'conductor, governed by ' + other.ladder.governs,
+            value: other.state.areaMm2,
+            kind: 'mm2',
+            text: other.ladder.proposed ? sizeName(other.ladder.school, other.ladder.proposed.size, other.ladder.proposed.legs) : 'none passes',
+            source: benches.other.input.rules.source,
+          },
+          { label: 'protection', value: other.protection.ratingA, kind: 'A', text: `${other.protection.ratingA} A ${other.protection.familyName}` },
+        ],
+      },
+    ],
+    neighbours: [
+      ...(down ? [neighbour('one size down', down, state, ladder.school, units)] : []),
+      neighbour(ladder.pinned ? 'pinned' : 'chosen', state, state, ladder.school, units),
+      ...(up ? [neighbour('one size up', up, state, ladder.school, units)] : []),
+    ],
+    margins,
+    cautions: cautions.map((c) => `${c} ${COMES_FIRST}`),
+  };
+}

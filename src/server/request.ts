@@ -1,0 +1,66 @@
+/** The door: every request body is bounded in size, parsed as JSON and checked before anything else sees it. */
+import * as v from 'valibot';
+import type { ReadProblem } from '@/core/design';
+
+export const refuse = (status: number, message: string, problems: readonly ReadProblem[] = []): Response => Response.json({ error: message, problems }, { status });
+
+type Body<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly response: Response };
+
+/** Requests from another site's page are refused: the browser sends an Origin, and it must be ours. */
+function foreign(request: Request): boolean {
+  const origin = request.headers.get('origin');
+  if (!origin) return false;
+  try {
+    return new URL(origin).host !== request.headers.get('host');
+  } catch {
+    return true;
+  }
+}
+
+/** Reads a body of at most so many bytes as text, giving up as soon as there are more. */
+export async function readText(request: Request, mostBytes: number): Promise<Body<string>> {
+  if (foreign(request)) return { ok: false, response: refuse(403, 'requests from other sites are refused') };
+  const tooLarge = { ok: false as const, response: refuse(413, `that is larger than ${mostBytes / 1e6} MB, the most that is taken`) };
+  if (Number(request.headers.get('content-length') ?? 0) > mostBytes) return tooLarge;
+  const reader = request.body?.getReader();
+  if (!reader) return { ok: true, value: '' };
+  const decoder = new TextDecoder('utf-8');
+  let text = '';
+  let size = 0;
+  for (;;) {
+    const { done, value } = await reader.read();
+    if (done) return { ok: true, value: text + decoder.decode() };
+    size += value.byteLength;
+    if (size > mostBytes) {
+      await reader.cancel();
+      return tooLarge;
+    }
+    text += decoder.decode(value, { stream: true });
+  }
+}
+
+/** Reads a JSON body through a schema. */
+export async function readBody<S extends v.GenericSchema>(request: Request, schema: S, mostBytes = 2_000_000): Promise<Body<v.InferOutput<S>>> {
+  const text = await readText(request, mostBytes);
+  if (!text.ok) return text;
+  let value: unknown;
+  try {
+    value = JSON.parse(text.value);
+  } catch {
+    return { ok: false, response: refuse(400, 'the request is not JSON') };
+  }
+  const parsed = v.safeParse(schema, value);
+  if (parsed.success) return { ok: true, value: parsed.output };
+  const problems = parsed.issues.slice(0, 10).map((i) => ({ where: v.getDotPath(i) ?? 'request', message: i.message }));
+  return { ok: false, response: refuse(400, `${problems[0]?.where ?? 'request'}: ${problems[0]?.message ?? 'not understood'}`, problems) };
+}
+
+/** Runs a handler; a bug or a full disk becomes a plain 500 message instead of a page. */
+export async function guarded(handler: () => Promise<Response> | Response): Promise<Response> {
+  try {
+    return await handler();
+  } catch (error) {
+    console.error(error);
+    return refuse(500, 'the server could not finish this; nothing was changed');
+  }
+}

@@ -1,0 +1,32 @@
+/** Tables: one row per boat holding the design as it stands, and every edit ever made to it. */
+import { index, integer, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
+
+export const boats = sqliteTable('boats', {
+  id: text('id').primaryKey(),
+  name: text('name').notNull(),
+  revision: integer('revision').notNull(),
+  /** The design as JSON, at this revision. */
+  design: text('design').notNull(),
+  createdAt: integer('created_at').notNull(),
+  updatedAt: integer('updated_at').notNull(),
+  deletedAt: integer('deleted_at'),
+});
+
+export const edits = sqliteTable(
+  'edits',
+  {
+    boatId: text('boat_id')
+      .notNull()
+      .references(() => boats.id),
+    revision: integer('revision').notNull(),
+    /** Made by the author's window; a repeated one is answered, not applied again. */
+    editId: text('edit_id').notNull(),
+    label: text('label').notNull(),
+    ops: text('ops').notNull(),
+    kind: text('kind', { enum: ['edit', 'undo', 'redo'] }).notNull(),
+    /** done: stands; undone: may be redone; gone: a later edit closed the way back; act: an undo or redo itself. */
+    state: text('state', { enum: ['done', 'undone', 'gone', 'act'] }).notNull(),
+    at: integer('at').notNull(),
+  },
+  (t) => [uniqueIndex('edits_revision').on(t.boatId, t.revision), uniqueIndex('edits_edit_id').on(t.boatId, t.editId), index('edits_state').on(t.boatId, t.kind, t.state)],
+);

@@ -1,0 +1,167 @@
+'use client';
+import { useState } from 'react';
+import type { CountLine, CutList } from '@/core';
+import { show, unitOf, bare } from '@/core/quantity';
+import { useBoat, useCutList } from '@/ui/boat/context';
+import { cutListCsv } from './csv';
+
+function Counts({ title, lines, note }: { title: string; lines: readonly CountLine[]; note?: string }) {
+  return (
+    <section className="keep mt-5">
+      <h2 className="font-semibold">{title}</h2>
+      {note ? <p className="text-[12px] text-quiet">{note}</p> : null}
+      <table className="mt-1 w-full text-left">
+        <thead>
+          <tr className="border-b-[1.5px] border-ink text-[12px] text-quiet">
+            <th className="w-14 text-right font-medium">count</th>
+            <th className="pl-4 font-medium">item</th>
+            <th className="font-medium">note</th>
+          </tr>
+        </thead>
+        <tbody>
+          {lines.map((l) => (
+            <tr key={l.item} className="border-b border-line">
+              <td className="reading text-right">{l.count}</td>
+              <td className="pl-4">{l.item}</td>
+              <td className="text-quiet">{l.note}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+function download(name: string, text: string): void {
+  const link = document.createElement('a');
+  link.href = URL.createObjectURL(new Blob(['\uFEFF', text], { type: 'text/csv;charset=utf-8' }));
+  link.download = name;
+  link.click();
+  URL.revokeObjectURL(link.href);
+}
+
+export default function Build() {
+  const { design } = useBoat();
+  const list = useCutList();
+  const [asked, setAsked] = useState('');
+  const units = design.boat;
+  const metres = unitOf('m', units).name;
+  if (!list) return <p className="p-6 text-quiet">Working out the list.</p>;
+  if (list.cuts.length === 0)
+    return (
+      <div className="max-w-[520px] p-6">
+        <h1 className="text-[18px] font-bold">Build</h1>
+        <p className="mt-2">The list to cut and crimp from comes from the circuits: two conductors for every segment, a terminal at each end, shrink, labels and protection. There are no circuits with loads yet: see Wiring.</p>
+      </div>
+    );
+  const wanted = asked.trim().toLowerCase();
+  const cuts = list.cuts.filter((c) => wanted === '' || `${c.no} ${c.serves} ${c.size} ${c.colour} ${c.fromEnd} ${c.toEnd}`.toLowerCase().includes(wanted));
+  return (
+    <div className="print-frame h-full overflow-y-auto px-6 py-4" tabIndex={0}>
+      <div className="flex items-baseline gap-4">
+        <h1 className="text-[18px] font-bold">Build: cut list</h1>
+        <span className="text-quiet">
+          {list.cuts.length} pieces, {show(list.totalM, 'm', units)}, {show(list.totalKg, 'kg', units)}
+        </span>
+        <span className="ml-auto flex gap-3 screen-only">
+          <button type="button" className="act" onClick={() => download(`${fileName(design.boat.name)}-cut-list.csv`, cutListCsv(list, units))}>
+            CSV
+          </button>
+          <button type="button" className="act" onClick={() => window.print()}>
+            print
+          </button>
+        </span>
+      </div>
+      <p className="mt-1 text-[12px]">
+        <b>{design.boat.name}</b>, {show(design.boat.lengthM, 'm', units)}, {design.boat.systemV} V DC. Rule set: {design.boat.ruleSet === 'awg' ? 'AWG' : 'metric'}. Positive as stated, negative {design.house.negative}.
+      </p>
+      <p className="caution mt-2 max-w-[760px]">
+        Supply isolated, locked and proved dead before any end is opened; negative off first, on last. Crimp with the matching die, pull-test each size, hot air never where vapour or hydrogen can be. Local code, the maker&apos;s instructions and licensed practice come first.
+      </p>
+      <Reels list={list} />
+      <Counts title="Terminals" lines={list.terminals} note="Barrel × stud. Verify studs against the equipment; ends often differ." />
+      <Counts title="Heat shrink" lines={list.shrink} />
+      <Counts title="Protection" lines={list.protection} note="Typical of the pattern; the exact part's sheet rules." />
+      <section className="mt-5">
+        <div className="flex items-baseline gap-4">
+          <h2 className="font-semibold">Pieces</h2>
+          <input className="box screen-only w-[150px]" aria-label="Filter pieces" placeholder="filter" value={asked} onChange={(e) => setAsked(e.target.value)} />
+        </div>
+        <table className="mt-1 w-full text-left">
+          <thead>
+            <tr className="border-b-[1.5px] border-ink text-[12px] text-quiet">
+              <th className="font-medium">label, both ends</th>
+              <th className="font-medium">size</th>
+              <th className="font-medium">colour</th>
+              <th className="text-right font-medium">{metres}</th>
+              <th className="pl-4 font-medium">from end</th>
+              <th className="font-medium">far end</th>
+              <th className="font-medium print:table-cell">cut</th>
+            </tr>
+          </thead>
+          <tbody>
+            {cuts.map((c, i) => (
+              <tr key={`${c.label}-${i}`} className="border-b border-line">
+                <td className="pr-2">{c.label}</td>
+                <td className="reading pr-2 whitespace-nowrap">{c.size}</td>
+                <td className="pr-2">{c.colour}</td>
+                <td className={`reading text-right ${c.taped ? 'tone-measured' : 'tone-estimated'}`}>{Number(bare(c.lengthM, 'm', units)).toFixed(2)}</td>
+                <td className="pr-2 pl-4">{c.fromEnd}</td>
+                <td className="pr-2">{c.toEnd}</td>
+                <td>☐</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        <p className="mt-1 text-[12px] text-quiet">Dotted lengths are estimates from positions: tape the run before cutting. Bold ones are taped.</p>
+      </section>
+    </div>
+  );
+}
+
+function Reels({ list }: { list: CutList }) {
+  const { design } = useBoat();
+  const units = design.boat;
+  return (
+    <section className="keep mt-4">
+      <h2 className="font-semibold">Cable by size and colour</h2>
+      <table className="mt-1 w-full text-left">
+        <thead>
+          <tr className="border-b-[1.5px] border-ink text-[12px] text-quiet">
+            <th className="font-medium">size</th>
+            <th className="font-medium">colour</th>
+            <th className="text-right font-medium">pieces</th>
+            <th className="text-right font-medium">net</th>
+            <th className="text-right font-medium">to order</th>
+            <th className="text-right font-medium">mass</th>
+            <th className="pl-4 font-medium">lengths</th>
+          </tr>
+        </thead>
+        <tbody>
+          {list.reels.map((l) => (
+            <tr key={`${l.size}-${l.colour}`} className="border-b border-line">
+              <td className="reading">{l.size}</td>
+              <td>{l.colour}</td>
+              <td className="reading text-right">{l.pieces}</td>
+              <td className="reading text-right">{show(l.netM, 'm', units)}</td>
+              <td className="reading text-right font-semibold">{show(l.orderM, 'm', units)}</td>
+              <td className="reading text-right">{show(l.massKg, 'kg', units)}</td>
+              <td className="pl-4 text-quiet">{l.estimated ? 'some estimated' : 'taped'}</td>
+            </tr>
+          ))}
+          <tr className="font-semibold">
+            <td>all</td>
+            <td />
+            <td className="reading text-right">{list.cuts.length}</td>
+            <td className="reading text-right">{show(list.totalM, 'm', units)}</td>
+            <td className="reading text-right">{show(list.totalM * (1 + design.house.wastePct / 100), 'm', units)}</td>
+            <td className="reading text-right">{show(list.totalKg, 'kg', units)}</td>
+            <td className="pl-4 font-normal text-quiet">with {design.house.wastePct} % for waste</td>
+          </tr>
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+const fileName = (name: string): string => name.replace(/[^A-Za-z0-9-]+/g, '-').replace(/^-+|-+$/g, '').toLowerCase() || 'boat';

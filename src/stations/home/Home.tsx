@@ -1,0 +1,182 @@
+'use client';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { parseNumber } from '@/core/quantity/parse';
+
+interface Boat {
+  readonly id: string;
+  readonly name: string;
+  readonly revision: number;
+  readonly updatedAt: number;
+  readonly systemV: number;
+  readonly lengthM: number;
+  readonly loads: number;
+  readonly circuits: number;
+}
+
+interface Refusal {
+  readonly error: string;
+  readonly problems?: readonly { where: string; message: string }[];
+}
+
+const METRES = { lengthUnit: 'm', tempUnit: 'C', massUnit: 'kg', ruleSet: 'metric' } as const;
+const day = (at: number): string => new Date(at).toISOString().slice(0, 16).replace('T', ' ');
+const MOST_BYTES = 4_000_000;
+
+/** All boats on file; a new one; one from a file. */
+export function Home({ boats }: { boats: readonly Boat[] }) {
+  const router = useRouter();
+  const [refusal, setRefusal] = useState<Refusal | null>(null);
+  const [busy, setBusy] = useState(false);
+  const [gone, setGone] = useState<{ id: string; name: string } | null>(null);
+  const [ruleSet, setRuleSet] = useState<'metric' | 'awg'>('metric');
+
+  const ask = async (url: string, init: RequestInit): Promise<Record<string, unknown> | null> => {
+    setBusy(true);
+    setRefusal(null);
+    try {
+      const answer = await fetch(url, init);
+      const body = (await answer.json()) as Record<string, unknown>;
+      if (answer.ok) return body;
+      setRefusal(body as unknown as Refusal);
+    } catch {
+      setRefusal({ error: 'The server does not answer. Nothing was changed.' });
+    } finally {
+      setBusy(false);
+    }
+    return null;
+  };
+  const open = async (url: string, init: RequestInit) => {
+    const body = await ask(url, init);
+    if (body && typeof body.id === 'string') router.push(`/boats/${body.id}/survey`);
+  };
+  const make = (form: FormData) => {
+    const text = (key: string) => String(form.get(key) ?? '');
+    const units = { ...METRES, lengthUnit: ruleSet === 'awg' ? ('ft' as const) : ('m' as const) };
+    const length = parseNumber(text('length'), 'm', units, 3, 60);
+    const beam = parseNumber(text('beam'), 'm', units, 1, 20);
+    if (!length.ok) return setRefusal({ error: `Length: ${length.message}.` });
+    if (!beam.ok) return setRefusal({ error: `Beam: ${beam.message}.` });
+    void open('/api/boats', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ name: text('name'), ruleSet, lengthM: length.value, beamM: beam.value, systemV: Number(text('volts')) }),
+    });
+  };
+  const take = async (file: File | undefined) => {
+    if (!file) return;
+    if (file.size > MOST_BYTES) return setRefusal({ error: `${file.name} is ${(file.size / 1e6).toFixed(0)} MB; a design file is at most ${MOST_BYTES / 1e6} MB. Nothing was changed.` });
+    await open('/api/boats?from=file', { method: 'POST', headers: { 'content-type': 'application/json' }, body: await file.text() });
+  };
+  const putAway = async (boat: Boat) => {
+    if (!(await ask(`/api/boats/${boat.id}`, { method: 'DELETE' }))) return;
+    setGone(boat);
+    router.refresh();
+  };
+  const takeBack = async () => {
+    if (gone && (await ask(`/api/boats/${gone.id}/restore`, { method: 'POST' }))) setGone(null);
+    router.refresh();
+  };
+  const unit = ruleSet === 'awg' ? 'ft' : 'm';
+  return (
+    <main className="mx-auto grid min-h-dvh max-w-[1080px] grid-cols-[1fr_320px] content-start gap-12 px-10 py-12">
+      <header className="col-span-2 border-b-[1.5px] border-ink pb-4">
+        <p className="text-[26px] leading-none font-bold tracking-tight">Solenix</p>
+        <h1 className="mt-2 text-[15px] text-quiet">A cruising boat&apos;s house electrics, reckoned: loads, circuits, conductors, protection, and the list to cut from.</h1>
+      </header>
+      <section aria-label="Boats on file">
+        <h2 className="text-[15px] font-bold">Boats on file</h2>
+        {boats.length === 0 ? <p className="mt-2 text-quiet">None yet. Make one from her figures, or open a design file; both stand on the right.</p> : null}
+        <ul className="mt-2 border-t border-line">
+          {boats.map((b) => (
+            <li key={b.id} className="flex items-baseline gap-4 border-b border-line py-2">
+              <Link href={`/boats/${b.id}/survey`} prefetch={false} className="text-[16px] font-semibold hover:underline">
+                {b.name}
+              </Link>
+              <span className="text-quiet">
+                {b.lengthM.toFixed(1)} m, {b.systemV} V, {b.loads} loads, {b.circuits} circuits
+              </span>
+              <span className="reading ml-auto text-[11.5px] text-faint">{day(b.updatedAt)} UTC</span>
+              <a className="plain" href={`/api/boats/${b.id}/export`} download>
+                export
+              </a>
+              <button type="button" className="plain text-quiet" disabled={busy} onClick={() => void putAway(b)} aria-label={`Put ${b.name} away`}>
+                put away
+              </button>
+            </li>
+          ))}
+        </ul>
+        {gone ? (
+          <p role="status" className="mt-3">
+            {gone.name} was put away.{' '}
+            <button type="button" className="plain font-semibold" onClick={() => void takeBack()}>
+              take back
+            </button>
+          </p>
+        ) : null}
+        {refusal ? (
+          <div role="alert" className="caution mt-4">
+            <p className="font-semibold">{refusal.error}</p>
+            {refusal.problems?.map((p) => (
+              <p key={p.where + p.message}>
+                <span className="reading">{p.where}</span>: {p.message}
+              </p>
+            ))}
+          </div>
+        ) : null}
+      </section>
+      <aside className="space-y-8">
+        <form
+          className="space-y-2"
+          onSubmit={(e) => {
+            e.preventDefault();
+            make(new FormData(e.currentTarget));
+          }}
+        >
+          <h2 className="text-[15px] font-bold">A new boat</h2>
+          <label className="block">
+            <span className="text-[11.5px] text-quiet">name</span>
+            <input name="name" required maxLength={120} className="box w-full" />
+          </label>
+          <label className="block">
+            <span className="text-[11.5px] text-quiet">rule set and units</span>
+            <select className="box w-full" value={ruleSet} onChange={(e) => setRuleSet(e.target.value as 'metric' | 'awg')}>
+              <option value="metric">mm², metres, ISO small craft</option>
+              <option value="awg">AWG, feet, North American small craft</option>
+            </select>
+          </label>
+          <div className="grid grid-cols-3 gap-2">
+            <label>
+              <span className="text-[11.5px] text-quiet">length, {unit}</span>
+              <input name="length" required className="box reading w-full" />
+            </label>
+            <label>
+              <span className="text-[11.5px] text-quiet">beam, {unit}</span>
+              <input name="beam" required className="box reading w-full" />
+            </label>
+            <label>
+              <span className="text-[11.5px] text-quiet">DC, V</span>
+              <select name="volts" className="box w-full" defaultValue="12">
+                <option>12</option>
+                <option>24</option>
+                <option>48</option>
+              </select>
+            </label>
+          </div>
+          <button type="submit" className="act" disabled={busy}>
+            make her
+          </button>
+        </form>
+        <div>
+          <h2 className="text-[15px] font-bold">From a design file</h2>
+          <label className="mt-1 block">
+            <span className="text-[11.5px] text-quiet">a .solenix.json file, made by “export”</span>
+            <input type="file" accept=".json,application/json" className="mt-1 block w-full" disabled={busy} onChange={(e) => void take(e.target.files?.[0])} />
+          </label>
+        </div>
+        <p className="caution text-[12px]">Calculations support a competent person. Shock, fire, explosion and stray current kill: local code, the maker&apos;s instructions and licensed practice come first.</p>
+      </aside>
+    </main>
+  );
+}

@@ -1,0 +1,100 @@
+'use client';
+import { useCallback, useMemo, useState } from 'react';
+import { blankLoad, BOUNDS, dropOp, setOp, type Load } from '@/core/design';
+import { useBoat, useFreshId, useSelected, useStore } from '@/ui/boat/context';
+import { opsOf, Sheet, type Change } from '@/ui/sheet';
+import { loadColumns } from './columns';
+import { Library } from './Library';
+import { LivingMenu } from './LivingMenu';
+
+export default function Loads() {
+  const { design } = useBoat();
+  const store = useStore();
+  const [selected, select] = useSelected();
+  const [filter, setFilter] = useState('');
+  const [choosing, setChoosing] = useState(false);
+  const freshId = useFreshId();
+  // Columns depend on these parts only, so that an edit of one load redraws one row.
+  const { boat, living, places } = design;
+  // eslint-disable-next-line react-hooks/exhaustive-deps -- see above
+  const columns = useMemo(() => loadColumns(design), [boat, living, places]);
+  const onChange = useCallback((change: Change<Load>) => store.edit(change.label, opsOf(store.snapshot().design, 'loads', change)), [store]);
+  const onLook = useCallback((change: Change<Load> | null) => store.look(change && opsOf(store.snapshot().design, 'loads', change)), [store]);
+  const onSelect = useCallback((row: Load) => select({ kind: 'load', id: row.id }), [select]);
+  const blank = () => blankLoad(freshId('L'), design.boat.systemV);
+  const add = (rows: readonly Load[], label: string) => {
+    if (design.loads.length + rows.length > BOUNDS.loads) return store.say('refused', `A boat holds at most ${BOUNDS.loads} loads here.`);
+    onChange({ label, patches: [], added: rows });
+    const [first] = rows;
+    if (first) select({ kind: 'load', id: first.id });
+  };
+  const remove = (rows: readonly Load[]) => {
+    const ids = new Set(rows.map((r) => r.id));
+    const taps = design.circuits
+      .filter((c) => c.taps.some((t) => t.serves.kind === 'load' && ids.has(t.serves.id)))
+      .map((c) => {
+        const gone = new Set(c.taps.filter((t) => ids.has(t.serves.id)).map((t) => t.id));
+        const kept = c.taps.filter((t) => !gone.has(t.id)).map((t) => ({ ...t, parent: survivor(c.taps, t.parent, gone) }));
+        return setOp(design, ['circuits', c.id, 'taps'], kept);
+      });
+    let shrinking = design;
+    const drops = rows.map((r) => {
+      const op = dropOp(shrinking, 'loads', r.id);
+      shrinking = { ...shrinking, loads: shrinking.loads.filter((l) => l.id !== r.id) };
+      return op;
+    });
+    store.edit(rows.length === 1 ? `remove ${rows[0]?.name ?? ''}` : `remove ${rows.length} loads`, [...taps, ...drops]);
+  };
+  return (
+    <div className="flex h-full flex-col">
+      <div className="flex flex-none flex-wrap items-baseline gap-x-4 gap-y-1 px-4 py-[10px]">
+        <h1 className="text-[18px] font-bold">Loads</h1>
+        <span className="text-quiet">{design.loads.length} rows</span>
+        <LivingMenu />
+        <input className="box ml-auto w-[130px]" placeholder="filter" aria-label="Filter loads" value={filter} onChange={(e) => setFilter(e.target.value)} />
+        <button type="button" className="act" onClick={() => add([blank()], 'add a load')}>
+          add a row
+        </button>
+        <button type="button" className="act" onClick={() => setChoosing(true)}>
+          from the list
+        </button>
+      </div>
+      {design.loads.length === 0 ? (
+        <div className="max-w-[520px] px-4 py-6">
+          <p>One row is one kind of appliance: how many, watts or amps (either gives the other), where it is, and its hours a day in each way of living aboard.</p>
+          <p className="mt-2 text-quiet">Take them from the built-in list and correct the figures, add rows by hand, or paste a block from a spreadsheet: columns in the order of this sheet.</p>
+        </div>
+      ) : null}
+      <div className="min-h-0 flex-1 overflow-auto">
+        <Sheet
+          label="Loads"
+          rows={design.loads}
+          columns={columns}
+          selectedId={selected?.kind === 'load' ? selected.id : null}
+          onSelect={onSelect}
+          onChange={onChange}
+          onLook={onLook}
+          onDelete={remove}
+          onDuplicate={(row) => add([{ ...row, id: freshId('L'), name: `${row.name.slice(0, 110)}, copy` }], `duplicate ${row.name}`)}
+          onRefuse={(message) => store.say('refused', message)}
+          blank={blank}
+          most={BOUNDS.loads}
+          filter={filter}
+        />
+      </div>
+      {choosing ? <Library onClose={() => setChoosing(false)} onTake={(rows) => add(rows, rows.length === 1 ? `add ${rows[0]?.name ?? ''}` : `add ${rows.length} loads`)} /> : null}
+    </div>
+  );
+}
+
+type Taps = readonly { readonly id: string; readonly parent: string | null }[];
+
+/** The nearest tap toward the way that is not being removed. */
+function survivor(taps: Taps, parent: string | null, gone: ReadonlySet<string>): string | null {
+  let at = parent;
+  while (at !== null && gone.has(at)) {
+    const here: string = at;
+    at = taps.find((t) => t.id === here)?.parent ?? null;
+  }
+  return at;
+}

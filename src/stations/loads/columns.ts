@@ -1,0 +1,154 @@
+/** The load sheet's columns: what each shows, takes and refuses. */
+import { BEHAVIOURS, CONNECTIONS, LOAD_GROUPS, MARKS, SUPPLY_CLASSES, type Design, type Load } from '@/core/design';
+import { bare, parseChoice, parseDuty, parseNumber, parseOptional, parseWire, parseYesNo, showDuty, showWire, type Kind, type Parsed } from '@/core/quantity';
+import type { Column } from '@/ui/sheet';
+
+const map = <A, B>(parsed: Parsed<A>, to: (value: A) => B): Parsed<B> => (parsed.ok ? { ok: true, value: to(parsed.value) } : parsed);
+
+/** A typed figure is no longer the list's typical one; until its source is stated it counts as estimated. */
+const typed = (row: Load): Pick<Load, 'mark'> => ({ mark: row.mark === 'typical' ? 'estimated' : row.mark });
+
+type OptionalKey = 'surgeA' | 'surgeS' | 'minV' | 'makerFuseA';
+
+export function loadColumns(design: Design): Column<Load>[] {
+  const units = design.boat;
+  const places = new Map(design.places.map((p) => [p.id, p.name]));
+  const optional = (key: OptionalKey, title: string, kind: Kind, low: number, high: number, width: number, hint: string): Column<Load> => ({
+    key,
+    title,
+    unit: kind,
+    hint,
+    width,
+    align: 'right',
+    mono: true,
+    text: (r) => bare(r[key], kind, units),
+    tone: (r) => (r[key] === null ? undefined : r.mark),
+    sort: (r) => r[key] ?? -1,
+    write: (r, text) => map(parseOptional(text, kind, units, low, high), (value) => ({ [key]: value, ...typed(r) })),
+  });
+  const yesNo = (key: 'critical' | 'runsLong' | 'ownTrip', title: string, width: number, hint: string): Column<Load> => ({
+    key,
+    title,
+    hint,
+    width,
+    yesNo: true,
+    options: ['yes', 'no'],
+    text: (r) => (r[key] ? 'yes' : 'no'),
+    show: (r) => (r[key] ? 'yes' : '·'),
+    write: (_, text) => map(parseYesNo(text), (value) => ({ [key]: value })),
+  });
+  const choice = <K extends 'group' | 'behaviour' | 'supply' | 'connection' | 'mark'>(key: K, title: string, options: readonly Load[K][], width: number, hint: string): Column<Load> => ({
+    key,
+    title,
+    hint,
+    width,
+    options,
+    text: (r) => r[key],
+    write: (_, text) => map(parseChoice(text, options as readonly string[]), (value) => ({ [key]: value })),
+  });
+  const rating = (by: 'W' | 'A'): Column<Load> => ({
+    key: by,
+    title: by,
+    hint: by === 'W' ? 'Watts of one item; typing it sets amps' : 'Amps of one item at its nominal volts; typing it sets watts',
+    width: 58,
+    align: 'right',
+    mono: true,
+    text: (r) => bare(r.ratingBy === by ? r.rating : by === 'W' ? r.rating * r.nominalV : r.rating / r.nominalV, by, units).replace(/(\.\d\d)\d+$/, '$1'),
+    tone: (r) => (r.ratingBy === by ? r.mark : 'quiet'),
+    sort: (r) => (r.ratingBy === by ? r.rating : by === 'W' ? r.rating * r.nominalV : r.rating / r.nominalV),
+    write: (r, text) => map(parseNumber(text, by, units, 0, by === 'W' ? 100000 : 5000), (value) => ({ ratingBy: by, rating: value, ...typed(r) })),
+  });
+  const hours = design.living.map(
+    (way): Column<Load> => ({
+      key: `hours-${way.id}`,
+      title: way.name,
+      unit: 'h',
+      hint: `Hours a day ${way.name}`,
+      width: 92,
+      align: 'right',
+      mono: true,
+      text: (r) => bare(r.hours[way.id] ?? 0, 'h', units),
+      show: (r) => (r.hours[way.id] ? bare(r.hours[way.id] ?? 0, 'h', units) : '·'),
+      sort: (r) => r.hours[way.id] ?? 0,
+      write: (r, text) => map(parseOptional(text, 'h', units, 0, 24), (value) => ({ hours: { ...r.hours, [way.id]: value ?? 0 } })),
+    }),
+  );
+  return [
+    {
+      key: 'name',
+      title: 'load',
+      width: 196,
+      text: (r) => r.name,
+      write: (_, text) => (text.trim() === '' ? { ok: false, message: 'a name is needed' } : text.trim().length > 120 ? { ok: false, message: 'at most 120 letters' } : { ok: true, value: { name: text.trim() } }),
+    },
+    {
+      key: 'quantity',
+      title: 'qty',
+      width: 40,
+      align: 'right',
+      mono: true,
+      text: (r) => String(r.quantity),
+      sort: (r) => r.quantity,
+      write: (_, text) => {
+        const parsed = parseNumber(text, 'none', units, 1, 99);
+        return parsed.ok && !Number.isInteger(parsed.value) ? { ok: false, message: 'a whole number is needed' } : map(parsed, (quantity) => ({ quantity }));
+      },
+    },
+    rating('W'),
+    rating('A'),
+    {
+      key: 'nominalV',
+      title: 'V',
+      hint: 'Nominal volts it is made for',
+      width: 40,
+      align: 'right',
+      mono: true,
+      text: (r) => bare(r.nominalV, 'V', units),
+      sort: (r) => r.nominalV,
+      write: (_, text) => map(parseNumber(text, 'V', units, 1, 60), (nominalV) => ({ nominalV })),
+    },
+    choice('behaviour', 'behaves as', BEHAVIOURS, 82, 'As volts fall: a resistance draws less, an electronic supply (power) more, a motor (current) about the same'),
+    {
+      key: 'place',
+      title: 'place',
+      width: 108,
+      options: [...places.values()],
+      text: (r) => places.get(r.placeId ?? '') ?? '',
+      write: (_, text) => {
+        if (text.trim() === '') return { ok: true, value: { placeId: null } };
+        return map(parseChoice(text, [...places.values()]), (name) => ({ placeId: [...places].find(([, n]) => n === name)?.[0] ?? null, at: null }));
+      },
+    },
+    ...hours,
+    yesNo('critical', 'critical', 58, 'Critical loads keep within the tighter drop limit'),
+    yesNo('runsLong', 'long', 46, 'May run together with others for long: counts in full in feeder demand'),
+    optional('surgeA', 'surge', 'A', 0, 20000, 66, 'Start current of one item'),
+    optional('surgeS', 'for', 's', 0.001, 600, 54, 'How long the start surge lasts'),
+    optional('minV', 'least', 'V', 0, 60, 58, 'Lowest volts it starts at; empty: the house rule'),
+    optional('makerFuseA', 'fuse', 'A', 0.1, 1000, 56, "Maker's fuse; it wins over the house rule"),
+    {
+      key: 'makerWire',
+      title: "maker's wire",
+      hint: 'Smallest wire by the maker: 10 AWG, or 6 mm² to 3 m; 10 mm² to 5 m',
+      width: 150,
+      text: (r) => showWire(r.makerWire, units),
+      tone: (r) => (r.makerWire.length > 0 ? "maker's" : undefined),
+      write: (_, text) => map(parseWire(text, units), (makerWire) => ({ makerWire })),
+    },
+    {
+      key: 'duty',
+      title: 'duty',
+      unit: 's',
+      hint: 'Seconds on / rest × times, for what runs briefly; empty: continuous',
+      width: 90,
+      mono: true,
+      text: (r) => showDuty(r.duty),
+      write: (_, text) => map(parseDuty(text), (duty) => ({ duty })),
+    },
+    choice('supply', 'supplied', SUPPLY_CLASSES, 104, 'What has to be on for it to be live'),
+    choice('connection', 'lands on', CONNECTIONS, 92, 'How its conductors end: screw clamp, blade, its own lead, or a stud'),
+    yesNo('ownTrip', 'own trip', 62, 'Cannot overload, or has a trip of its own'),
+    choice('group', 'group', LOAD_GROUPS, 88, 'What it is: decides colour and grouping'),
+    choice('mark', 'figures', MARKS, 84, 'Where its figures come from'),
+  ];
+}

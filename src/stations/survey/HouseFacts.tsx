@@ -1,0 +1,64 @@
+'use client';
+import { defaultHouse, INSULATIONS, setOp, type House } from '@/core/design';
+import type { Kind } from '@/core/quantity';
+import { useBoat, useStore } from '@/ui/boat/context';
+import { Choice, Figure, Tick } from '@/ui/field';
+
+type NumberKey = { [K in keyof House]: House[K] extends number ? K : never }[keyof House];
+const FIGURES: readonly (readonly [key: NumberKey, label: string, kind: Kind, low: number, high: number])[] = [
+  ['protectionOverLoad', 'device over working current, ×', 'none', 1, 3],
+  ['continuousAmpacity', 'conductor over current that runs long, ×', 'none', 1, 2],
+  ['criticalDropPct', 'drop, critical loads', 'pct', 0.5, 20],
+  ['generalDropPct', 'drop, other loads', 'pct', 0.5, 30],
+  ['feederDropPct', 'of that, each feeder may take', 'pct', 0.2, 20],
+  ['surgeVoltsPct', 'volts left at starting, of nominal', 'pct', 30, 100],
+  ['lowVoltsPct', 'lowest bank volts, of nominal', 'pct', 70, 110],
+  ['studySoc', 'state of charge at starting, 0 to 1', 'none', 0, 1],
+  ['diversity', 'diversity of feeders, metric school', 'none', 0.1, 1],
+  ['terminalC', 'terminals good for', 'C', 40, 150],
+  ['postC', 'battery posts good for', 'C', 40, 150],
+  ['slackM', 'slack at each end', 'm', 0, 5],
+  ['wastePct', 'waste on the order', 'pct', 0, 50],
+];
+
+/** The firm's own limits over the rule set's; those that differ from the default are told. */
+export function HouseFacts() {
+  const { design } = useBoat();
+  const store = useStore();
+  const { house, boat } = design;
+  const usual = defaultHouse(boat.ruleSet);
+  const put = (key: keyof House, value: unknown, label: string) => store.edit(`house rule: ${label}`, [setOp(design, ['house', key], value)]);
+  const differ = (Object.keys(usual) as (keyof House)[]).filter((k) => JSON.stringify(usual[k]) !== JSON.stringify(house[k]));
+  return (
+    <>
+      <p className="text-quiet">{differ.length === 0 ? 'All as the application starts with.' : `${differ.length} differ from what the application starts with.`}</p>
+      <div className="grid grid-cols-1 gap-2">
+        {FIGURES.map(([key, label, kind, low, high]) => (
+          <div key={key} className={differ.includes(key) ? 'border-l-2 border-copper pl-2' : ''}>
+            <Figure label={label} kind={kind} value={house[key]} low={low} high={high} onChange={(v) => put(key, v, label)} />
+          </div>
+        ))}
+        <Choice label="insulation, °C" value={String(house.insulationC)} options={INSULATIONS.map(String)} onChange={(v) => put('insulationC', Number(v), 'insulation')} />
+        <Choice label="DC negative is" value={house.negative} options={['yellow', 'black']} onChange={(v) => put('negative', v, 'colour of negative')} />
+        <Choice
+          label="worst-case copper, + 10 %"
+          value={house.worstCaseCopper === null ? 'rule set' : house.worstCaseCopper ? 'yes' : 'no'}
+          options={['rule set', 'yes', 'no']}
+          onChange={(v) => put('worstCaseCopper', v === 'rule set' ? null : v === 'yes', 'worst-case copper')}
+        />
+        <Choice
+          label="device no more than this × its load"
+          value={house.protectionOverLoadMost === null ? 'no limit' : String(house.protectionOverLoadMost)}
+          options={['no limit', '1.5', '2', '2.5', '3']}
+          onChange={(v) => put('protectionOverLoadMost', v === 'no limit' ? null : Number(v), 'device over load')}
+        />
+      </div>
+      <Tick label="count bundling of DC conductors" value={house.bundleDc} onChange={(v) => put('bundleDc', v, 'bundling')} />
+      <Tick label="thermal devices in hot places at 80 %" value={house.thermalInHeat} onChange={(v) => put('thermalInHeat', v, 'thermal devices')} />
+      <Tick label="next rating up to 1.5 × conductor, if it cannot overload" value={house.roundUpToNext} onChange={(v) => put('roundUpToNext', v, 'rounding up')} />
+      <Tick label="size up for terminal heat" value={house.upsizeForTerminals} onChange={(v) => put('upsizeForTerminals', v, 'terminal heat')} />
+      <Tick label="colour positives by what they serve" value={house.functionColours} onChange={(v) => put('functionColours', v, 'function colours')} />
+      <Tick label="cross-linked insulation" value={house.crossLinked} onChange={(v) => put('crossLinked', v, 'insulation kind')} />
+    </>
+  );
+}

@@ -1,0 +1,63 @@
+'use client';
+import { useState } from 'react';
+import { addOp, blankPlace, BOUNDS, setOp, type Point } from '@/core/design';
+import { useBoat, useFreshId, useStore } from '@/ui/boat/context';
+import { BankFacts } from './BankFacts';
+import { BoatDrawing, type Thing } from './BoatDrawing';
+import { BoatFacts } from './BoatFacts';
+import { HouseFacts } from './HouseFacts';
+import { PlaceFacts } from './PlaceFacts';
+
+const SHEETS = ['boat', 'places', 'bank', 'house rules'] as const;
+type SheetName = (typeof SHEETS)[number];
+
+export default function Survey() {
+  const { design } = useBoat();
+  const store = useStore();
+  const freshId = useFreshId();
+  const [showing, setShowing] = useState<SheetName>('boat');
+  const [thing, setThing] = useState<Thing | null>(null);
+  const select = (next: Thing) => {
+    setThing(next);
+    if (next.kind === 'place') setShowing('places');
+  };
+  const move = (what: Thing, at: Point, done: boolean) => {
+    const from = store.snapshot().design;
+    const list = what.kind === 'place' ? 'places' : 'loads';
+    if (!done) return store.look([setOp(from, [list, what.id, 'at'], at)]);
+    store.look(null);
+    const saved = store.snapshot().design;
+    const name = saved[list].find((r) => r.id === what.id)?.name ?? what.kind;
+    store.edit(`move ${name}`, [setOp(saved, [list, what.id, 'at'], at)]);
+  };
+  const addPlace = () => {
+    if (design.places.length >= BOUNDS.places) return store.say('refused', `A boat holds at most ${BOUNDS.places} places.`);
+    const place = blankPlace(freshId('s'), 'New place', { x: Math.round(design.boat.lengthM * 50) / 100, y: 0, z: 0.5 });
+    store.edit('add a place', [addOp(design, 'places', place)]);
+    select({ kind: 'place', id: place.id });
+  };
+  return (
+    <div className="flex h-full">
+      <div className="min-w-0 flex-1 overflow-auto px-4 py-[10px]">
+        <h1 className="text-[18px] font-bold">Survey</h1>
+        <p className="mb-2 text-quiet">Drag a place, or a load shown beside it; runs are measured anew. Arrows move what is focused.</p>
+        <BoatDrawing design={design} selected={thing} onSelect={select} onMove={move} />
+      </div>
+      <div className="flex w-[292px] flex-none flex-col border-l border-line">
+        <div role="tablist" aria-label="What to enter" className="flex flex-none gap-4 border-b border-line px-4 pt-3">
+          {SHEETS.map((name) => (
+            <button key={name} type="button" role="tab" aria-selected={showing === name} className={`pb-[6px] ${showing === name ? 'border-b-2 border-verdigris font-semibold' : 'text-quiet'}`} onClick={() => setShowing(name)}>
+              {name}
+            </button>
+          ))}
+        </div>
+        <div role="tabpanel" aria-label={showing} tabIndex={0} className="min-h-0 flex-1 space-y-3 overflow-y-auto px-4 py-3">
+          {showing === 'boat' ? <BoatFacts /> : null}
+          {showing === 'places' ? <PlaceFacts selectedId={thing?.kind === 'place' ? thing.id : null} onSelect={(id) => setThing({ kind: 'place', id })} onAdd={addPlace} /> : null}
+          {showing === 'bank' ? <BankFacts /> : null}
+          {showing === 'house rules' ? <HouseFacts /> : null}
+        </div>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,52 @@
+/** Stations that are not built yet: what each will do, and what to do meanwhile. */
+const WORDS: Readonly<Record<string, { title: string; will: string; meanwhile: string }>> = {
+  bank: {
+    title: 'Bank',
+    will: 'Size the house and start banks from the need and the autonomy wanted, per chemistry, through rate, cold and time; compare the ways to join them.',
+    meanwhile: 'Enter a first bank on Survey. Its chemistry, amp-hours and strings already decide fault currents, sag and the hours in the line above.',
+  },
+  charging: {
+    title: 'Charging',
+    will: 'Alternators, shore chargers, DC–DC, solar and wind: what each really gives at the speeds and hours used, its settings against the battery maker’s figures.',
+    meanwhile: 'List chargers’ stand-by draws under Loads. Keep the makers’ sheets: absorption, float, slope and sensor will be asked for.',
+  },
+  ac: {
+    title: 'AC',
+    will: 'Shore power, inverter and generator: what can run together on each source, cables and protection, and where neutral is bonded.',
+    meanwhile: 'Enter inverters under Loads with their DC side. Shore lead out and inverter DC disconnect open before any AC work: a sleeping inverter looks dead and is not. Local code, the maker’s instructions and licensed practice come first.',
+  },
+  protection: {
+    title: 'Protection',
+    will: 'Fault current at every node, time–current curves, which device opens first.',
+    meanwhile: 'Wiring already chooses each way’s device, checks that it can interrupt a short there, and that a short at the far end opens it: see the working of a circuit.',
+  },
+  monitoring: {
+    title: 'Monitoring',
+    will: 'Shunt, gauge and alarms: size, place, programming sheet, and what bypasses the shunt.',
+    meanwhile: 'List the gauge under Loads as always live, and keep every negative but its own off the battery post.',
+  },
+  commission: {
+    title: 'Commission',
+    will: 'Tests with an expected figure beside the measured one: polarity, drop at a stated current, everything that should be dead when the switch is off.',
+    meanwhile: 'The working of each circuit on Wiring gives the drop to expect at its working current.',
+  },
+  log: {
+    title: 'Log',
+    will: 'The boat’s record: work, parts, readings, photos, yearly checks.',
+    meanwhile: 'Every edit is kept with its time. Export the design as a file at each milestone.',
+  },
+};
+
+export function Unbuilt({ id }: { id: string }) {
+  const words = WORDS[id];
+  return (
+    <div className="max-w-[560px] p-6">
+      <h1 className="text-[18px] font-bold">{words?.title ?? id}</h1>
+      <p className="mt-1 text-faint">This station is not built yet.</p>
+      <h2 className="mt-5 font-semibold">What it will do</h2>
+      <p className="mt-1">{words?.will}</p>
+      <h2 className="mt-4 font-semibold">Meanwhile</h2>
+      <p className="mt-1">{words?.meanwhile}</p>
+    </div>
+  );
+}

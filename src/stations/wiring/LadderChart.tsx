@@ -1,0 +1,86 @@
+'use client';
+import type { Ladder } from '@/core';
+import { round3, sizeName } from '@/core/quantity';
+import { CONDUCTORS } from '@/core/rules/conductors';
+import { CRITERION_WORDS } from './words';
+
+const LEFT = 116;
+const STEP = 33;
+const TOP = 62;
+const ROW = 22;
+
+/** Every test as the smallest conductor that passes it, on one axis of conductors drawn to scale. */
+export function LadderChart({ ladder, other }: { ladder: Ladder; other: string }) {
+  const sizes = CONDUCTORS[ladder.school];
+  const rungs = ladder.rungs;
+  const x = (i: number) => LEFT + 18 + i * STEP;
+  const indexOf = (size: string) => sizes.findIndex((c) => c.size === size);
+  const width = x(sizes.length) + 34;
+  const height = TOP + rungs.length * ROW + 24;
+  const chosenAt = indexOf(ladder.chosen.size);
+  const largest = sizes[sizes.length - 1]?.areaMm2 ?? 1;
+  const tone = ladder.pinned ? 'var(--copper)' : 'var(--verdigris)';
+  const told = rungs.map((r) => `${CRITERION_WORDS[r.id].long}: ${!r.applies ? 'not asked' : r.smallest ? sizeName(ladder.school, r.smallest) : 'no size passes'}${r.governs ? ', governs' : ''}`).join('; ');
+  return (
+    <figure className="overflow-x-auto" tabIndex={0} aria-label="Ladder of tests">
+      <svg role="img" aria-label={`Ladder. ${told}. Chosen ${sizeName(ladder.school, ladder.chosen.size, ladder.chosen.legs)}.`} width={width} height={height} className="block">
+        <text x={0} y={TOP - 12} className="fill-faint text-[11px]">
+          {ladder.school === 'awg' ? 'AWG' : 'mm²'}, copper to scale
+        </text>
+        {sizes.map((c, i) => {
+          const r = Math.max(1.1, 15 * Math.sqrt(c.areaMm2 / largest));
+          return (
+            <g key={c.size}>
+              <line x1={x(i)} x2={x(i)} y1={TOP} y2={height - 22} stroke="var(--line)" />
+              <circle cx={x(i)} cy={TOP - 42 + 15 - r} r={r} fill={i === chosenAt ? tone : 'none'} stroke={i === chosenAt ? tone : 'var(--quiet)'} />
+              <text x={x(i)} y={TOP - 12} textAnchor="middle" className={`reading text-[11px] ${i === chosenAt ? 'font-bold' : ''}`} fill={i === chosenAt ? tone : 'var(--quiet)'}>
+                {c.size}
+              </text>
+            </g>
+          );
+        })}
+        {rungs.map((rung, row) => {
+          const y = TOP + 12 + row * ROW;
+          const at = rung.smallest === null ? sizes.length : indexOf(rung.smallest);
+          const colour = !rung.applies ? 'var(--line)' : !rung.chosenPasses && !rung.advisory ? 'var(--lead)' : 'var(--ink)';
+          return (
+            <g key={rung.id}>
+              <title>{CRITERION_WORDS[rung.id].why}</title>
+              <text x={0} y={y + 4} fill={rung.applies ? colour : 'var(--faint)'} className={`text-[12px] ${rung.governs ? 'font-bold' : ''}`}>
+                {CRITERION_WORDS[rung.id].long}
+              </text>
+              {rung.applies ? (
+                <>
+                  <line x1={LEFT} x2={x(at)} y1={y} y2={y} stroke={colour} strokeWidth={rung.governs ? 4 : 1.4} strokeDasharray={rung.advisory ? '3 3' : undefined} opacity={rung.governs ? 1 : 0.65} />
+                  <line x1={x(at)} x2={x(at)} y1={y - 6} y2={y + 6} stroke={colour} strokeWidth={2} />
+                  {rung.governs || rung.smallest === null || rung.advisory ? (
+                    <text x={x(at) + 6} y={y + 4} fill={colour} className="text-[11.5px] font-semibold" stroke="var(--sheet)" strokeWidth={3} paintOrder="stroke">
+                      {rung.smallest === null ? 'none passes' : rung.advisory ? 'advice' : 'governs'}
+                    </text>
+                  ) : null}
+                </>
+              ) : (
+                <text x={LEFT + 4} y={y + 4} fill="var(--faint)" className="text-[11.5px]">
+                  not asked
+                </text>
+              )}
+            </g>
+          );
+        })}
+        {chosenAt >= 0 ? (
+          <>
+            <line x1={x(chosenAt)} x2={x(chosenAt)} y1={TOP - 4} y2={height - 18} stroke={tone} strokeWidth={1.6} strokeDasharray="6 4" />
+            <text x={x(chosenAt)} y={height - 4} textAnchor="middle" fill={tone} className="text-[11.5px] font-semibold">
+              {ladder.pinned ? 'pinned' : 'chosen'}
+              {ladder.chosen.legs > 1 ? ` ${ladder.chosen.legs} ×` : ''}
+            </text>
+          </>
+        ) : null}
+      </svg>
+      <figcaption className="text-[12px] text-quiet">{other}</figcaption>
+    </figure>
+  );
+}
+
+export const otherSchool = (school: string, size: string | null, ratingA: number, governs: keyof typeof CRITERION_WORDS): string =>
+  `The ${school === 'awg' ? 'AWG' : 'metric'} school would take ${size ?? 'no single size'} and ${round3(ratingA)} A, governed by ${CRITERION_WORDS[governs].short}.`;

@@ -1,0 +1,179 @@
+'use client';
+import { DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent, type DragMoveEvent } from '@dnd-kit/core';
+import { useCallback, useMemo, useRef, useState } from 'react';
+import { addOp, blankCircuit, dropOp, setOp, type Circuit, type Op } from '@/core/design';
+import { proposeCircuits } from '@/core/network/propose';
+import { show, sizeName } from '@/core/quantity';
+import { useAnalysis, useBoat, useFreshId, useSelected, useStore } from '@/ui/boat/context';
+import { opsOf, Sheet, type Change } from '@/ui/sheet';
+import { CircuitFacts } from './CircuitFacts';
+import { circuitColumns, type CircuitRow } from './columns';
+import { LadderChart, otherSchool } from './LadderChart';
+import { Panels } from './Panels';
+import { TapList } from './TapList';
+import { withoutTap, withTap } from './taps';
+
+/** The circuit row under a point of the screen. */
+const rowUnder = (x: number, y: number): HTMLElement | null => document.elementsFromPoint(x, y).map((e) => e.closest<HTMLElement>('[data-row-id]')).find((e) => e !== null) ?? null;
+
+const pointOf = (event: DragMoveEvent | DragEndEvent): { x: number; y: number } => {
+  const start = event.activatorEvent as PointerEvent;
+  return { x: start.clientX + event.delta.x, y: start.clientY + event.delta.y };
+};
+
+export default function Wiring() {
+  const { design } = useBoat();
+  const analysis = useAnalysis();
+  const store = useStore();
+  const freshId = useFreshId();
+  const [selected, select] = useSelected();
+  const [filter, setFilter] = useState('');
+  const [showing, setShowing] = useState<'circuits' | 'panels'>('circuits');
+  const over = useRef<HTMLElement | null>(null);
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }));
+
+  const rows = useMemo(() => {
+    const names = new Map([...design.banks, ...design.panels].map((s) => [s.id, s.name]));
+    const results = new Map(analysis.circuits.map((r) => [r.id, r]));
+    return design.circuits.map((c): CircuitRow => {
+      const result = results.get(c.id);
+      const fromName = names.get(c.from.id) ?? '?';
+      return { ...c, result, fromName };
+    });
+  }, [design, analysis]);
+  const { boat, banks, panels } = design;
+  // eslint-disable-next-line react-hooks/exhaustive-deps -- columns depend on these parts only
+  const columns = useMemo(() => circuitColumns(design), [boat, banks, panels]);
+  const onSelect = useCallback((row: CircuitRow) => select({ kind: 'circuit', id: row.id }), [select]);
+  const onChange = useCallback((change: Change<CircuitRow>) => store.edit(change.label, opsOf(store.snapshot().design, 'circuits', change)), [store]);
+  const onLook = useCallback((change: Change<CircuitRow> | null) => store.look(change && opsOf(store.snapshot().design, 'circuits', change)), [store]);
+
+  const circuit = selected?.kind === 'circuit' ? design.circuits.find((c) => c.id === selected.id) : undefined;
+  const result = circuit && analysis.circuits.find((r) => r.id === circuit.id);
+  const loose = analysis.loads.filter((l) => l.circuitId === null).length;
+
+  const propose = () => {
+    if (design.banks.length === 0) return store.say('refused', 'Circuits start at a bank: enter a first one on Survey.');
+    const proposal = proposeCircuits(design, freshId);
+    if (proposal.circuits.length === 0) return store.say('said', 'Every load has its circuit.');
+    let growing = design;
+    const add = (list: 'panels' | 'circuits', row: { id: string }): Op => {
+      const op = addOp(growing, list, row);
+      growing = { ...growing, [list]: [...growing[list], row] };
+      return op;
+    };
+    store.edit(`propose ${proposal.circuits.length} circuits`, [...proposal.panels.map((p) => add('panels', p)), ...proposal.circuits.map((c) => add('circuits', c))]);
+  };
+
+  const nextNo = () => String(1 + design.circuits.reduce((most, c) => Math.max(most, Number.parseInt(c.no, 10) || 0), 0));
+
+  const move = (tapId: string, to: { by: -1 | 1 } | { id: string }) => {
+    const at = design.circuits.findIndex((c) => c.taps.some((t) => t.id === tapId));
+    const from = design.circuits[at];
+    const tap = from?.taps.find((t) => t.id === tapId);
+    if (!from || !tap) return;
+    const name = analysis.circuits.find((r) => r.id === from.id)?.taps.find((t) => t.id === tapId)?.name ?? 'tap';
+    const leave = setOp(design, ['circuits', from.id, 'taps'], withoutTap(from.taps, tapId));
+    if ('id' in to && to.id === 'new') {
+      const id = freshId('c');
+      const fresh: Circuit = { ...blankCircuit(id, nextNo(), name, from.from), supply: from.supply, taps: [{ ...tap, parent: null, tapedM: null }] };
+      store.edit(`${name} on a circuit of its own`, [leave, addOp(design, 'circuits', fresh)]);
+      select({ kind: 'circuit', id });
+      return;
+    }
+    const target = 'by' in to ? design.circuits[at + to.by] : design.circuits.find((c) => c.id === to.id);
+    if (!target || target.id === from.id) return;
+    store.edit(`move ${name} to ${target.name}`, [leave, setOp(design, ['circuits', target.id, 'taps'], withTap(target.taps, tap))]);
+    select({ kind: 'circuit', id: target.id });
+  };
+
+  const remove = (doomed: readonly CircuitRow[]) => {
+    let shrinking = design;
+    const ops = doomed.map((r) => {
+      const op = dropOp(shrinking, 'circuits', r.id);
+      shrinking = { ...shrinking, circuits: shrinking.circuits.filter((c) => c.id !== r.id) };
+      return op;
+    });
+    store.edit(doomed.length === 1 ? `remove circuit ${doomed[0]?.name ?? ''}` : `remove ${doomed.length} circuits`, ops);
+  };
+
+  const addCircuit = () => {
+    const source = design.panels[0] ? { kind: 'panel' as const, id: design.panels[0].id } : design.banks[0] ? { kind: 'bank' as const, id: design.banks[0].id } : null;
+    if (!source) return store.say('refused', 'A circuit starts at a panel or a bank: there is none yet.');
+    const fresh = blankCircuit(freshId('c'), nextNo(), 'New circuit', source);
+    store.edit('add a circuit', [addOp(design, 'circuits', fresh)]);
+    select({ kind: 'circuit', id: fresh.id });
+  };
+
+  const mark = (row: HTMLElement | null) => {
+    if (over.current === row) return;
+    if (over.current) delete over.current.dataset.over;
+    if (row) row.dataset.over = 'true';
+    over.current = row;
+  };
+
+  const total = analysis.circuits.reduce((sum, c) => sum + 2 * c.lengthM, 0);
+  return (
+    <DndContext
+      sensors={sensors}
+      onDragMove={(e) => {
+        const p = pointOf(e);
+        mark(rowUnder(p.x, p.y));
+      }}
+      onDragEnd={(e) => {
+        const p = pointOf(e);
+        const id = rowUnder(p.x, p.y)?.dataset.rowId;
+        mark(null);
+        if (id) move(String(e.active.id), { id });
+      }}
+      onDragCancel={() => mark(null)}
+    >
+      <div className="flex h-full flex-col">
+        <div className="flex flex-none items-baseline gap-4 px-4 py-[10px]">
+          <h1 className="text-[18px] font-bold">Wiring</h1>
+          <span className="text-quiet">
+            {design.circuits.length} circuits, {show(total, 'm', design.boat)} of conductor
+          </span>
+          {(['circuits', 'panels'] as const).map((tab) => (
+            <button key={tab} type="button" aria-pressed={showing === tab} className={showing === tab ? 'border-b-2 border-verdigris font-semibold' : 'plain'} onClick={() => setShowing(tab)}>
+              {tab}
+            </button>
+          ))}
+          <input className="box ml-auto w-[120px]" placeholder="filter" aria-label="Filter circuits" value={filter} onChange={(e) => setFilter(e.target.value)} />
+          <button type="button" className="act" onClick={addCircuit}>
+            add
+          </button>
+          <button type="button" className="act" onClick={propose} disabled={loose === 0}>
+            propose{loose > 0 ? ` for ${loose} loose` : ''}
+          </button>
+        </div>
+        {showing === 'panels' ? (
+          <Panels />
+        ) : (
+          <>
+            {design.circuits.length === 0 ? (
+              <p className="max-w-[520px] px-4 py-6">
+                A circuit is one way with its device, and the run tapped along it. {loose > 0 ? '“Propose” makes panels, feeders and circuits for the loads that have none; you regroup them.' : 'List the loads first; then let circuits be proposed and regroup them.'}
+              </p>
+            ) : null}
+            <div className="min-h-[120px] flex-1 overflow-auto" data-testid="circuit-rows">
+              <Sheet label="Circuits" rows={rows} columns={columns} selectedId={circuit?.id ?? null} onSelect={onSelect} onChange={onChange} onLook={onLook} onDelete={remove} onRefuse={(m) => store.say('refused', m)} filter={filter} />
+            </div>
+            {circuit && result ? (
+              <section aria-label={`Circuit ${circuit.name}`} className="max-h-[58%] flex-none overflow-auto border-t-[1.5px] border-ink px-4 pt-2 pb-1" tabIndex={0}>
+                <h2 className="mb-1 font-semibold">
+                  {circuit.no} {circuit.name} <span className="font-normal text-quiet">what each test asks for, smallest conductor that passes</span>
+                </h2>
+                <LadderChart ladder={result.own.ladder} other={otherSchool(result.other.ladder.school, result.other.ladder.proposed && sizeName(result.other.ladder.school, result.other.ladder.proposed.size, result.other.ladder.proposed.legs), result.other.protection.ratingA, result.other.ladder.governs)} />
+                <div className="mt-2 border-t border-line pt-1">
+                  <TapList circuit={circuit} result={result} onMove={move} />
+                  <CircuitFacts key={circuit.id} circuit={circuit} />
+                </div>
+              </section>
+            ) : null}
+          </>
+        )}
+      </div>
+    </DndContext>
+  );
+}

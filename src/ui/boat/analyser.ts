@@ -1,0 +1,59 @@
+/** The window's line to the analysis worker: the newest design wins, older ones are skipped. */
+import { wrap, type Remote } from 'comlink';
+import type { Analysis, CircuitResult, CutList, Working } from '@/core';
+import type { Design } from '@/core/design';
+import type { AnalysisApi, Selected } from '@/workers/analysis.worker';
+
+export class Analyser {
+  private remote: Remote<AnalysisApi> | null = null;
+  private worker: Worker | null = null;
+  private wanted: Design | null = null;
+  private busy = false;
+  private circuits = new Map<string, CircuitResult>();
+  private readonly listeners = new Set<() => void>();
+  private analysis: Analysis;
+
+  constructor(first: Analysis) {
+    this.analysis = first;
+    this.circuits = new Map(first.circuits.map((c) => [c.id, c]));
+  }
+
+  readonly snapshot = (): Analysis => this.analysis;
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+
+  start(): () => void {
+    this.worker = new Worker(new URL('../../workers/analysis.worker.ts', import.meta.url), { type: 'module' });
+    this.remote = wrap<AnalysisApi>(this.worker);
+    if (this.wanted) void this.run();
+    return () => {
+      this.worker?.terminate();
+      this.worker = null;
+      this.remote = null;
+      this.busy = false;
+    };
+  }
+
+  analyse(design: Design): void {
+    this.wanted = design;
+    if (!this.busy && this.remote) void this.run();
+  }
+
+  working = async (selected: Selected): Promise<Working | null> => (this.remote ? this.remote.working(selected) : null);
+  cutList = async (): Promise<CutList | null> => (this.remote ? this.remote.cutList() : null);
+
+  private async run(): Promise<void> {
+    this.busy = true;
+    while (this.wanted && this.remote) {
+      const design = this.wanted;
+      this.wanted = null;
+      const { rest, order, changed } = await this.remote.update(design);
+      for (const c of changed) this.circuits.set(c.id, c);
+      this.analysis = { ...rest, circuits: order.flatMap((id) => this.circuits.get(id) ?? []) };
+      for (const listener of this.listeners) listener();
+    }
+    this.busy = false;
+  }
+}

@@ -1,0 +1,240 @@
+/** One boat in this window: the server's design, the edits on their way to it, and what the screen shows. Nothing typed is lost on the way. */
+import { applyEdit, type Conflict, type Design, type Edit, type Op, type ReadProblem } from '@/core/design';
+
+export interface Notice {
+  readonly id: number;
+  readonly tone: 'said' | 'refused';
+  readonly text: string;
+}
+
+/** An edit of ours that met another value; it waits for its author to choose. */
+export interface Clash {
+  readonly edit: Edit;
+  readonly conflicts: readonly Conflict[];
+}
+
+export interface BoatState {
+  readonly design: Design;
+  readonly revision: number;
+  readonly pending: number;
+  readonly link: 'saved' | 'saving' | 'offline';
+  readonly undo: string | null;
+  readonly redo: string | null;
+  readonly clashes: readonly Clash[];
+  readonly notice: Notice | null;
+}
+
+export interface Initial {
+  readonly id: string;
+  readonly revision: number;
+  readonly design: Design;
+  readonly undo: string | null;
+  readonly redo: string | null;
+}
+
+interface EditRecord {
+  readonly revision: number;
+  readonly editId: string;
+  readonly label: string;
+  readonly kind: 'edit' | 'undo' | 'redo';
+  readonly ops: Op[];
+  readonly undo: string | null;
+  readonly redo: string | null;
+}
+
+interface Waiting {
+  readonly edit: Edit;
+  readonly force: boolean;
+}
+
+const RETRY_MS = 1500;
+
+export class BoatStore {
+  private base: Design;
+  private waiting: Waiting[] = [];
+  private preview: readonly Op[] | null = null;
+  private sending = false;
+  private noticeCount = 0;
+  private readonly seen = new Set<string>();
+  private readonly listeners = new Set<() => void>();
+  private state: BoatState;
+  private readonly url: string;
+  private stream: EventSource | null = null;
+
+  constructor(private readonly initial: Initial) {
+    this.url = `/api/boats/${initial.id}`;
+    this.base = initial.design;
+    this.state = {
+      design: initial.design,
+      revision: initial.revision,
+      pending: 0,
+      link: 'saved',
+      undo: initial.undo,
+      redo: initial.redo,
+      clashes: [],
+      notice: null,
+    };
+  }
+
+  get boatId(): string {
+    return this.initial.id;
+  }
+  readonly snapshot = (): BoatState => this.state;
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+
+  /** Starts listening to the other windows and sends what an earlier visit could not. */
+  open(): () => void {
+    try {
+      const kept = JSON.parse(localStorage.getItem(this.outbox) ?? '[]') as Waiting[];
+      if (Array.isArray(kept) && kept.length > 0) {
+        this.waiting = kept;
+        this.refresh();
+        void this.send();
+      }
+    } catch {
+      localStorage.removeItem(this.outbox);
+    }
+    this.stream = new EventSource(`${this.url}/events?since=${this.state.revision}`);
+    this.stream.onmessage = (message) => this.receive(JSON.parse(message.data as string) as EditRecord);
+    return () => this.stream?.close();
+  }
+
+  /** Makes an edit: shown at once, sent in order, kept until the server has it. */
+  edit(label: string, ops: readonly (Op | undefined)[]): void {
+    const real = ops.filter((op) => op !== undefined);
+    this.preview = null;
+    if (real.length === 0) return this.refresh();
+    this.queue({ edit: { id: crypto.randomUUID(), label: label.slice(0, 200), ops: real }, force: false });
+  }
+
+  /** Shows what an unfinished entry would do, without making it. null takes it back. */
+  look(ops: readonly Op[] | null): void {
+    if (ops === null && this.preview === null) return;
+    this.preview = ops;
+    this.refresh();
+  }
+
+  /** The author has seen both values of a clash: keeps their own, or takes the other. */
+  settle(clash: Clash, keepMine: boolean): void {
+    this.set({ clashes: this.state.clashes.filter((c) => c !== clash) });
+    if (keepMine) this.queue({ edit: { ...clash.edit, id: crypto.randomUUID() }, force: true });
+  }
+
+  async step(step: 'undo' | 'redo'): Promise<void> {
+    if (this.waiting.length > 0) await this.send();
+    const answer = await this.post('history', { step, id: crypto.randomUUID() });
+    if (!answer) return this.say('refused', 'The server does not answer. Try again when it is back.');
+    if (answer.ok) {
+      const record = (await answer.json()) as EditRecord;
+      this.receive(record);
+      this.say('said', `${step === 'undo' ? 'Taken back' : 'Put back'}: ${record.label}`);
+    } else this.say('refused', step === 'undo' ? 'Nothing left to take back.' : 'Nothing left to put back.');
+  }
+
+  say(tone: Notice['tone'], text: string): void {
+    this.set({ notice: { id: ++this.noticeCount, tone, text } });
+  }
+
+  private get outbox(): string {
+    return `solenix-outbox-${this.initial.id}`;
+  }
+
+  private queue(waiting: Waiting): void {
+    this.waiting = [...this.waiting, waiting];
+    this.keep();
+    this.refresh();
+    void this.send();
+  }
+
+  private keep(): void {
+    try {
+      if (this.waiting.length > 0) localStorage.setItem(this.outbox, JSON.stringify(this.waiting));
+      else localStorage.removeItem(this.outbox);
+    } catch {
+      // A full or forbidden store only loses the safety net, not the edit.
+    }
+  }
+
+  private async send(): Promise<void> {
+    if (this.sending) return;
+    this.sending = true;
+    for (let next = this.waiting[0]; next; next = this.waiting[0]) {
+      this.set({ link: this.state.link === 'offline' ? 'offline' : 'saving' });
+      const answer = await this.post('edits', next);
+      if (!answer || answer.status >= 500) {
+        this.set({ link: 'offline' });
+        await new Promise((r) => setTimeout(r, RETRY_MS));
+        continue;
+      }
+      this.set({ link: 'saving' });
+      const body = (await answer.json().catch(() => ({}))) as EditRecord & { error?: string; conflicts?: Conflict[]; problems?: ReadProblem[] };
+      this.waiting = this.waiting.filter((w) => w !== next);
+      this.keep();
+      if (answer.ok) this.receive(body);
+      else if (body.conflicts) {
+        this.set({ clashes: [...this.state.clashes, { edit: next.edit, conflicts: body.conflicts }] });
+        await this.reload();
+      } else this.say('refused', `Not taken: ${next.edit.label}. ${body.error ?? 'the server refused it'}`);
+      this.refresh();
+    }
+    this.sending = false;
+    this.set({ link: 'saved' });
+  }
+
+  private async post(route: string, body: unknown): Promise<Response | null> {
+    try {
+      return await fetch(`${this.url}/${route}`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
+    } catch {
+      return null;
+    }
+  }
+
+  private async reload(): Promise<void> {
+    const answer = await fetch(this.url).catch(() => null);
+    if (!answer?.ok) return;
+    const fresh = (await answer.json()) as Initial;
+    this.base = fresh.design;
+    this.set({ revision: fresh.revision, undo: fresh.undo, redo: fresh.redo });
+    this.refresh();
+  }
+
+  /** Takes in an applied edit, ours or another window's. */
+  private receive(record: EditRecord): void {
+    if (record.revision <= this.state.revision) return;
+    if (record.revision > this.state.revision + 1) {
+      void this.reload();
+      return;
+    }
+    const ours = this.waiting.some((w) => w.edit.id === record.editId) || this.seen.has(record.editId);
+    this.seen.add(record.editId);
+    const next = applyEdit(this.base, { ops: record.ops }, true);
+    if (next.ok) this.base = next.design;
+    this.waiting = this.waiting.filter((w) => w.edit.id !== record.editId);
+    this.keep();
+    this.set({ revision: record.revision, undo: record.undo, redo: record.redo });
+    if (!ours && !this.sending) this.say('said', `Changed in another window: ${record.label}`);
+    this.refresh();
+  }
+
+  /** The screen's design: the server's, with our waiting edits and the unfinished entry on top. */
+  private refresh(): void {
+    let design = this.base;
+    for (const { edit } of this.waiting) {
+      const next = applyEdit(design, edit, true);
+      if (next.ok) design = next.design;
+    }
+    if (this.preview) {
+      const next = applyEdit(design, { ops: [...this.preview] }, true);
+      if (next.ok) design = next.design;
+    }
+    this.set({ design, pending: this.waiting.length });
+  }
+
+  private set(change: Partial<BoatState>): void {
+    this.state = { ...this.state, ...change };
+    for (const listener of this.listeners) listener();
+  }
+}

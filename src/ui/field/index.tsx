@@ -1,0 +1,127 @@
+'use client';
+/** Labelled fields for single facts. A refused entry stays where it was typed, with the reason under it. */
+import { useId, useState, type ReactNode } from 'react';
+import { bare, parseNumber, unitOf, type Kind, type Parsed } from '@/core/quantity';
+import { useBoat } from '@/ui/boat/context';
+
+function Labelled({ id, label, message, children }: { id: string; label: string; message?: string | null; children: ReactNode }) {
+  return (
+    <div className="min-w-0">
+      <label htmlFor={id} className="block text-[11.5px] text-quiet">
+        {label}
+      </label>
+      {children}
+      {message ? (
+        <p role="alert" id={`${id}-message`} className="mt-[2px] text-[11.5px] font-semibold text-lead">
+          {message}
+        </p>
+      ) : null}
+    </div>
+  );
+}
+
+interface TextProps {
+  readonly label: string;
+  readonly value: string;
+  readonly parse: (text: string) => Parsed<unknown>;
+  readonly onChange: (text: string) => void;
+  readonly mono?: boolean;
+}
+
+/** Text taken on Enter or on leaving, once it is understood. Esc gives up. */
+export function Entry({ label, value, parse, onChange, mono = false }: TextProps) {
+  const id = useId();
+  const [draft, setDraft] = useState<string | null>(null);
+  const [message, setMessage] = useState<string | null>(null);
+  const commit = () => {
+    if (draft === null) return;
+    if (draft !== value) {
+      const parsed = parse(draft);
+      if (!parsed.ok) return setMessage(parsed.message);
+      onChange(draft);
+    }
+    setDraft(null);
+    setMessage(null);
+  };
+  return (
+    <Labelled id={id} label={label} message={message}>
+      <input
+        id={id}
+        className={`box w-full ${mono ? 'reading' : ''}`}
+        value={draft ?? value}
+        aria-invalid={message !== null}
+        aria-describedby={message ? `${id}-message` : undefined}
+        onChange={(e) => setDraft(e.target.value)}
+        onBlur={commit}
+        onKeyDown={(e) => {
+          if (e.key === 'Enter') commit();
+          else if (e.key === 'Escape') {
+            setDraft(null);
+            setMessage(null);
+          }
+        }}
+      />
+    </Labelled>
+  );
+}
+
+interface FigureProps {
+  readonly label: string;
+  readonly kind: Kind;
+  readonly value: number;
+  readonly low: number;
+  readonly high: number;
+  readonly onChange: (value: number) => void;
+}
+
+/** A number in the vessel's unit. */
+export function Figure({ label, kind, value, low, high, onChange }: FigureProps) {
+  const { design } = useBoat();
+  const units = design.boat;
+  const unit = unitOf(kind, units).name;
+  const parse = (text: string) => parseNumber(text, kind, units, low, high);
+  return (
+    <Entry
+      label={unit ? `${label}, ${unit}` : label}
+      mono
+      value={bare(value, kind, units)}
+      parse={parse}
+      onChange={(text) => {
+        const parsed = parse(text);
+        if (parsed.ok) onChange(parsed.value);
+      }}
+    />
+  );
+}
+
+interface ChoiceProps<T extends string> {
+  readonly label: string;
+  readonly value: T;
+  readonly options: readonly T[];
+  readonly names?: Readonly<Record<string, string>>;
+  readonly onChange: (value: T) => void;
+}
+
+export function Choice<T extends string>({ label, value, options, names = {}, onChange }: ChoiceProps<T>) {
+  const id = useId();
+  return (
+    <Labelled id={id} label={label}>
+      <select id={id} className="box w-full" value={value} onChange={(e) => onChange(e.target.value as T)}>
+        {options.map((o) => (
+          <option key={o} value={o}>
+            {names[o] ?? o}
+          </option>
+        ))}
+      </select>
+    </Labelled>
+  );
+}
+
+export function Tick({ label, value, onChange }: { label: string; value: boolean; onChange: (value: boolean) => void }) {
+  return (
+    <label className="flex items-end gap-2 pb-1">
+      <input type="checkbox" checked={value} onChange={(e) => onChange(e.target.checked)} />
+      {label}
+    </label>
+  );
+}

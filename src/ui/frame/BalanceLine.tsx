@@ -1,0 +1,98 @@
+'use client';
+import Link from 'next/link';
+import { useState, type ReactNode } from 'react';
+import { autonomyH } from '@/core/energy/balance';
+import { round3 } from '@/core/quantity';
+import { useAnalysis, useBoat, useSelected } from '@/ui/boat/context';
+
+function Figure({ label, value, unit, aside, breaks, onOpen }: { label: ReactNode; value: string; unit: string; aside: string; breaks?: boolean; onOpen?: () => void }) {
+  const body = (
+    <>
+      <span className={`reading text-[17px] font-semibold ${breaks ? 'text-lead' : ''}`} data-figure>
+        {value} <span className="text-[13px] font-medium">{unit}</span>
+      </span>{' '}
+      <span className="text-[11.5px] text-faint">{aside}</span>
+    </>
+  );
+  return (
+    <div className={`min-w-0 border-l border-line px-3 pt-[7px] ${breaks ? 'shadow-[inset_0_-3px_var(--lead)]' : ''}`}>
+      <div className="text-[11.5px] text-quiet">{label}</div>
+      {onOpen ? (
+        <button type="button" onClick={onOpen} className="max-w-full truncate text-left hover:underline" title="Show where it comes from">
+          {body}
+        </button>
+      ) : (
+        <div className="truncate">{body}</div>
+      )}
+    </div>
+  );
+}
+
+/** Five live figures over every station; each opens where it comes from. */
+export function BalanceLine({ boatId }: { boatId: string }) {
+  const { design } = useBoat();
+  const { balance, findings } = useAnalysis();
+  const [, select] = useSelected();
+  const [way, setWay] = useState(0);
+  const need = balance.needs[way % Math.max(1, balance.needs.length)];
+  const hours = need ? autonomyH(balance.usableAh, need.needAh) : null;
+  const openNeed = need ? () => select({ kind: 'need', id: need.livingId }) : undefined;
+  const count = (severity: string) => findings.filter((f) => f.severity === severity).length;
+  const worst = balance.worst;
+  const over = worst !== null && worst.pct > worst.limitPct;
+  return (
+    <header className="screen-only flex h-[57px] flex-none border-b-[1.5px] border-ink">
+      <div className="flex w-[148px] flex-none flex-col justify-center px-3">
+        <Link href="/" className="truncate text-[15px] leading-tight font-bold hover:underline" title="All boats">
+          {design.boat.name}
+        </Link>
+        <span className="text-[11.5px] text-quiet">
+          {design.boat.systemV} V, {design.boat.acRegion}
+        </span>
+      </div>
+      <div className="grid min-w-0 flex-1 grid-cols-5">
+        <Figure
+          label={
+            <>
+              need,{' '}
+              <button type="button" className="plain" onClick={() => setWay((w) => w + 1)} title="Next way of living">
+                {need?.name ?? 'no way of living'}
+              </button>
+            </>
+          }
+          value={need ? round3(need.needAh) : '–'}
+          unit="Ah"
+          aside="a day"
+          {...(openNeed ? { onOpen: openNeed } : {})}
+        />
+        <Figure label="made" value="–" unit="" aside="no sources yet: Charging" />
+        <Figure
+          label="without any source"
+          value={hours === null ? '–' : hours >= 48 ? round3(hours / 24) : round3(hours)}
+          unit={hours === null ? '' : hours >= 48 ? 'days' : 'h'}
+          aside={balance.usableAh > 0 ? `${round3(balance.usableAh)} Ah usable` : 'no bank yet'}
+          {...(openNeed ? { onOpen: openNeed } : {})}
+        />
+        <Figure
+          label="worst drop"
+          value={worst ? round3(worst.pct) : '–'}
+          unit={worst ? '%' : ''}
+          aside={worst ? `of ${round3(worst.limitPct)} %, ${worst.name}` : 'no circuits yet'}
+          breaks={over}
+          {...(worst ? { onOpen: () => select({ kind: 'circuit', id: worst.circuitId }) } : {})}
+        />
+        <div className="min-w-0 border-l border-line px-3 pt-[7px]">
+          <div className="text-[11.5px] text-quiet">to settle</div>
+          <Link href={`/boats/${boatId}/check`} prefetch={false} className={`block truncate hover:underline ${count('stop') > 0 ? 'text-lead' : ''}`}>
+            <span className="reading text-[17px] font-semibold" data-figure>
+              {count('stop')} <span className="text-[13px] font-medium">stop</span>
+            </span>{' '}
+            <span className="text-[11.5px] text-faint">
+              {count('fix')} fix, {count('note')} note
+            </span>
+          </Link>
+        </div>
+      </div>
+    </header>
+  );
+}

@@ -1,0 +1,51 @@
+'use client';
+import { valueAt } from '@/core/design';
+import { useBoat, useStore } from '@/ui/boat/context';
+import { Dialog } from './Dialog';
+
+const shown = (value: unknown): string => (value === null || value === undefined ? 'nothing' : typeof value === 'object' ? JSON.stringify(value).slice(0, 300) : String(value));
+
+/** An edit of ours met another value: both are shown to its author, neither is lost. */
+export function ClashDialog() {
+  const { clashes, design } = useBoat();
+  const store = useStore();
+  const [clash] = clashes;
+  if (!clash) return null;
+  const name = (path: readonly string[]) => {
+    const row = valueAt(design, path.slice(0, 2));
+    const title = typeof row === 'object' && row !== null && 'name' in row ? String(row.name) : (path[0] ?? '');
+    return [title, ...path.slice(2)].join(', ');
+  };
+  return (
+    <Dialog open onClose={() => store.settle(clash, false)} title="Changed in another window meanwhile" about={`Your edit "${clash.edit.label}" was made on a value that has moved on. Choose which stands.`}>
+      <table className="w-full text-left">
+        <thead>
+          <tr className="border-b border-ink text-quiet">
+            <th className="py-1 font-medium">what</th>
+            <th className="font-medium">you saw</th>
+            <th className="font-medium">yours</th>
+            <th className="font-medium">theirs</th>
+          </tr>
+        </thead>
+        <tbody>
+          {clash.conflicts.map((c) => (
+            <tr key={c.path.join('/')} className="border-b border-line align-top">
+              <td className="py-1 pr-2">{name(c.path)}</td>
+              <td className="reading pr-2 break-all text-faint">{shown(c.base)}</td>
+              <td className="reading pr-2 font-semibold break-all text-copper">{shown(c.mine)}</td>
+              <td className="reading font-semibold break-all">{shown(c.theirs)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <div className="mt-4 flex gap-3">
+        <button type="button" className="act" onClick={() => store.settle(clash, true)}>
+          Keep mine
+        </button>
+        <button type="button" className="act" onClick={() => store.settle(clash, false)}>
+          Keep theirs
+        </button>
+      </div>
+    </Dialog>
+  );
+}

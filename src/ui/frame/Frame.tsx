@@ -1,0 +1,112 @@
+'use client';
+/** The frame around every station: balance line, rail, the station, the working, and the title block along the foot. */
+import dynamic from 'next/dynamic';
+import { usePathname, useRouter } from 'next/navigation';
+import { useEffect, useState, type ReactNode } from 'react';
+import { useBoat, useStore } from '@/ui/boat/context';
+import { WorkingPanel } from '@/ui/working/WorkingPanel';
+import { BalanceLine } from './BalanceLine';
+import { ClashDialog } from './ClashDialog';
+import { Dialog } from './Dialog';
+import { Rail } from './Rail';
+import { SHORTCUTS } from './shortcuts';
+import { useKeys } from './useKeys';
+
+const Palette = dynamic(() => import('./Palette'), { ssr: false });
+
+function toggleNight(): void {
+  const night = document.documentElement.dataset.scheme !== 'night';
+  if (night) document.documentElement.dataset.scheme = 'night';
+  else delete document.documentElement.dataset.scheme;
+  localStorage.setItem('solenix-scheme', night ? 'night' : 'day');
+}
+
+function Notice() {
+  const { notice } = useBoat();
+  const [gone, setGone] = useState(0);
+  useEffect(() => {
+    if (notice?.tone !== 'said') return;
+    const timer = setTimeout(() => setGone(notice.id), 5000);
+    return () => clearTimeout(timer);
+  }, [notice]);
+  if (!notice || notice.id === gone) return <div role="status" />;
+  return (
+    <div role={notice.tone === 'refused' ? 'alert' : 'status'} className={`flex min-w-0 items-baseline gap-3 ${notice.tone === 'refused' ? 'font-semibold text-lead' : 'text-ink'}`}>
+      <span className="truncate" title={notice.text}>
+        {notice.text}
+      </span>
+      {notice.tone === 'refused' ? (
+        <button type="button" className="plain flex-none" onClick={() => setGone(notice.id)}>
+          understood
+        </button>
+      ) : null}
+    </div>
+  );
+}
+
+export function Frame({ boatId, children }: { boatId: string; children: ReactNode }) {
+  const store = useStore();
+  const { revision, link, pending, undo, redo } = useBoat();
+  const router = useRouter();
+  const station = usePathname().split('/')[3] ?? 'survey';
+  const [finding, setFinding] = useState(false);
+  const [listing, setListing] = useState(false);
+  useKeys({
+    go: (s) => router.push(`/boats/${boatId}/${s}`),
+    find: () => setFinding(true),
+    list: () => setListing(true),
+    undo: () => void store.step('undo'),
+    redo: () => void store.step('redo'),
+  });
+  const state = link === 'offline' ? `not saved yet: the server does not answer, ${pending} kept here` : pending > 0 ? 'saving' : `saved, revision ${revision}`;
+  return (
+    <div className="print-frame flex h-dvh min-w-[1000px] flex-col overflow-hidden">
+      <BalanceLine boatId={boatId} />
+      <div className="print-frame flex min-h-0 flex-1">
+        <Rail boatId={boatId} current={station} />
+        <main className="print-frame min-w-0 flex-1 overflow-hidden border-l border-line bg-sheet">{children}</main>
+        {station === 'build' ? null : <WorkingPanel />}
+      </div>
+      <footer className="screen-only flex h-[27px] flex-none items-center gap-5 border-t border-line px-3 text-[12px] text-quiet">
+        <button type="button" onClick={() => setFinding(true)}>
+          <kbd>Ctrl K</kbd> find anything
+        </button>
+        <button type="button" disabled={!undo} title={undo ? `Take back: ${undo}` : 'Nothing to take back'} onClick={() => void store.step('undo')}>
+          <kbd>Ctrl Z</kbd> take back
+        </button>
+        <button type="button" disabled={!redo} title={redo ? `Put back: ${redo}` : 'Nothing to put back'} onClick={() => void store.step('redo')}>
+          <kbd>Ctrl Y</kbd> put back
+        </button>
+        <button type="button" onClick={() => setListing(true)}>
+          <kbd>?</kbd> keys
+        </button>
+        <button type="button" onClick={toggleNight}>
+          night or day
+        </button>
+        <div className="min-w-0 flex-1 text-right">
+          <Notice />
+        </div>
+        <span className={`flex-none ${link === 'offline' ? 'font-semibold text-lead' : ''}`} data-testid="saved">
+          {state}
+        </span>
+      </footer>
+      {finding ? <Palette boatId={boatId} onClose={() => setFinding(false)} onShortcuts={() => setListing(true)} onNight={toggleNight} /> : null}
+      <Dialog open={listing} onClose={() => setListing(false)} title="Keys">
+        <table className="w-full">
+          <tbody>
+            {SHORTCUTS.map((s) => (
+              <tr key={s.keys + s.where} className="border-b border-line">
+                <td className="py-1 pr-4 whitespace-nowrap">
+                  <kbd>{s.keys}</kbd>
+                </td>
+                <td className="pr-4">{s.what}</td>
+                <td className="text-faint">{s.where}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </Dialog>
+      <ClashDialog />
+    </div>
+  );
+}

@@ -1,0 +1,46 @@
+'use client';
+import { useEffect, useRef } from 'react';
+import { STATIONS } from './stations';
+
+interface Acts {
+  readonly go: (station: string) => void;
+  readonly find: () => void;
+  readonly list: () => void;
+  readonly undo: () => void;
+  readonly redo: () => void;
+}
+
+const writing = (target: EventTarget | null): boolean => target instanceof HTMLElement && target.closest('input, textarea, select, [contenteditable], [role="dialog"]') !== null;
+
+/** Keys that work everywhere. Sheets take letters for themselves, so G waits for its letter only outside them. */
+export function useKeys(acts: Acts): void {
+  const latest = useRef(acts);
+  useEffect(() => {
+    latest.current = acts;
+  });
+  useEffect(() => {
+    let waiting = 0;
+    const onKey = (e: KeyboardEvent) => {
+      const { go, find, list, undo, redo } = latest.current;
+      const key = e.key.toLowerCase();
+      const mod = e.ctrlKey || e.metaKey;
+      if (mod && key === 'k') find();
+      else if (writing(e.target)) return;
+      else if (mod && key === 'z' && !e.shiftKey) undo();
+      else if (mod && (key === 'y' || (key === 'z' && e.shiftKey))) redo();
+      else if (mod || e.altKey) return;
+      else if (e.key === '?') list();
+      else if (e.defaultPrevented) return;
+      else if (Date.now() - waiting < 1500) {
+        waiting = 0;
+        const station = STATIONS.find((s) => s.key === key);
+        if (!station) return;
+        go(station.id);
+      } else if (key === 'g') waiting = Date.now();
+      else return;
+      e.preventDefault();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, []);
+}

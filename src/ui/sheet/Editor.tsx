@@ -1,0 +1,63 @@
+import { useEffect, useId, useRef } from 'react';
+import type { Entry } from './Sheet';
+import type { Column } from './types';
+
+interface Props<Row> {
+  readonly entry: Entry;
+  readonly column: Column<Row> | undefined;
+  readonly onTyping: (text: string) => void;
+  readonly onCommit: (text: string, then: 'down' | 'right' | 'left' | 'stay') => void;
+  readonly onCancel: () => void;
+}
+
+/** The entry in a cell. What is not understood stays, with the reason under it. */
+export function Editor<Row>({ entry, column, onTyping, onCommit, onCancel }: Props<Row>) {
+  const input = useRef<HTMLInputElement>(null);
+  const done = useRef(false);
+  const id = useId();
+  useEffect(() => {
+    const field = input.current;
+    field?.focus();
+    field?.setSelectionRange(field.value.length, field.value.length);
+  }, []);
+  return (
+    <>
+      <input
+        ref={input}
+        className="cell-editor"
+        aria-label={column?.title}
+        aria-invalid={entry.message !== null}
+        aria-describedby={entry.message ? `${id}-message` : undefined}
+        list={column?.options ? `${id}-options` : undefined}
+        value={entry.text}
+        spellCheck={false}
+        onChange={(e) => onTyping(e.target.value)}
+        onBlur={() => {
+          if (!done.current) onCommit(entry.text, 'stay');
+        }}
+        onKeyDown={(e) => {
+          e.stopPropagation();
+          if (e.key === 'Enter') onCommit(entry.text, 'down');
+          else if (e.key === 'Tab') onCommit(entry.text, e.shiftKey ? 'left' : 'right');
+          else if (e.key === 'Escape') {
+            done.current = true;
+            onCancel();
+          } else return;
+          e.preventDefault();
+        }}
+      />
+      {column?.options ? (
+        <datalist id={`${id}-options`}>
+          {column.options.map((o) => (
+            <option key={o} value={o} />
+          ))}
+        </datalist>
+      ) : null}
+      {entry.message ? (
+        <div id={`${id}-message`} role="alert" className="cell-message">
+          {entry.message}
+        </div>
+      ) : null}
+    </>
+  );
+}

@@ -1,0 +1,263 @@
+'use client';
+/** A dense, editable sheet. Arrows move, typing edits, Enter and Tab take the entry, blocks are copied and pasted. */
+import { useCallback, useEffect, useId, useMemo, useRef, useState, type ClipboardEvent, type KeyboardEvent } from 'react';
+import { toBlock } from '@/core/format/csv';
+import { Editor } from './Editor';
+import { layBlock } from './paste';
+import { SheetHead, type Sorting } from './SheetHead';
+import { SheetRow } from './SheetRow';
+import type { Change, Column } from './types';
+
+interface Props<Row extends { readonly id: string }> {
+  readonly label: string;
+  readonly rows: readonly Row[];
+  readonly columns: readonly Column<Row>[];
+  readonly selectedId: string | null;
+  readonly onSelect: (row: Row) => void;
+  readonly onChange: (change: Change<Row>) => void;
+  /** What the unfinished entry would do; null when it is given up. */
+  readonly onLook?: (change: Change<Row> | null) => void;
+  readonly onDelete?: (rows: readonly Row[]) => void;
+  readonly onDuplicate?: (row: Row) => void;
+  readonly onRefuse: (message: string) => void;
+  readonly blank?: () => Row;
+  readonly most?: number;
+  readonly filter?: string;
+  readonly onRowKey?: (event: KeyboardEvent, row: Row) => void;
+}
+
+interface Cell {
+  readonly row: number;
+  readonly col: number;
+}
+
+export interface Entry {
+  readonly rowId: string;
+  readonly col: number;
+  readonly text: string;
+  readonly message: string | null;
+}
+
+export function Sheet<Row extends { readonly id: string }>(props: Props<Row>) {
+  const { label, columns, selectedId, onSelect, onChange, onLook, onDelete, onDuplicate, onRefuse, blank, most = 500, filter = '', onRowKey } = props;
+  const [sorting, setSorting] = useState<Sorting | null>(null);
+  const [active, setActive] = useState<Cell>({ row: 0, col: 0 });
+  const [anchor, setAnchor] = useState<Cell | null>(null);
+  const [entry, setEntry] = useState<Entry | null>(null);
+  /** The row as it stood before the entry began: what is shown meanwhile already has the entry in it. */
+  const [origin, setOrigin] = useState<Row | null>(null);
+  const grid = useRef<HTMLDivElement>(null);
+  const gridId = useId();
+
+  const rows = useMemo(() => {
+    const wanted = filter.trim().toLowerCase();
+    const kept = wanted === '' ? [...props.rows] : props.rows.filter((row) => columns.some((c) => (c.show ?? c.text)(row).toLowerCase().includes(wanted)));
+    const column = sorting && columns.find((c) => c.key === sorting.key);
+    if (!column) return kept;
+    const value = column.sort ?? column.text;
+    const direction = sorting.down ? -1 : 1;
+    return kept.sort((a, b) => {
+      const [x, y] = [value(a), value(b)];
+      return direction * (typeof x === 'number' && typeof y === 'number' ? x - y : String(x).localeCompare(String(y), 'en', { numeric: true }));
+    });
+  }, [props.rows, columns, filter, sorting]);
+
+  const at: Cell = { row: Math.min(active.row, Math.max(0, rows.length - 1)), col: Math.min(active.col, columns.length - 1) };
+  const row = rows[at.row];
+  const column = columns[at.col];
+
+  const go = useCallback(
+    (to: Cell, extend = false) => {
+      const next = { row: Math.max(0, Math.min(rows.length - 1, to.row)), col: Math.max(0, Math.min(columns.length - 1, to.col)) };
+      setAnchor((old) => (extend ? (old ?? at) : null));
+      setActive(next);
+      const target = rows[next.row];
+      if (target && target.id !== selectedId) onSelect(target);
+    },
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- at is the present cell, read when the key comes
+    [rows, columns, selectedId, onSelect, at.row, at.col],
+  );
+
+  useEffect(() => {
+    grid.current?.querySelector('[data-active="true"]')?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+  }, [at.row, at.col]);
+
+  const close = useCallback(() => {
+    setEntry(null);
+    onLook?.(null);
+    grid.current?.focus({ preventScroll: true });
+  }, [onLook]);
+
+  const begin = (text: string | null) => {
+    if (!row || !column?.write) return;
+    setOrigin(row);
+    setEntry({ rowId: row.id, col: at.col, text: text ?? column.text(row), message: null });
+  };
+
+  /** Takes the text into the cell. @returns whether it was understood. */
+  const commit = (text: string): boolean => {
+    const target = origin;
+    const into = entry && columns[entry.col];
+    if (!entry || !target || !into?.write) return true;
+    if (text === into.text(target)) {
+      close();
+      return true;
+    }
+    const parsed = into.write(target, text);
+    if (!parsed.ok) {
+      setEntry({ ...entry, text, message: parsed.message });
+      return false;
+    }
+    close();
+    onChange({ label: `${into.title} of ${nameOf(target)}`, patches: [{ row: target, patch: parsed.value }], added: [] });
+    return true;
+  };
+
+  const typing = (text: string) => {
+    if (!entry) return;
+    const target = origin;
+    const into = columns[entry.col];
+    const parsed = target && into?.write?.(target, text);
+    setEntry({ ...entry, text, message: null });
+    if (target && parsed?.ok) onLook?.({ label: '', patches: [{ row: target, patch: parsed.value }], added: [] });
+  };
+
+  const chosen = () => {
+    const a = anchor ?? at;
+    return { top: Math.min(a.row, at.row), bottom: Math.max(a.row, at.row), left: Math.min(a.col, at.col), right: Math.max(a.col, at.col) };
+  };
+
+  const clear = () => {
+    const { top, bottom, left, right } = chosen();
+    const patches = rows.slice(top, bottom + 1).flatMap((r) => {
+      let patch: Partial<Row> = {};
+      for (const c of columns.slice(left, right + 1)) {
+        const parsed = c.write?.(r, '');
+        if (parsed?.ok) patch = { ...patch, ...parsed.value };
+      }
+      return Object.keys(patch).length > 0 ? [{ row: r, patch }] : [];
+    });
+    if (patches.length > 0) onChange({ label: 'clear cells', patches, added: [] });
+    else onRefuse('This cell cannot be empty.');
+  };
+
+  const onKeyDown = (event: KeyboardEvent<HTMLDivElement>) => {
+    if (entry || event.target !== grid.current) return;
+    const moves: Record<string, Cell> = {
+      ArrowUp: { row: at.row - 1, col: at.col },
+      ArrowDown: { row: at.row + 1, col: at.col },
+      ArrowLeft: { row: at.row, col: at.col - 1 },
+      ArrowRight: { row: at.row, col: at.col + 1 },
+      Home: { row: event.ctrlKey ? 0 : at.row, col: 0 },
+      End: { row: event.ctrlKey ? rows.length - 1 : at.row, col: columns.length - 1 },
+      PageUp: { row: at.row - 12, col: at.col },
+      PageDown: { row: at.row + 12, col: at.col },
+    };
+    const move = moves[event.key];
+    if (event.altKey) return row && onRowKey?.(event, row);
+    if (move) go(move, event.shiftKey);
+    else if (event.key === 'Enter' || event.key === 'F2') begin(null);
+    else if (event.key === ' ' && column?.yesNo && row) onChangeYesNo(row, column);
+    else if ((event.key === 'Delete' || event.key === 'Backspace') && (event.ctrlKey || event.metaKey)) onDelete?.(rows.slice(chosen().top, chosen().bottom + 1));
+    else if (event.key === 'Delete' || event.key === 'Backspace') clear();
+    else if (event.key.toLowerCase() === 'd' && (event.ctrlKey || event.metaKey) && row) onDuplicate?.(row);
+    else if (event.key.length === 1 && !event.ctrlKey && !event.metaKey && event.key !== '?') begin(event.key);
+    else return;
+    event.preventDefault();
+  };
+
+  const onChangeYesNo = (target: Row, into: Column<Row>) => {
+    const parsed = into.write?.(target, into.text(target) === 'yes' ? 'no' : 'yes');
+    if (parsed?.ok) onChange({ label: `${into.title} of ${nameOf(target)}`, patches: [{ row: target, patch: parsed.value }], added: [] });
+  };
+
+  const onCopy = (event: ClipboardEvent) => {
+    if (entry) return;
+    const { top, bottom, left, right } = chosen();
+    event.clipboardData.setData('text/plain', toBlock(rows.slice(top, bottom + 1).map((r) => columns.slice(left, right + 1).map((c) => c.text(r)))));
+    event.preventDefault();
+  };
+
+  const onPaste = (event: ClipboardEvent) => {
+    if (entry) return;
+    event.preventDefault();
+    const result = layBlock(event.clipboardData.getData('text/plain'), rows, columns, rows.length === 0 ? { row: 0, col: 0 } : at, blank, most);
+    if (!result.ok) onRefuse(result.message);
+    else if (result.change.patches.length + result.change.added.length > 0) onChange(result.change);
+  };
+
+  const range = chosen();
+  const pick = useCallback(
+    (rowIndex: number, col: number, extend: boolean) => {
+      go({ row: rowIndex, col }, extend);
+      grid.current?.focus({ preventScroll: true });
+    },
+    [go],
+  );
+  const open = useCallback(
+    (rowIndex: number, col: number) => {
+      const target = rows[rowIndex];
+      const into = columns[col];
+      if (!target || !into?.write) return;
+      setOrigin(target);
+      setEntry({ rowId: target.id, col, text: into.text(target), message: null });
+    },
+    [rows, columns],
+  );
+
+  return (
+    <div
+      ref={grid}
+      role="grid"
+      aria-label={label}
+      aria-rowcount={rows.length + 1}
+      aria-colcount={columns.length}
+      aria-activedescendant={row ? `${gridId}-${row.id}-${at.col}` : undefined}
+      tabIndex={0}
+      className="sheet"
+      onKeyDown={onKeyDown}
+      onCopy={onCopy}
+      onPaste={onPaste}
+    >
+      <div role="rowgroup" className="sheet-head">
+        <SheetHead columns={columns} sorting={sorting} onSort={setSorting} />
+      </div>
+      <div role="rowgroup">
+        {rows.map((r, i) => (
+          <SheetRow
+            key={r.id}
+            row={r}
+            index={i}
+            gridId={gridId}
+            columns={columns}
+            selected={r.id === selectedId}
+            activeCol={i === at.row ? at.col : -1}
+            left={i >= range.top && i <= range.bottom && anchor ? range.left : -1}
+            right={i >= range.top && i <= range.bottom && anchor ? range.right : -1}
+            onPick={pick}
+            onOpen={open}
+            entry={entry?.rowId === r.id ? entry : null}
+            editor={
+              entry?.rowId === r.id ? (
+                <Editor
+                  entry={entry}
+                  column={columns[entry.col]}
+                  onTyping={typing}
+                  onCommit={(text, then) => {
+                    if (!commit(text)) return;
+                    if (then === 'down') go({ row: at.row + 1, col: at.col });
+                    else if (then === 'right') go({ row: at.row, col: at.col + 1 });
+                    else if (then === 'left') go({ row: at.row, col: at.col - 1 });
+                  }}
+                  onCancel={close}
+                />
+              ) : null
+            }
+          />
+        ))}
+      </div>
+    </div>
+  );
+}
+
+const nameOf = (row: object): string => ('name' in row && typeof row.name === 'string' ? row.name : 'row');

@@ -1,0 +1,98 @@
+'use client';
+import type { WorkingLine } from '@/core';
+import { useAnalysis, useBoat, useSelected, useWorking } from '@/ui/boat/context';
+
+function Line({ line }: { line: WorkingLine }) {
+  return (
+    <li className="border-b border-line py-[5px]">
+      <div className="flex items-baseline justify-between gap-3">
+        <span className="text-quiet">{line.label}</span>
+        <span className={`reading flex-none font-semibold ${line.breaks ? 'text-lead' : ''} ${line.mark ? `tone-${line.mark}` : ''}`}>{line.text}</span>
+      </div>
+      {line.formula ? <div className="reading text-[12px]">{line.formula}</div> : null}
+      {line.source || line.mark ? (
+        <div className="text-[11.5px] text-faint">
+          {line.mark ? <b className="font-semibold">{line.mark}</b> : null}
+          {line.mark && line.source ? ', ' : ''}
+          {line.source}
+        </div>
+      ) : null}
+    </li>
+  );
+}
+
+/** The arithmetic behind whatever is selected, as in a notebook. */
+export function WorkingPanel() {
+  const working = useWorking();
+  const [selected] = useSelected();
+  const { findings } = useAnalysis();
+  const { design } = useBoat();
+  if (!selected || !working)
+    return (
+      <aside aria-label="The working" className="screen-only w-[322px] flex-none overflow-y-auto border-l border-line p-4 text-quiet">
+        <h2 className="mb-2 text-[14px] font-bold text-ink">The working</h2>
+        <p>Select a row, or one of the figures above: every line of its arithmetic stands here, with its units, where each figure comes from, and what the next size either way would change.</p>
+        <ul className="mt-4 space-y-1">
+          <li className="tone-measured">measured aboard</li>
+          <li>the maker&apos;s figure</li>
+          <li>
+            <span className="tone-typical">typical of its kind</span>
+          </li>
+          <li>
+            <span className="tone-estimated">estimated or assumed</span>
+          </li>
+        </ul>
+      </aside>
+    );
+  const about = findings.filter((f) => f.about.id === selected.id || (selected.kind === 'circuit' && design.circuits.find((c) => c.id === selected.id)?.taps.some((t) => t.serves.id === f.about.id && f.about.kind === 'load')));
+  return (
+    <aside aria-label="The working" aria-live="polite" tabIndex={0} className="screen-only w-[322px] flex-none overflow-y-auto border-l border-line p-4">
+      <h2 className="mb-1 text-[14px] font-bold">{working.title}</h2>
+      {about.map((f) => (
+        <div key={f.id} className={`my-2 ${f.severity === 'note' ? 'border-l-4 border-line pl-[10px]' : 'caution'}`}>
+          <b className="font-semibold">
+            {f.severity}: {f.title}
+          </b>
+          <p className="text-[12px]">
+            {f.why} <i>{f.todo}</i>
+          </p>
+        </div>
+      ))}
+      {working.neighbours.length > 0 ? (
+        <div className="my-3 grid border border-ink" style={{ gridTemplateColumns: `repeat(${working.neighbours.length}, 1fr)` }}>
+          {working.neighbours.map((n) => (
+            <div key={n.label} className={`border-l border-line p-2 first:border-l-0 ${n.label === 'chosen' || n.label === 'pinned' ? 'bg-wash' : ''}`}>
+              <div className="text-[11.5px] text-quiet">{n.label}</div>
+              <div className={`reading font-semibold ${n.label === 'pinned' ? 'text-copper' : ''}`}>{n.size}</div>
+              {n.figures.map((f) => (
+                <div key={f} className={`text-[11.5px] ${f.startsWith('fails') ? 'text-lead' : 'text-quiet'}`}>
+                  {f}
+                </div>
+              ))}
+            </div>
+          ))}
+        </div>
+      ) : null}
+      {working.margins.length > 0 ? (
+        <p className="mb-2">
+          Good to <span className="reading font-semibold">{working.margins.join(', ')}</span>
+        </p>
+      ) : null}
+      {working.cautions.map((c) => (
+        <p key={c} className="caution my-2">
+          {c}
+        </p>
+      ))}
+      {working.sections.map((s) => (
+        <section key={s.title} className="mt-3">
+          <h3 className="border-b border-ink font-semibold">{s.title}</h3>
+          <ul>
+            {s.lines.map((l, i) => (
+              <Line key={`${l.label}-${i}`} line={l} />
+            ))}
+          </ul>
+        </section>
+      ))}
+    </aside>
+  );
+}
