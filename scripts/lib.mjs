@@ -52,12 +52,19 @@ export function freePort(wanted) {
 
 /** Starts the production server on a data folder. */
 export const serve = (port, data, stdio = 'inherit') =>
-  spawn(process.execPath, [next, 'start', '-H', process.env.HOST ?? '127.0.0.1', '-p', String(port)], { cwd: root, stdio, env: { ...env, SOLENIX_DATA: data } });
+  spawn(process.execPath, [next, 'start', '-H', process.env.HOST ?? '127.0.0.1', '-p', String(port)], {
+    cwd: root,
+    stdio,
+    env: { ...env, SOLENIX_DATA: data },
+  });
 
 /** Waits until the server answers. */
 export async function answering(url, patienceMs = 30_000) {
-  for (const until = Date.now() + patienceMs; Date.now() < until; ) {
-    const ok = await fetch(url).then((r) => r.ok, () => false);
+  for (const until = Date.now() + patienceMs; Date.now() < until;) {
+    const ok = await fetch(url).then(
+      (r) => r.ok,
+      () => false,
+    );
     if (ok) return;
     await new Promise((r) => setTimeout(r, 100));
   }

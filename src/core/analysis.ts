@@ -85,7 +85,9 @@ export function analyse(design: Design, memory: Memory = createMemory()): Analys
     c.taps.flatMap((tap): readonly DemandItem[] => {
       if (tap.serves.kind === 'panel') return panelItems.get(tap.serves.id) ?? [];
       const load = tap.serves.kind === 'load' ? loads.get(tap.serves.id) : undefined;
-      return load ? [{ loadId: load.id, name: load.name, currentA: currentOf(load).workingA, runsLong: load.runsLong, brief: load.duty !== null }] : [];
+      return load
+        ? [{ loadId: load.id, name: load.name, currentA: currentOf(load).workingA, runsLong: load.runsLong, brief: load.duty !== null }]
+        : [];
     });
   const circuitSurge = (c: Circuit): Surge | null =>
     c.taps.reduce<Surge | null>((worst, tap) => {
@@ -135,11 +137,26 @@ export function analyse(design: Design, memory: Memory = createMemory()): Analys
     const panel = circuit.from.kind === 'panel' ? (panels.get(circuit.from.id) ?? null) : null;
     const passes = placesPassed(circuit, upstream.place, served, fed, places);
     const lengths = tapLengths(design, circuit, loads, panels, upstream.place);
-    const downstream = circuit.taps.map((t): readonly DemandItem[] => (t.serves.kind === 'panel' ? (panelItems.get(t.serves.id) ?? []) : circuitTapItem(served, t.serves.id, currentOf)));
+    const downstream = circuit.taps.map((t): readonly DemandItem[] =>
+      t.serves.kind === 'panel' ? (panelItems.get(t.serves.id) ?? []) : circuitTapItem(served, t.serves.id, currentOf),
+    );
     const belowSurge = circuit.taps.map((t) => (t.serves.kind === 'panel' ? (panelSurge.get(t.serves.id) ?? null) : null));
     const demandKey = downstream.flatMap((items, i) => (fed[i] ? items.flatMap((d) => [d.currentA, d.runsLong, d.brief]) : []));
     const surgeKey = belowSurge.flatMap((s) => (s ? [s.addsA, s.seconds, s.name] : [null]));
-    const deps = [circuit, house, boat, volts, panel, ...passes, ...lengths, ...served, ...fed, ...demandKey, ...surgeKey, ...upstreamKey(upstream, design)];
+    const deps = [
+      circuit,
+      house,
+      boat,
+      volts,
+      panel,
+      ...passes,
+      ...lengths,
+      ...served,
+      ...fed,
+      ...demandKey,
+      ...surgeKey,
+      ...upstreamKey(upstream, design),
+    ];
     const kept = memory.circuits.get(circuit.id);
     let result: CircuitResult;
     if (kept && same(kept.deps, deps)) result = kept.result;
@@ -175,7 +192,8 @@ export function analyse(design: Design, memory: Memory = createMemory()): Analys
 
   const circuits = design.circuits.flatMap((c) => results.get(c.id) ?? []);
   const circuitOfLoad = new Map<string, string>();
-  for (const c of design.circuits) for (const t of c.taps) if (t.serves.kind === 'load' && !circuitOfLoad.has(t.serves.id)) circuitOfLoad.set(t.serves.id, c.id);
+  for (const c of design.circuits)
+    for (const t of c.taps) if (t.serves.kind === 'load' && !circuitOfLoad.has(t.serves.id)) circuitOfLoad.set(t.serves.id, c.id);
   return {
     volts,
     banks,
@@ -186,7 +204,18 @@ export function analyse(design: Design, memory: Memory = createMemory()): Analys
   };
 }
 
-const NOWHERE: Upstream = { bank: null, chain: [], dropV: 0, hotOhm: 0, coldOhm: 0, faultHotOhm: 0, bankDemandA: 0, place: null, atBank: false, feederRatingA: null };
+const NOWHERE: Upstream = {
+  bank: null,
+  chain: [],
+  dropV: 0,
+  hotOhm: 0,
+  coldOhm: 0,
+  faultHotOhm: 0,
+  bankDemandA: 0,
+  place: null,
+  atBank: false,
+  feederRatingA: null,
+};
 
 /** What of an upstream can change a result, as primitives; the bank by its row in the design, which keeps its identity. */
 const upstreamKey = (u: Upstream, design: Design): unknown[] => [
@@ -226,7 +255,13 @@ function placesPassed(
 }
 
 /** Estimated length of each segment, m, from the positions of its two ends. */
-function tapLengths(design: Design, circuit: Circuit, loads: ReadonlyMap<string, Load>, panels: ReadonlyMap<string, Panel>, start: Place | null): number[] {
+function tapLengths(
+  design: Design,
+  circuit: Circuit,
+  loads: ReadonlyMap<string, Load>,
+  panels: ReadonlyMap<string, Panel>,
+  start: Place | null,
+): number[] {
   const at = (serves: Circuit['taps'][number]['serves']) => {
     const load = serves.kind === 'load' ? loads.get(serves.id) : undefined;
     const panel = serves.kind === 'panel' ? panels.get(serves.id) : undefined;
@@ -234,5 +269,7 @@ function tapLengths(design: Design, circuit: Circuit, loads: ReadonlyMap<string,
   };
   const points = new Map(circuit.taps.map((t) => [t.id, at(t.serves)]));
   const source = placePoint(design, start?.id ?? null);
-  return circuit.taps.map((t) => pathM((t.parent === null ? undefined : points.get(t.parent)) ?? source, points.get(t.id) ?? source, design.house.slackM));
+  return circuit.taps.map((t) =>
+    pathM((t.parent === null ? undefined : points.get(t.parent)) ?? source, points.get(t.id) ?? source, design.house.slackM),
+  );
 }

@@ -62,7 +62,10 @@ test.each(of('curve'))('%s', (_, c) => {
   const family = findFamily(c.given.family as string);
   if (!family) throw new Error(c.id);
   const time = openingTime(family, num(c, 'multiple_of_rating'));
-  for (const [key, actual] of [['fastest_s', time.fastestS], ['slowest_s', time.slowestS]] as const) {
+  for (const [key, actual] of [
+    ['fastest_s', time.fastestS],
+    ['slowest_s', time.slowestS],
+  ] as const) {
     if (c.expect[key] === null) expect(actual).toBeNull();
     else near(actual, c.expect[key], c.relTol);
   }

@@ -99,7 +99,10 @@ export function analyseCircuit(input: CircuitInput, otherInput: CircuitInput, un
   const own = side(input);
   const other = side(otherInput);
   const { circuit } = input;
-  const surge = input.surges.reduce<CircuitInput['surges'][number] | null>((most, s) => (most && most.circuitA >= s.circuitA ? most : s), null);
+  const surge = input.surges.reduce<CircuitInput['surges'][number] | null>(
+    (most, s) => (most && most.circuitA >= s.circuitA ? most : s),
+    null,
+  );
   const result: CircuitResult = {
     id: circuit.id,
     no: circuit.no,

@@ -1,6 +1,17 @@
 /** Boats on file: list, open, edit, undo, redo. Every write is one transaction; a stale edit is answered, never merged silently. */
 import { and, asc, desc, eq, gt, isNull } from 'drizzle-orm';
-import { applyEdit, brokenReferences, DesignSchema, inverseOps, valueAt, type Conflict, type Design, type Edit, type Op, type ReadProblem } from '@/core/design';
+import {
+  applyEdit,
+  brokenReferences,
+  DesignSchema,
+  inverseOps,
+  valueAt,
+  type Conflict,
+  type Design,
+  type Edit,
+  type Op,
+  type ReadProblem,
+} from '@/core/design';
 import * as v from 'valibot';
 import type { Db } from './database';
 import { boats, edits } from './tables';
@@ -66,7 +77,9 @@ export function listBoats(db: Db): BoatSummary[] {
 }
 
 export function createBoat(db: Db, id: string, design: Design, now: number): void {
-  db.insert(boats).values({ id, name: design.boat.name, revision: 0, design: JSON.stringify(design), createdAt: now, updatedAt: now }).run();
+  db.insert(boats)
+    .values({ id, name: design.boat.name, revision: 0, design: JSON.stringify(design), createdAt: now, updatedAt: now })
+    .run();
 }
 
 /** Marks a boat as thrown away, or takes it back; the row and its history stay. */
@@ -87,7 +100,11 @@ const stepLabels = (db: Db, boatId: string): { undo: string | null; redo: string
 };
 
 export function openBoat(db: Db, id: string): OpenBoat | null {
-  const row = db.select().from(boats).where(and(eq(boats.id, id), isNull(boats.deletedAt))).get();
+  const row = db
+    .select()
+    .from(boats)
+    .where(and(eq(boats.id, id), isNull(boats.deletedAt)))
+    .get();
   return row ? { id, revision: row.revision, design: JSON.parse(row.design) as Design, ...stepLabels(db, id) } : null;
 }
 
@@ -101,7 +118,14 @@ export function editsSince(db: Db, boatId: string, revision: number): EditRecord
     .orderBy(asc(edits.revision))
     .limit(500)
     .all()
-    .map((row) => ({ revision: row.revision, editId: row.editId, label: row.label, kind: row.kind, ops: JSON.parse(row.ops) as Op[], ...labels }));
+    .map((row) => ({
+      revision: row.revision,
+      editId: row.editId,
+      label: row.label,
+      kind: row.kind,
+      ops: JSON.parse(row.ops) as Op[],
+      ...labels,
+    }));
 }
 
 /** The ops with the values they really replace, so that their inverse restores what stood there. */
@@ -109,7 +133,12 @@ function settled(design: Design, ops: readonly Op[]): Op[] {
   let current = design;
   return ops.map((op) => {
     const standing = valueAt(current, op.op === 'set' ? op.path : [...op.path, op.row.id]);
-    const real: Op = op.op === 'set' ? { ...op, from: standing ?? null } : op.op === 'drop' && standing !== undefined ? { ...op, row: standing as Op extends { row: infer R } ? R : never } : op;
+    const real: Op =
+      op.op === 'set'
+        ? { ...op, from: standing ?? null }
+        : op.op === 'drop' && standing !== undefined
+          ? { ...op, row: standing as Op extends { row: infer R } ? R : never }
+          : op;
     const next = applyEdit(current, { ops: [real] }, true);
     if (next.ok) current = next.design;
     return real;
@@ -132,7 +161,11 @@ interface Change {
 
 /** Applies a change inside a transaction already open. */
 function write(db: Db, boatId: string, change: Change, now: number): EditResult {
-  const row = db.select().from(boats).where(and(eq(boats.id, boatId), isNull(boats.deletedAt))).get();
+  const row = db
+    .select()
+    .from(boats)
+    .where(and(eq(boats.id, boatId), isNull(boats.deletedAt)))
+    .get();
   if (!row) return { ok: false, reason: 'missing' };
   const design = JSON.parse(row.design) as Design;
   const applied = applyEdit(design, { ops: [...change.ops] }, change.force);
@@ -153,7 +186,10 @@ function write(db: Db, boatId: string, change: Change, now: number): EditResult 
       at: now,
     })
     .run();
-  db.update(boats).set({ revision, design: JSON.stringify(applied.design), name: applied.design.boat.name, updatedAt: now }).where(eq(boats.id, boatId)).run();
+  db.update(boats)
+    .set({ revision, design: JSON.stringify(applied.design), name: applied.design.boat.name, updatedAt: now })
+    .where(eq(boats.id, boatId))
+    .run();
   return { ok: true, record: { revision, editId: change.editId, label: change.label, kind: change.kind, ops, undo: null, redo: null } };
 }
 
@@ -162,35 +198,66 @@ const withLabels = (db: Db, boatId: string, result: EditResult): EditResult =>
 
 /** Applies an author's edit. force: the author has seen the other value and keeps their own. Repeating an edit id answers the first result. */
 export function editBoat(db: Db, boatId: string, edit: Edit, force: boolean, now: number): EditResult {
-  return db.transaction((tx) => {
-    const inner = tx as unknown as Db;
-    const known = inner.select().from(edits).where(and(eq(edits.boatId, boatId), eq(edits.editId, edit.id))).get();
-    if (known) {
-      const record = { revision: known.revision, editId: known.editId, label: known.label, kind: known.kind, ops: JSON.parse(known.ops) as Op[] };
-      return { ok: true, record: { ...record, ...stepLabels(inner, boatId) } };
-    }
-    const result = write(inner, boatId, { editId: edit.id, label: edit.label, ops: edit.ops, kind: 'edit', force }, now);
-    if (result.ok) inner.update(edits).set({ state: 'gone' }).where(and(eq(edits.boatId, boatId), eq(edits.state, 'undone'))).run();
-    return withLabels(inner, boatId, result);
-  }, { behavior: 'immediate' });
+  return db.transaction(
+    (tx) => {
+      const inner = tx as unknown as Db;
+      const known = inner
+        .select()
+        .from(edits)
+        .where(and(eq(edits.boatId, boatId), eq(edits.editId, edit.id)))
+        .get();
+      if (known) {
+        const record = {
+          revision: known.revision,
+          editId: known.editId,
+          label: known.label,
+          kind: known.kind,
+          ops: JSON.parse(known.ops) as Op[],
+        };
+        return { ok: true, record: { ...record, ...stepLabels(inner, boatId) } };
+      }
+      const result = write(inner, boatId, { editId: edit.id, label: edit.label, ops: edit.ops, kind: 'edit', force }, now);
+      if (result.ok)
+        inner
+          .update(edits)
+          .set({ state: 'gone' })
+          .where(and(eq(edits.boatId, boatId), eq(edits.state, 'undone')))
+          .run();
+      return withLabels(inner, boatId, result);
+    },
+    { behavior: 'immediate' },
+  );
 }
 
 /** Takes back the last edit that stands, or puts back the last one taken. Works after a reload and from any window. */
 export function stepBoat(db: Db, boatId: string, step: 'undo' | 'redo', stepId: string, now: number): EditResult {
-  return db.transaction((tx) => {
-    const inner = tx as unknown as Db;
-    const state = step === 'undo' ? 'done' : 'undone';
-    const target = inner
-      .select()
-      .from(edits)
-      .where(and(eq(edits.boatId, boatId), eq(edits.kind, 'edit'), eq(edits.state, state)))
-      .orderBy(step === 'undo' ? desc(edits.revision) : asc(edits.revision))
-      .limit(1)
-      .get();
-    if (!target) return { ok: false, reason: 'nothing' };
-    const ops = JSON.parse(target.ops) as Op[];
-    const result = write(inner, boatId, { editId: stepId, label: target.label, ops: step === 'undo' ? inverseOps(ops) : ops, kind: step, force: true }, now);
-    if (result.ok) inner.update(edits).set({ state: step === 'undo' ? 'undone' : 'done' }).where(and(eq(edits.boatId, boatId), eq(edits.revision, target.revision))).run();
-    return withLabels(inner, boatId, result);
-  }, { behavior: 'immediate' });
+  return db.transaction(
+    (tx) => {
+      const inner = tx as unknown as Db;
+      const state = step === 'undo' ? 'done' : 'undone';
+      const target = inner
+        .select()
+        .from(edits)
+        .where(and(eq(edits.boatId, boatId), eq(edits.kind, 'edit'), eq(edits.state, state)))
+        .orderBy(step === 'undo' ? desc(edits.revision) : asc(edits.revision))
+        .limit(1)
+        .get();
+      if (!target) return { ok: false, reason: 'nothing' };
+      const ops = JSON.parse(target.ops) as Op[];
+      const result = write(
+        inner,
+        boatId,
+        { editId: stepId, label: target.label, ops: step === 'undo' ? inverseOps(ops) : ops, kind: step, force: true },
+        now,
+      );
+      if (result.ok)
+        inner
+          .update(edits)
+          .set({ state: step === 'undo' ? 'undone' : 'done' })
+          .where(and(eq(edits.boatId, boatId), eq(edits.revision, target.revision)))
+          .run();
+      return withLabels(inner, boatId, result);
+    },
+    { behavior: 'immediate' },
+  );
 }

@@ -2,7 +2,8 @@
 import * as v from 'valibot';
 import type { ReadProblem } from '@/core/design';
 
-export const refuse = (status: number, message: string, problems: readonly ReadProblem[] = []): Response => Response.json({ error: message, problems }, { status });
+export const refuse = (status: number, message: string, problems: readonly ReadProblem[] = []): Response =>
+  Response.json({ error: message, problems }, { status });
 
 type Body<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly response: Response };
 
@@ -40,7 +41,11 @@ export async function readText(request: Request, mostBytes: number): Promise<Bod
 }
 
 /** Reads a JSON body through a schema. */
-export async function readBody<S extends v.GenericSchema>(request: Request, schema: S, mostBytes = 2_000_000): Promise<Body<v.InferOutput<S>>> {
+export async function readBody<S extends v.GenericSchema>(
+  request: Request,
+  schema: S,
+  mostBytes = 2_000_000,
+): Promise<Body<v.InferOutput<S>>> {
   const text = await readText(request, mostBytes);
   if (!text.ok) return text;
   let value: unknown;

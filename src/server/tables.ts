@@ -28,5 +28,9 @@ export const edits = sqliteTable(
     state: text('state', { enum: ['done', 'undone', 'gone', 'act'] }).notNull(),
     at: integer('at').notNull(),
   },
-  (t) => [uniqueIndex('edits_revision').on(t.boatId, t.revision), uniqueIndex('edits_edit_id').on(t.boatId, t.editId), index('edits_state').on(t.boatId, t.kind, t.state)],
+  (t) => [
+    uniqueIndex('edits_revision').on(t.boatId, t.revision),
+    uniqueIndex('edits_edit_id').on(t.boatId, t.editId),
+    index('edits_state').on(t.boatId, t.kind, t.state),
+  ],
 );

@@ -1,6 +1,17 @@
 /** The analysis off the pointer's thread: keeps the last results, sends only circuits that changed. */
 import { expose } from 'comlink';
-import { analyse, circuitWorking, createMemory, cutList, loadWorking, needWorking, type Analysis, type CircuitResult, type CutList, type Working } from '@/core';
+import {
+  analyse,
+  circuitWorking,
+  createMemory,
+  cutList,
+  loadWorking,
+  needWorking,
+  type Analysis,
+  type CircuitResult,
+  type CutList,
+  type Working,
+} from '@/core';
 import { share, type Design } from '@/core/design';
 
 export type Selected = { readonly kind: 'circuit' | 'load' | 'need'; readonly id: string };

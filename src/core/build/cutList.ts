@@ -1,7 +1,7 @@
 /** What is cut, crimped, shrunk and labelled: the bill of a design's wiring. Lengths m, masses kg. */
 import type { CircuitResult } from '../circuitResult';
 import type { Circuit, Design, Load, Panel } from '../design';
-import { sizeName } from '../quantity';
+import { FOOT_M, sizeName } from '../quantity';
 import { positiveColour, type Service } from '../rules/colours';
 import { findConductor, type School } from '../rules/conductors';
 import { findFamily } from '../rules/devices';
@@ -52,7 +52,12 @@ export interface CutList {
   readonly totalKg: number;
 }
 
-const SERVICE: Readonly<Partial<Record<Load['group'], Service>>> = { navigation: 'navigation', lights: 'lights', pump: 'pump', blower: 'blower' };
+const SERVICE: Readonly<Partial<Record<Load['group'], Service>>> = {
+  navigation: 'navigation',
+  lights: 'lights',
+  pump: 'pump',
+  blower: 'blower',
+};
 
 /** How a conductor lands on something, by connection kind and size: barrel x stud. */
 export function endName(connection: string, school: School, size: string): string {
@@ -142,7 +147,12 @@ export function cutList(design: Design, circuits: readonly CircuitResult[]): Cut
       const counted = [cut.fromEnd.startsWith('adhesive butt') ? 0 : 1, 1];
       [cut.fromEnd, cut.toEnd].forEach((end, i) => {
         terminals.push([end, hasBarrel(end) ? `pull test ${pull} N` : '', counted[i] ?? 1]);
-        if (hasBarrel(end)) shrink.push([`adhesive heat shrink ${sleeve.boreMm} mm × ${sleeve.lengthMm} mm, ${cut.colour}`, 'over barrel and 25 mm of jacket', 1]);
+        if (hasBarrel(end))
+          shrink.push([
+            `adhesive heat shrink ${sleeve.boreMm} mm × ${sleeve.lengthMm} mm, ${cut.colour}`,
+            'over barrel and 25 mm of jacket',
+            1,
+          ]);
       });
     }
     protection.push([`${result.own.protection.familyName} ${result.own.protection.ratingA} A`, '', 1]);
@@ -153,7 +163,9 @@ export function cutList(design: Design, circuits: readonly CircuitResult[]): Cut
     const before = reels.get(key)?.line;
     const conductor = findConductor(design.boat.ruleSet, cut.size.replace(/ (AWG|mm²)$/, ''));
     const netM = (before?.netM ?? 0) + cut.lengthM;
-    const orderM = netM * (1 + design.house.wastePct / 100);
+    // Rounded up to half a metre or a whole foot, as it is bought.
+    const step = design.boat.lengthUnit === 'ft' ? FOOT_M : 0.5;
+    const orderM = Math.ceil((netM * (1 + design.house.wastePct / 100)) / step - 1e-9) * step;
     reels.set(key, {
       areaMm2: cut.areaMm2,
       line: {

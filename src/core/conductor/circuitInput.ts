@@ -114,7 +114,13 @@ export function circuitInput(g: Gathered): CircuitInput {
     g.panels[i] ? feederDemand(g.school, g.downstream[i] ?? [], house.diversity).demandA : (g.currents[i]?.workingA ?? 0),
   );
   const steadyA = circuit.taps.map((_, i) =>
-    g.panels[i] ? feederDemand(g.school, (g.downstream[i] ?? []).filter((d) => !d.brief), house.diversity).demandA : ownA[i],
+    g.panels[i]
+      ? feederDemand(
+          g.school,
+          (g.downstream[i] ?? []).filter((d) => !d.brief),
+          house.diversity,
+        ).demandA
+      : ownA[i],
   );
   const segmentA = [...ownA];
   for (let i = segmentA.length - 1; i >= 0; i--) {
@@ -139,7 +145,7 @@ export function circuitInput(g: Gathered): CircuitInput {
       name: g.names[i] ?? '',
       ownA: own,
       segmentA: Math.min(segmentA[i] ?? 0, Math.max(workingA, own)),
-      fixedA: constant ? 0 : steadyA[i] ?? own,
+      fixedA: constant ? 0 : (steadyA[i] ?? own),
       powerW: constant ? current.nominalW : 0,
       dropPct: g.panels[i] ? house.feederDropPct : load?.critical ? house.criticalDropPct : house.generalDropPct,
       minV: load?.minV ?? surgeFloorV,
@@ -150,7 +156,17 @@ export function circuitInput(g: Gathered): CircuitInput {
   const surges = taps.flatMap((tap, i): Surge[] => {
     if (tap.current?.surgeA != null) {
       const addsA = tap.current.surgeA - tap.current.workingA;
-      return [{ tapIndex: i, name: tap.name, circuitA: workingA + addsA, loadA: tap.current.surgeA, addsA, seconds: tap.current.surgeS, minV: tap.minV }];
+      return [
+        {
+          tapIndex: i,
+          name: tap.name,
+          circuitA: workingA + addsA,
+          loadA: tap.current.surgeA,
+          addsA,
+          seconds: tap.current.surgeS,
+          minV: tap.minV,
+        },
+      ];
     }
     const below = g.belowSurge[i];
     return below ? [{ ...below, tapIndex: i, circuitA: workingA + below.addsA, loadA: tap.ownA + below.addsA, minV: 0 }] : [];

@@ -77,7 +77,12 @@ export function heatAt(b: Bench, c: Candidate): Heat {
 
 /** Loop resistance of one segment at the temperature its own current brings, ohm. */
 function segmentOhm(b: Bench, c: Candidate, heat: Heat, tap: TapInput, currentA: number): number {
-  const t = conductorTempC(heat.derating.ambientC, heat.derating.ratingC, currentA * Math.sqrt(dutyFraction(b.input.duty, c.conductor.areaMm2)), heat.izA);
+  const t = conductorTempC(
+    heat.derating.ambientC,
+    heat.derating.ratingC,
+    currentA * Math.sqrt(dutyFraction(b.input.duty, c.conductor.areaMm2)),
+    heat.izA,
+  );
   return (2 * conductorOhm(c.conductor.r20OhmPerKm, tap.lengthM, t) * b.input.copperFactor) / c.legs + SEGMENT_JOINTS_OHM;
 }
 
@@ -157,7 +162,8 @@ export function surgeAt(b: Bench, c: Candidate, heat = heatAt(b, c)): SurgeDrop 
     }
     const loadV = sagV - upstreamV - ownV;
     const room = loadV - surge.minV;
-    if (!worst || room < worst.loadV - worst.minV) worst = { surgeIndex, sagV, loadV, minV: surge.minV, upstreamV, ownV, passes: room >= -1e-9 };
+    if (!worst || room < worst.loadV - worst.minV)
+      worst = { surgeIndex, sagV, loadV, minV: surge.minV, upstreamV, ownV, passes: room >= -1e-9 };
   });
   return worst;
 }

@@ -1,7 +1,19 @@
 /** Every test as the smallest size that passes it; the largest of them governs (docs/methods.md, M4). */
 import { fusingMultiple } from '../protection/curve';
 import { CONDUCTORS, findConductor, type Conductor, type School } from '../rules/conductors';
-import { dropAt, faultAt, heatAt, surgeAt, terminalAt, type Bench, type Candidate, type Drop, type Fault, type Heat, type SurgeDrop } from './evaluate';
+import {
+  dropAt,
+  faultAt,
+  heatAt,
+  surgeAt,
+  terminalAt,
+  type Bench,
+  type Candidate,
+  type Drop,
+  type Fault,
+  type Heat,
+  type SurgeDrop,
+} from './evaluate';
 import { mechanicalSize, makerAreaMm2 } from './minimums';
 
 export const CRITERIA = ['ampacity', 'protection', 'drop', 'surge', 'maker', 'mechanical', 'fault', 'terminals'] as const;

@@ -78,7 +78,8 @@ export function applyEdit(design: Design, edit: Pick<Edit, 'ops'>, force = false
     if (op.op === 'set') {
       const parent = valueAt(current, op.path.slice(0, -1));
       if (!isNode(parent)) conflicts.push({ path: op.path, base: op.from, mine: op.to, theirs: null });
-      else if (!force && !equal(standing ?? null, op.from ?? null)) conflicts.push({ path: op.path, base: op.from ?? null, mine: op.to ?? null, theirs: standing ?? null });
+      else if (!force && !equal(standing ?? null, op.from ?? null))
+        conflicts.push({ path: op.path, base: op.from ?? null, mine: op.to ?? null, theirs: standing ?? null });
       else current = withValue(current, op.path, op.to);
       continue;
     }
@@ -92,7 +93,11 @@ export function applyEdit(design: Design, edit: Pick<Edit, 'ops'>, force = false
     } else if (!force && !equal(there, op.row)) {
       conflicts.push({ path: [...op.path, op.row.id], base: op.row, mine: null, theirs: there });
     } else {
-      current = withValue(current, op.path, list.filter((row) => row.id !== op.row.id));
+      current = withValue(
+        current,
+        op.path,
+        list.filter((row) => row.id !== op.row.id),
+      );
     }
   }
   return conflicts.length > 0 ? { ok: false, conflicts } : { ok: true, design: current as Design };

@@ -2,5 +2,17 @@ export * from './schema';
 export * from './blank';
 export { BOUNDS } from './bounds';
 export { readDesign, readDesignText, brokenReferences, type ReadProblem, type ReadResult } from './read';
-export { EditSchema, applyEdit, inverseOps, valueAt, setOp, addOp, dropOp, type ApplyResult, type Conflict, type Edit, type Op } from './edit';
+export {
+  EditSchema,
+  applyEdit,
+  inverseOps,
+  valueAt,
+  setOp,
+  addOp,
+  dropOp,
+  type ApplyResult,
+  type Conflict,
+  type Edit,
+  type Op,
+} from './edit';
 export { equal, share } from './share';

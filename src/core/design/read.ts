@@ -37,7 +37,8 @@ export function readDesign(value: unknown): ReadResult {
   let current = value;
   const version = current.version;
   if (typeof version !== 'number' || !Number.isInteger(version) || version < 1) return refuse('version', 'a whole number is needed');
-  if (version > VERSION) return refuse('version', `the file is version ${version}; this program reads up to ${VERSION}. Update the program to open it`);
+  if (version > VERSION)
+    return refuse('version', `the file is version ${version}; this program reads up to ${VERSION}. Update the program to open it`);
   for (let from = version; from < VERSION; from++) {
     const upgrade = UPGRADES[from];
     if (!upgrade) return refuse('version', `there is no upgrade from version ${from}`);
@@ -45,7 +46,10 @@ export function readDesign(value: unknown): ReadResult {
   }
   const parsed = v.safeParse(DesignSchema, current);
   if (!parsed.success) {
-    return { ok: false, problems: parsed.issues.slice(0, 20).map((issue) => ({ where: whereOf(issue.path, current), message: issue.message })) };
+    return {
+      ok: false,
+      problems: parsed.issues.slice(0, 20).map((issue) => ({ where: whereOf(issue.path, current), message: issue.message })),
+    };
   }
   const problems = brokenReferences(parsed.output);
   return problems.length > 0 ? { ok: false, problems } : { ok: true, design: parsed.output };
@@ -84,7 +88,8 @@ export function brokenReferences(design: Design): ReadProblem[] {
   idsOf('living');
   for (const collection of ['banks', 'panels', 'loads'] as const) {
     design[collection].forEach((row, i) => {
-      if (row.placeId !== null && !places.has(row.placeId)) report(`${collection}, row ${i + 1} (${row.name}), placeId`, `there is no place ${row.placeId}`);
+      if (row.placeId !== null && !places.has(row.placeId))
+        report(`${collection}, row ${i + 1} (${row.name}), placeId`, `there is no place ${row.placeId}`);
     });
   }
   design.circuits.forEach((circuit, i) => {

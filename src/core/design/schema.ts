@@ -19,7 +19,8 @@ const between = (low: number, high: number) =>
     v.maxValue(high, `at most ${high} is taken`),
   );
 const whole = (low: number, high: number) => v.pipe(between(low, high), v.integer('a whole number is needed'));
-const list = <T extends v.GenericSchema>(item: T, most: number) => v.pipe(v.array(item), v.maxLength(most, `at most ${most} rows are taken`));
+const list = <T extends v.GenericSchema>(item: T, most: number) =>
+  v.pipe(v.array(item), v.maxLength(most, `at most ${most} rows are taken`));
 const oneOf = <const T extends readonly string[]>(options: T) => v.picklist(options, `one of ${options.join(', ')} is needed`);
 
 export const MARKS = ['measured', "maker's", 'typical', 'estimated', 'assumed'] as const;
@@ -27,7 +28,18 @@ export const BEHAVIOURS = ['power', 'resistance', 'current'] as const;
 export const SUPPLY_CLASSES = ['always live', 'house switch', 'panel breaker', 'engine key', 'relay'] as const;
 export const CHEMISTRY_IDS = ['flooded', 'agm', 'gel', 'lfp'] as const;
 export const HULLS = ['glass fibre', 'wood', 'steel', 'aluminium'] as const;
-export const LOAD_GROUPS = ['navigation', 'lights', 'electronics', 'pump', 'blower', 'refrigeration', 'deck', 'comfort', 'heavy', 'other'] as const;
+export const LOAD_GROUPS = [
+  'navigation',
+  'lights',
+  'electronics',
+  'pump',
+  'blower',
+  'refrigeration',
+  'deck',
+  'comfort',
+  'heavy',
+  'other',
+] as const;
 export const CONNECTIONS = ['screw clamp', 'blade', 'own lead', ...STUDS.map((s) => s.metric)] as const;
 export const ENCLOSURES = ['open', 'conduit', 'insulated'] as const;
 export const DEVICE_KINDS = ['switch', 'battery switch', 'float switch', 'isolator', 'plug', 'relay', 'shunt'] as const;

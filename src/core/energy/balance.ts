@@ -18,7 +18,12 @@ export interface Balance {
   readonly worst: { readonly circuitId: string; readonly pct: number; readonly limitPct: number; readonly name: string } | null;
 }
 
-export function balance(design: Design, banks: readonly BankSource[], circuits: readonly CircuitResult[], currentOf: (l: Load) => LoadCurrent): Balance {
+export function balance(
+  design: Design,
+  banks: readonly BankSource[],
+  circuits: readonly CircuitResult[],
+  currentOf: (l: Load) => LoadCurrent,
+): Balance {
   const needs = design.living.map((living) => ({
     livingId: living.id,
     name: living.name,
@@ -28,10 +33,12 @@ export function balance(design: Design, banks: readonly BankSource[], circuits: 
   for (const c of circuits) {
     const w = c.own.state.drop.worst;
     if (!w || c.isFeeder) continue;
-    if (!worst || w.pct / w.limitPct > worst.pct / worst.limitPct) worst = { circuitId: c.id, pct: w.pct, limitPct: w.limitPct, name: c.name };
+    if (!worst || w.pct / w.limitPct > worst.pct / worst.limitPct)
+      worst = { circuitId: c.id, pct: w.pct, limitPct: w.limitPct, name: c.name };
   }
   return { needs, usableAh: banks.reduce((sum, b) => sum + b.usableAh, 0), worst };
 }
 
 /** Hours the usable capacity lasts at a day's need with no source; null without need or bank. */
-export const autonomyH = (usableAh: number, needAh: number): number | null => (usableAh > 0 && needAh > 0 ? (24 * usableAh) / needAh : null);
+export const autonomyH = (usableAh: number, needAh: number): number | null =>
+  usableAh > 0 && needAh > 0 ? (24 * usableAh) / needAh : null;

@@ -9,10 +9,18 @@ export const harmless = (cell: string): string => (FORMULA.test(cell) && !/^[+-]
 /** The cell as it was before harmless. */
 export const restored = (cell: string): string => (cell.startsWith("'") && FORMULA.test(cell.slice(1)) ? cell.slice(1) : cell);
 
-export const toCsv = (rows: readonly (readonly string[])[]): string => Papa.unparse(rows.map((r) => r.map(harmless)), { newline: '\r\n' });
+export const toCsv = (rows: readonly (readonly string[])[]): string =>
+  Papa.unparse(
+    rows.map((r) => r.map(harmless)),
+    { newline: '\r\n' },
+  );
 
 /** A block for the clipboard, as spreadsheets take it. */
-export const toBlock = (rows: readonly (readonly string[])[]): string => Papa.unparse(rows.map((r) => r.map(harmless)), { delimiter: '\t', newline: '\n' });
+export const toBlock = (rows: readonly (readonly string[])[]): string =>
+  Papa.unparse(
+    rows.map((r) => r.map(harmless)),
+    { delimiter: '\t', newline: '\n' },
+  );
 
 /** A block from the clipboard: tab separated, quoted cells allowed. The empty last line that spreadsheets add is dropped. */
 export function fromBlock(text: string): string[][] {

@@ -16,4 +16,5 @@ export function placePoint(design: Pick<Design, 'boat' | 'places'>, placeId: str
 export const loadPoint = (design: Pick<Design, 'boat' | 'places'>, load: Pick<Load, 'at' | 'placeId'>): Point =>
   load.at ?? placePoint(design, load.placeId);
 
-export const panelPoint = (design: Pick<Design, 'boat' | 'places'>, panel: Pick<Panel, 'placeId'>): Point => placePoint(design, panel.placeId);
+export const panelPoint = (design: Pick<Design, 'boat' | 'places'>, panel: Pick<Panel, 'placeId'>): Point =>
+  placePoint(design, panel.placeId);

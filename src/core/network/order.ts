@@ -31,7 +31,8 @@ export function circuitOrder(design: Design): CircuitOrder {
   };
   for (const c of design.circuits) depthOf(c, new Set());
   for (const c of design.circuits) {
-    if (cyclic.has(c.id)) for (const t of c.taps) if (t.serves.kind === 'panel' && feederOf.get(t.serves.id) === c) feederOf.delete(t.serves.id);
+    if (cyclic.has(c.id))
+      for (const t of c.taps) if (t.serves.kind === 'panel' && feederOf.get(t.serves.id) === c) feederOf.delete(t.serves.id);
   }
   const order = [...design.circuits].sort((a, b) => (depth.get(a.id) ?? 0) - (depth.get(b.id) ?? 0));
   return { order, feederOf, cyclic };

@@ -13,11 +13,14 @@ const HEAVY_A = 30;
 const SHARED_A = 10;
 const SHARED_LOADS = 8;
 
-const amps = (load: Load): number => ((load.ratingBy === 'A' ? load.rating : load.rating / load.nominalV) * load.quantity);
+const amps = (load: Load): number => (load.ratingBy === 'A' ? load.rating : load.rating / load.nominalV) * load.quantity;
 
 /** May this load share its way? Pumps, refrigeration, electronics of consequence and makers' own fuses want their own. */
 const shares = (load: Load): boolean =>
-  (load.group === 'lights' || load.group === 'comfort' || load.group === 'other') && load.makerFuseA === null && amps(load) <= SHARED_A / 2 && load.surgeA === null;
+  (load.group === 'lights' || load.group === 'comfort' || load.group === 'other') &&
+  load.makerFuseA === null &&
+  amps(load) <= SHARED_A / 2 &&
+  load.surgeA === null;
 
 /** Loads in the order a cable would meet them: nearest to the last first. */
 function chain(design: Design, start: Point, loads: readonly Load[]): Load[] {
@@ -53,30 +56,51 @@ export function proposeCircuits(design: Design, freshId: (prefix: string) => str
     [...design.circuits, ...circuits].find((c) => c.taps.some((t) => t.serves.kind === 'panel' && t.serves.id === panelId));
   const feed = (panel: Panel, from: Circuit['from'], supply: Circuit['supply'], name: string, devices: Circuit['devices'] = []) => {
     const id = freshId('c');
-    circuits.push({ ...blankCircuit(id, nextNo(), name, from), supply, devices, taps: [{ id: `${id}-1`, parent: null, serves: { kind: 'panel', id: panel.id }, tapedM: null }] });
+    circuits.push({
+      ...blankCircuit(id, nextNo(), name, from),
+      supply,
+      devices,
+      taps: [{ id: `${id}-1`, parent: null, serves: { kind: 'panel', id: panel.id }, tapedM: null }],
+    });
   };
   const all = () => [...design.panels, ...panels];
   /** The bus of a supply class; made beside the bank when the vessel has none. */
   const busFor = (live: boolean): Panel => {
-    const isLive = (p: Panel) => fedBy(p.id)?.supply === 'always live' && (fedBy(p.id)?.devices.every((d) => d.kind !== 'battery switch') ?? false);
+    const isLive = (p: Panel) =>
+      fedBy(p.id)?.supply === 'always live' && (fedBy(p.id)?.devices.every((d) => d.kind !== 'battery switch') ?? false);
     const known = all().find((p) => p.kind === 'bus' && fedBy(p.id) && isLive(p) === live);
     if (known) return known;
     const bus = blankPanel(freshId('p'), live ? 'Always-live bus' : 'Main bus', 'bus', bank.placeId);
     panels.push(bus);
-    feed(bus, { kind: 'bank', id: bank.id }, live ? 'always live' : 'house switch', live ? 'Always-live feed' : 'Main', live ? [] : [{ id: 'switch', kind: 'battery switch', ratingA: null, mohm: null }]);
+    feed(
+      bus,
+      { kind: 'bank', id: bank.id },
+      live ? 'always live' : 'house switch',
+      live ? 'Always-live feed' : 'Main',
+      live ? [] : [{ id: 'switch', kind: 'battery switch', ratingA: null, mohm: null }],
+    );
     return bus;
   };
-  const spare = (p: Panel) => p.ways - [...design.circuits, ...circuits].filter((c) => c.from.kind === 'panel' && c.from.id === p.id).length;
+  const spare = (p: Panel) =>
+    p.ways - [...design.circuits, ...circuits].filter((c) => c.from.kind === 'panel' && c.from.id === p.id).length;
   const panelFor = (near: Point): Panel => {
     const open = all().filter((p) => p.kind === 'panel' && spare(p) > 0);
-    const nearest = open.reduce<Panel | null>((best, p) => (best && pathM(panelPoint(design, best), near, 0) <= pathM(panelPoint(design, p), near, 0) ? best : p), null);
+    const nearest = open.reduce<Panel | null>(
+      (best, p) => (best && pathM(panelPoint(design, best), near, 0) <= pathM(panelPoint(design, p), near, 0) ? best : p),
+      null,
+    );
     if (nearest) {
       if (!fedBy(nearest.id)) feed(nearest, { kind: 'panel', id: busFor(false).id }, 'house switch', `${nearest.name} feeder`);
       return nearest;
     }
     const chart = design.places.find((p) => p.id === 'chart') ?? design.places.find((p) => !p.wet && !p.engineSpace);
     const count = all().filter((p) => p.kind === 'panel').length + 1;
-    const panel: Panel = { ...blankPanel(freshId('p'), `Panel ${count}`, 'panel', chart?.id ?? null), family: 'panel-breaker', ways: 24, maxTotalA: 100 };
+    const panel: Panel = {
+      ...blankPanel(freshId('p'), `Panel ${count}`, 'panel', chart?.id ?? null),
+      family: 'panel-breaker',
+      ways: 24,
+      maxTotalA: 100,
+    };
     panels.push(panel);
     feed(panel, { kind: 'panel', id: busFor(false).id }, 'house switch', `${panel.name} feeder`);
     return panel;
@@ -87,7 +111,12 @@ export function proposeCircuits(design: Design, freshId: (prefix: string) => str
     circuits.push({
       ...blankCircuit(id, nextNo(), name, { kind: 'panel', id: panel.id }),
       supply,
-      taps: ordered.map((load, i) => ({ id: `${id}-${i + 1}`, parent: i === 0 ? null : `${id}-${i}`, serves: { kind: 'load' as const, id: load.id }, tapedM: null })),
+      taps: ordered.map((load, i) => ({
+        id: `${id}-${i + 1}`,
+        parent: i === 0 ? null : `${id}-${i}`,
+        serves: { kind: 'load' as const, id: load.id },
+        tapedM: null,
+      })),
     });
   };
 

@@ -59,7 +59,8 @@ function lowerBounds(input: CircuitInput): Bound[] {
   const { house, workingA } = input;
   const bounds: Bound[] = [{ amps: workingA * house.protectionOverLoad, by: `${house.protectionOverLoad} × working current` }];
   const hot = (input.upstream.place?.ambientC ?? 30) > HOT_PLACE_C;
-  if (house.thermalInHeat && hot && input.runsLong) bounds.push({ amps: workingA / 0.8, by: 'working current at 80 % of a thermal device in a hot place' });
+  if (house.thermalInHeat && hot && input.runsLong)
+    bounds.push({ amps: workingA / 0.8, by: 'working current at 80 % of a thermal device in a hot place' });
   return bounds;
 }
 
@@ -132,8 +133,10 @@ export function chooseProtection(input: CircuitInput): Protection {
   const pinned = circuit.pin.ratingA;
   const pair = best.family.interrupting.find(([volts]) => volts >= restV);
   if (pinned !== null) {
-    if (pinned < input.workingA) conflict = `The pinned ${pinned} A is below the working current of ${input.workingA.toFixed(1)} A: it will open in use. Unpin it, or take loads off.`;
-    else if (!carriesSurges(best.family, pinned, input)) conflict = `The pinned ${pinned} A opens on the start surge. Pin a larger one, or one with a slower curve.`;
+    if (pinned < input.workingA)
+      conflict = `The pinned ${pinned} A is below the working current of ${input.workingA.toFixed(1)} A: it will open in use. Unpin it, or take loads off.`;
+    else if (!carriesSurges(best.family, pinned, input))
+      conflict = `The pinned ${pinned} A opens on the start surge. Pin a larger one, or one with a slower curve.`;
     else if (upper && pinned > upper.amps) conflict = `The pinned ${pinned} A is above the ${upper.amps} A allowed by ${upper.by}.`;
   }
   return {

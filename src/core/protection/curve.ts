@@ -33,7 +33,8 @@ export function openingTime(family: Pick<Family, 'curve' | 'kind'>, multiple: nu
   const b = curve[at];
   if (!a || !b) return { fastestS: null, slowestS: null };
   const fastestS = logInterpolate(multiple, a.multiple, a.fastestS, b.multiple, b.fastestS);
-  const slowestS = a.slowestS === null || b.slowestS === null ? null : logInterpolate(multiple, a.multiple, a.slowestS, b.multiple, b.slowestS);
+  const slowestS =
+    a.slowestS === null || b.slowestS === null ? null : logInterpolate(multiple, a.multiple, a.slowestS, b.multiple, b.slowestS);
   // At a point itself its own slowest time holds even where the span below has none.
   return { fastestS, slowestS: multiple === a.multiple ? a.slowestS : slowestS };
 }

@@ -15,14 +15,26 @@ export function parseSize(text: string, units: Units): Parsed<{ school: 'awg' | 
   if (!match) return wrong;
   const size = (match[1] ?? '').replace(',', '.');
   const unit = (match[2] ?? '').toLowerCase();
-  const school = unit === '' ? (size.includes('/') || text.trim().toLowerCase().startsWith('awg') ? 'awg' : units.ruleSet) : unit.startsWith('mm') || unit === 'sq' ? 'metric' : 'awg';
-  return findConductor(school, size) ? { ok: true, value: { school, size } } : { ok: false, message: `the tables have no ${sizeName(school, size)}` };
+  const school =
+    unit === ''
+      ? size.includes('/') || text.trim().toLowerCase().startsWith('awg')
+        ? 'awg'
+        : units.ruleSet
+      : unit.startsWith('mm') || unit === 'sq'
+        ? 'metric'
+        : 'awg';
+  return findConductor(school, size)
+    ? { ok: true, value: { school, size } }
+    : { ok: false, message: `the tables have no ${sizeName(school, size)}` };
 }
 
 /** A maker's wire table; an empty entry is no rule. */
 export function parseWire(text: string, units: Units): Parsed<WireRule[]> {
   const rules: WireRule[] = [];
-  for (const part of text.split(';').map((p) => p.trim()).filter(Boolean)) {
+  for (const part of text
+    .split(';')
+    .map((p) => p.trim())
+    .filter(Boolean)) {
     const [sizeText = '', lengthText] = part.split(/ to /i);
     const size = parseSize(sizeText, units);
     if (!size.ok) return size;

@@ -40,7 +40,8 @@ export function parseNumber(text: string, kind: Kind, units: Units, low: number,
   let value = unit.from(shown);
   if (suffix !== '' && suffix !== unit.name.toLowerCase().replace('°', '')) {
     const foreign = FOREIGN[suffix];
-    if (foreign?.[0] !== kind) return no(`"${clip(match[2] ?? '')}" is not a unit of this figure; ${unit.name || 'a bare number'} is meant`);
+    if (foreign?.[0] !== kind)
+      return no(`"${clip(match[2] ?? '')}" is not a unit of this figure; ${unit.name || 'a bare number'} is meant`);
     value = foreign[1](shown);
   }
   if (!Number.isFinite(value)) return no('a finite number is needed');

@@ -18,13 +18,13 @@ export interface Conductor {
 export const AWG_SOURCE = {
   resistance: 'ASTM B258 geometry; 17.241 ohm mm2/km x 1.04 for lay and tinning',
   ampacity: 'North American small-craft DC ampacity table (ABYC E-11); verify against the edition in force',
-  dimensions: 'typical single tinned boat cable; the maker\'s sheet rules',
+  dimensions: "typical single tinned boat cable; the maker's sheet rules",
 } as const;
 
 export const METRIC_SOURCE = {
   resistance: 'IEC 60228 class 5 tinned copper, maximum at 20 degC',
   ampacity: 'ISO small-craft ampacity table (ISO 13297:2020); verify against the edition in force',
-  dimensions: 'typical single tinned boat cable; the maker\'s sheet rules',
+  dimensions: "typical single tinned boat cable; the maker's sheet rules",
 } as const;
 
 type Row = readonly [size: string, areaMm2: number, r20: number, amps: readonly number[], odMm: number, kgPerKm: number];
@@ -88,8 +88,7 @@ export const CONDUCTORS: Readonly<Record<School, readonly Conductor[]>> = {
 export const INSULATION_RATINGS: Readonly<Record<School, readonly number[]>> = { awg: AWG_RATINGS, metric: METRIC_RATINGS };
 
 /** The conductor of that size, or undefined when the school has none. */
-export const findConductor = (school: School, size: string): Conductor | undefined =>
-  CONDUCTORS[school].find((c) => c.size === size);
+export const findConductor = (school: School, size: string): Conductor | undefined => CONDUCTORS[school].find((c) => c.size === size);
 
 /** The thinnest conductor of at least that copper area, or undefined when the table ends below it. */
 export const conductorOfArea = (school: School, areaMm2: number): Conductor | undefined =>

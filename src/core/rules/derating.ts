@@ -20,8 +20,7 @@ const BUNDLE: Readonly<Record<School, readonly (readonly [upTo: number, factor: 
 };
 
 /** Factor for the number of loaded conductors lying together (a DC pair counts 2). */
-export const bundleFactor = (school: School, conductors: number): number =>
-  BUNDLE[school].find(([upTo]) => conductors <= upTo)?.[1] ?? 1;
+export const bundleFactor = (school: School, conductors: number): number => BUNDLE[school].find(([upTo]) => conductors <= upTo)?.[1] ?? 1;
 
 /** Factor in an engine space taken as 50 degC, by insulation rating; null where that insulation is not allowed there. */
 export const ENGINE_SPACE: Readonly<Record<School, Readonly<Record<number, number>>>> = {

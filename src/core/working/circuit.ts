@@ -39,10 +39,14 @@ export function circuitWorking(result: CircuitResult, units: Units): Working | u
   const side = benches.other.input.school === 'awg' ? 'AWG school' : 'metric school';
   const other = result.other;
   const cautions: string[] = [];
-  if (state.fault && !state.fault.passes) cautions.push(`A short at the far end may burn the run before ${result.own.protection.ratingA} A opens. Do not energise it like this.`);
-  if (b.input.surges.some((s) => s.loadA > 100)) cautions.push("A stalled motor on a long run may never open its device. Keep hands clear; fit the maker's own breaker.");
-  if (b.input.places.some((p) => p.vapour)) cautions.push('Petrol vapour is possible on this run: ignition-protected devices only, no work with the supply live.');
-  if (b.input.upstream.atBank) cautions.push('Unfused at the post until its device: rings and watches off, insulated tools, negative off first and on last.');
+  if (state.fault && !state.fault.passes)
+    cautions.push(`A short at the far end may burn the run before ${result.own.protection.ratingA} A opens. Do not energise it like this.`);
+  if (b.input.surges.some((s) => s.loadA > 100))
+    cautions.push("A stalled motor on a long run may never open its device. Keep hands clear; fit the maker's own breaker.");
+  if (b.input.places.some((p) => p.vapour))
+    cautions.push('Petrol vapour is possible on this run: ignition-protected devices only, no work with the supply live.');
+  if (b.input.upstream.atBank)
+    cautions.push('Unfused at the post until its device: rings and watches off, insulated tools, negative off first and on last.');
   return {
     title: `${result.no ? `${result.no} ` : ''}${result.name}`,
     sections: [
@@ -54,10 +58,17 @@ export function circuitWorking(result: CircuitResult, units: Units): Working | u
             label: 'conductor, governed by ' + other.ladder.governs,
             value: other.state.areaMm2,
             kind: 'mm2',
-            text: other.ladder.proposed ? sizeName(other.ladder.school, other.ladder.proposed.size, other.ladder.proposed.legs) : 'none passes',
+            text: other.ladder.proposed
+              ? sizeName(other.ladder.school, other.ladder.proposed.size, other.ladder.proposed.legs)
+              : 'none passes',
             source: benches.other.input.rules.source,
           },
-          { label: 'protection', value: other.protection.ratingA, kind: 'A', text: `${other.protection.ratingA} A ${other.protection.familyName}` },
+          {
+            label: 'protection',
+            value: other.protection.ratingA,
+            kind: 'A',
+            text: `${other.protection.ratingA} A ${other.protection.familyName}`,
+          },
         ],
       },
     ],

@@ -30,9 +30,15 @@ const writer =
 const n = round3;
 
 export function benchSections(b: Bench, result: CircuitResult, units: Units): WorkingSection[] {
-  return [currentSection(b, units), lengthSection(b, units), conductorSection(b, result, units), dropSection(b, result, units), surgeSection(b, result, units), protectionSection(b, units), faultSection(b, result, units)].filter(
-    (s) => s.lines.length > 0,
-  );
+  return [
+    currentSection(b, units),
+    lengthSection(b, units),
+    conductorSection(b, result, units),
+    dropSection(b, result, units),
+    surgeSection(b, result, units),
+    protectionSection(b, units),
+    faultSection(b, result, units),
+  ].filter((s) => s.lines.length > 0);
 }
 
 function currentSection(b: Bench, units: Units): WorkingSection {
@@ -49,7 +55,13 @@ function currentSection(b: Bench, units: Units): WorkingSection {
         : load.behaviour === 'resistance'
           ? `${n(current.nominalA)} A × ${n(chargingV)} ÷ ${n(load.nominalV)} V, while charging`
           : `${each} at ${n(load.nominalV)} V, as given`;
-    return [line(tap.name, current.workingA, 'A', { formula: how, mark: load.mark, source: load.behaviour === 'current' ? 'motor, current as given' : `${each}, ${load.behaviour}` })];
+    return [
+      line(tap.name, current.workingA, 'A', {
+        formula: how,
+        mark: load.mark,
+        source: load.behaviour === 'current' ? 'motor, current as given' : `${each}, ${load.behaviour}`,
+      }),
+    ];
   });
   const { demand } = input;
   if (demand) {
@@ -59,10 +71,14 @@ function currentSection(b: Bench, units: Units): WorkingSection {
             formula: `${n(demand.togetherA)} + max(10 % × ${n(demand.otherA)}, ${n(demand.largestOtherA)})`,
             source: 'awg school: together + the larger of 10 % of the rest and its largest',
           })
-        : line('feeder demand', demand.demandA, 'A', { formula: `max(${n(demand.everythingA)} × ${n(input.house.diversity)}, largest item)`, source: 'metric school: sum × diversity, house rule' }),
+        : line('feeder demand', demand.demandA, 'A', {
+            formula: `max(${n(demand.everythingA)} × ${n(input.house.diversity)}, largest item)`,
+            source: 'metric school: sum × diversity, house rule',
+          }),
       line('sum of everything', demand.everythingA, 'A'),
     );
-  } else if (input.taps.length > 1) lines.push(line('working current of the circuit', input.workingA, 'A', { formula: input.taps.map((t) => n(t.ownA)).join(' + ') }));
+  } else if (input.taps.length > 1)
+    lines.push(line('working current of the circuit', input.workingA, 'A', { formula: input.taps.map((t) => n(t.ownA)).join(' + ') }));
   return { title: 'Current', lines };
 }
 
@@ -72,7 +88,10 @@ function lengthSection(b: Bench, units: Units): WorkingSection {
   const lines = input.taps.map((tap) =>
     line(`run to ${tap.name}`, tap.lengthM, 'm', {
       mark: tap.tap.tapedM === null ? 'estimated' : 'measured',
-      source: tap.tap.tapedM === null ? 'fore-and-aft + athwart + up-and-down + slack at both ends' : `taped; the estimate was ${show(tap.estimatedM, 'm', units)}`,
+      source:
+        tap.tap.tapedM === null
+          ? 'fore-and-aft + athwart + up-and-down + slack at both ends'
+          : `taped; the estimate was ${show(tap.estimatedM, 'm', units)}`,
     }),
   );
   lines.push(line('out and back', 2 * input.lengthM, 'm', { formula: `2 × ${show(input.lengthM, 'm', units)}` }));
@@ -115,7 +134,9 @@ function conductorSection(b: Bench, result: CircuitResult, units: Units): Workin
       line(`the maker of ${maker.tapName} asks for`, maker.areaMm2, 'mm2', {
         formula: `${sizeName(maker.rule.school, maker.rule.size)}${maker.rule.upToM === null ? '' : ` up to ${show(maker.rule.upToM, 'm', units)}`}`,
         mark: maker.beyond ? 'estimated' : "maker's",
-        source: maker.beyond ? 'maker silent at this length; equal drop, worked out by us' : 'compared by copper area: sizes of the two schools are no equivalents',
+        source: maker.beyond
+          ? 'maker silent at this length; equal drop, worked out by us'
+          : 'compared by copper area: sizes of the two schools are no equivalents',
         breaks: state.areaMm2 < maker.areaMm2 - 1e-9,
       }),
     );
@@ -133,7 +154,9 @@ function dropSection(b: Bench, result: CircuitResult, units: Units): WorkingSect
   const lines: WorkingLine[] = [
     line('copper out and back, hot', worst.segmentOhm - SEGMENT_JOINTS_OHM, 'ohm', {
       formula: `2 × ${n(tap?.lengthM ?? 0)} m × ${n(conductor.r20OhmPerKm)} Ω/km × (1 + ${COPPER_PER_C} × (T − 20))${input.copperFactor > 1 ? ` × ${input.copperFactor} worst-case copper` : ''}${ladder.chosen.legs > 1 ? ` ÷ ${ladder.chosen.legs} legs` : ''}`,
-      source: (ladder.school === 'awg' ? AWG_SOURCE : METRIC_SOURCE).resistance + (input.taps.length > 1 ? `; last segment, to ${tap?.name ?? ''}` : ''),
+      source:
+        (ladder.school === 'awg' ? AWG_SOURCE : METRIC_SOURCE).resistance +
+        (input.taps.length > 1 ? `; last segment, to ${tap?.name ?? ''}` : ''),
     }),
     line('its joints', SEGMENT_JOINTS_OHM, 'ohm', { formula: '4 × 0.03 mΩ', mark: 'typical' }),
     line(`${b.protection.familyName} and devices in line`, b.headOhm, 'ohm', {
@@ -141,15 +164,24 @@ function dropSection(b: Bench, result: CircuitResult, units: Units): WorkingSect
       source: input.circuit.devices.map((d) => `${d.kind} ${n(deviceOhm(d) * 1000)} mΩ`).join(', ') || 'protection only',
     }),
   ];
-  const segments = input.taps.length > 1 ? state.drop.taps.map((t) => `${input.taps[t.tapIndex]?.name ?? ''} ${n(t.loadV)} V`).join(', ') : '';
-  if (!tap?.panel) lines.push(line('lost before this way', input.upstreamDropV, 'V', { source: 'from the bank posts, feeders at their steady demand; what runs for minutes counts on its own path only' }));
+  const segments =
+    input.taps.length > 1 ? state.drop.taps.map((t) => `${input.taps[t.tapIndex]?.name ?? ''} ${n(t.loadV)} V`).join(', ') : '';
+  if (!tap?.panel)
+    lines.push(
+      line('lost before this way', input.upstreamDropV, 'V', {
+        source: 'from the bank posts, feeders at their steady demand; what runs for minutes counts on its own path only',
+      }),
+    );
   const powered = input.taps.some((t) => t.powerW > 0);
   lines.push(
     line(`lost on the ${tap?.panel ? 'feeder' : 'whole path'} to ${tap?.name ?? ''}`, worst.dropV, 'V', {
       formula: `${n(input.volts.lowV - (tap?.panel ? input.upstreamDropV : 0))} V − ${n(worst.loadV)} V${powered ? '; constant power solved: V = (Vs + √(Vs² − 4PR)) ÷ 2, upper root' : ''}`,
       ...(segments ? { source: segments } : {}),
     }),
-    line('of nominal', worst.pct, 'pct', { formula: `${n(worst.dropV)} ÷ ${input.systemV} V, limit ${n(worst.limitPct)} %`, breaks: worst.pct > worst.limitPct }),
+    line('of nominal', worst.pct, 'pct', {
+      formula: `${n(worst.dropV)} ÷ ${input.systemV} V, limit ${n(worst.limitPct)} %`,
+      breaks: worst.pct > worst.limitPct,
+    }),
   );
   if (input.workingA > 0) {
     const loopM = 2 * input.lengthM;
@@ -175,7 +207,9 @@ function surgeSection(b: Bench, result: CircuitResult, units: Units): WorkingSec
   return {
     title: `As ${start.name} starts`,
     lines: [
-      line('circuit current', start.circuitA, 'A', { formula: `${n(start.circuitA - start.addsA)} + ${n(start.addsA)} for ${n(start.seconds)} s` }),
+      line('circuit current', start.circuitA, 'A', {
+        formula: `${n(start.circuitA - start.addsA)} + ${n(start.addsA)} for ${n(start.seconds)} s`,
+      }),
       line('bank posts, sagged', surge.sagV, 'V', {
         formula: `rest volts at ${n(house.studySoc * 100)} % − (${n(upstream.bankDemandA)} + ${n(start.addsA)}) A × ${n((upstream.bank?.ohm ?? 0) * 1000)} mΩ`,
         mark: 'typical',
@@ -183,7 +217,10 @@ function surgeSection(b: Bench, result: CircuitResult, units: Units): WorkingSec
       }),
       line('lost before this way', surge.upstreamV, 'V'),
       line('lost in the run', surge.ownV, 'V'),
-      line(`at ${start.name}`, surge.loadV, 'V', { formula: `${n(surge.sagV)} − ${n(surge.upstreamV)} − ${n(surge.ownV)}; asks for ${n(surge.minV)} V`, breaks: !surge.passes }),
+      line(`at ${start.name}`, surge.loadV, 'V', {
+        formula: `${n(surge.sagV)} − ${n(surge.upstreamV)} − ${n(surge.ownV)}; asks for ${n(surge.minV)} V`,
+        breaks: !surge.passes,
+      }),
     ],
   };
 }
@@ -196,7 +233,10 @@ function protectionSection(b: Bench, units: Units): WorkingSection {
     lines: [
       ...p.lower.map((bound) => line('at least', bound.amps, 'A', { formula: bound.by })),
       ...(p.upper ? [line('at most', p.upper.amps, 'A', { formula: p.upper.by, mark: "maker's" as const })] : []),
-      line(`${p.familyName}${p.pinnedRating ? ', pinned' : ', next rating that carries load and surge'}`, p.ratingA, 'A', { source: `${family.source}; typical figures, the part's own sheet rules`, breaks: p.conflict !== null }),
+      line(`${p.familyName}${p.pinnedRating ? ', pinned' : ', next rating that carries load and surge'}`, p.ratingA, 'A', {
+        source: `${family.source}; typical figures, the part's own sheet rules`,
+        breaks: p.conflict !== null,
+      }),
       line('interrupts', p.interruptsA, 'A', {
         formula: `at ${n(p.restV)} V at rest; a short here is ${n(p.faultA)} A${p.floorA > 0 ? `; the bank's cranking amps ask for ${n(p.floorA)} A` : ''}`,
         breaks: p.interruptsA < Math.max(p.faultA, p.floorA),
@@ -218,16 +258,26 @@ function faultSection(b: Bench, result: CircuitResult, units: Units): WorkingSec
       line('largest, at the way', fault.sendingA, 'A', {
         formula: `${n(bank.fullV)} V ÷ (${n((bank.fullV / bank.largestFaultA) * 1000)} + ${n(b.input.upstream.coldOhm * 1000)} mΩ)`,
         mark: bank.faultIsMakers ? "maker's" : 'typical',
-        source: bank.faultIsMakers ? "the battery maker's short-circuit current" : '0.6 × typical bank resistance, copper at 20 °C, joints and devices left out',
+        source: bank.faultIsMakers
+          ? "the battery maker's short-circuit current"
+          : '0.6 × typical bank resistance, copper at 20 °C, joints and devices left out',
       }),
       line('smallest, at the far end', fault.farA, 'A', {
         formula: `${n(bank.smallestV)} V ÷ ${n((bank.smallestV / fault.farA) * 1000)} mΩ`,
         mark: 'typical',
         source: 'one string, half charged, 2 × typical resistance, copper at its rating',
       }),
-      line('opens there, at the slowest', opens(fault.farClearsS), 's', { formula: `${n(fault.farA / b.protection.ratingA)} × rating; within 5 s`, breaks: !fault.clears }),
-      line('conductor bears it', fault.farBearsS, 's', { formula: `(${n(fault.k)} × ${n(result.own.state.areaMm2 / result.own.ladder.chosen.legs)} mm²)² ÷ ${n(fault.farA)}²`, breaks: fault.farClearsS > fault.farBearsS }),
-      line('at the way it opens in', opens(fault.sendingClearsS), 's', { formula: `conductor bears ${show(fault.sendingBearsS, 's', units)}` }),
+      line('opens there, at the slowest', opens(fault.farClearsS), 's', {
+        formula: `${n(fault.farA / b.protection.ratingA)} × rating; within 5 s`,
+        breaks: !fault.clears,
+      }),
+      line('conductor bears it', fault.farBearsS, 's', {
+        formula: `(${n(fault.k)} × ${n(result.own.state.areaMm2 / result.own.ladder.chosen.legs)} mm²)² ÷ ${n(fault.farA)}²`,
+        breaks: fault.farClearsS > fault.farBearsS,
+      }),
+      line('at the way it opens in', opens(fault.sendingClearsS), 's', {
+        formula: `conductor bears ${show(fault.sendingBearsS, 's', units)}`,
+      }),
     ],
   };
 }

@@ -15,16 +15,36 @@ export function loadWorking(design: Design, analysis: Analysis, loadId: string, 
   const { current } = result;
   const { volts } = analysis;
   const holds = (b: typeof load.behaviour) => (load.behaviour === b ? 'this load' : 'were it so');
-  const amp = (label: string, value: number, formula: string, source: string): WorkingLine => ({ label, value, kind: 'A', text: show(value, 'A', units), formula, source, mark: load.mark });
+  const amp = (label: string, value: number, formula: string, source: string): WorkingLine => ({
+    label,
+    value,
+    kind: 'A',
+    text: show(value, 'A', units),
+    formula,
+    source,
+    mark: load.mark,
+  });
   return {
     title: load.name,
     sections: [
       {
         title: 'Working current',
         lines: [
-          amp('at nominal volts', current.nominalA, load.ratingBy === 'W' ? `${load.quantity} × ${n(load.rating)} W ÷ ${n(load.nominalV)} V` : `${load.quantity} × ${n(load.rating)} A`, `${n(current.nominalW)} W`),
+          amp(
+            'at nominal volts',
+            current.nominalA,
+            load.ratingBy === 'W'
+              ? `${load.quantity} × ${n(load.rating)} W ÷ ${n(load.nominalV)} V`
+              : `${load.quantity} × ${n(load.rating)} A`,
+            `${n(current.nominalW)} W`,
+          ),
           amp('as constant power', current.asPowerA, `${n(current.nominalW)} W ÷ ${n(volts.lowV)} V, lowest bank volts`, holds('power')),
-          amp('as a resistance', current.asResistanceA, `${n(current.nominalA)} A × ${n(volts.chargingV)} ÷ ${n(load.nominalV)} V, while charging`, holds('resistance')),
+          amp(
+            'as a resistance',
+            current.asResistanceA,
+            `${n(current.nominalA)} A × ${n(volts.chargingV)} ÷ ${n(load.nominalV)} V, while charging`,
+            holds('resistance'),
+          ),
           amp('as given', current.asCurrentA, `${n(current.nominalA)} A`, holds('current')),
         ],
       },
@@ -33,7 +53,14 @@ export function loadWorking(design: Design, analysis: Analysis, loadId: string, 
         lines: design.living.map((way) => {
           const hours = load.hours[way.id] ?? 0;
           const ah = current.nominalA * hours;
-          return { label: way.name, value: ah, kind: 'Ah', text: show(ah, 'Ah', units), formula: `${n(current.nominalA)} A × ${n(hours)} h`, mark: load.mark };
+          return {
+            label: way.name,
+            value: ah,
+            kind: 'Ah',
+            text: show(ah, 'Ah', units),
+            formula: `${n(current.nominalA)} A × ${n(hours)} h`,
+            mark: load.mark,
+          };
         }),
       },
     ],
@@ -54,7 +81,13 @@ export function needWorking(design: Design, analysis: Analysis, livingId: string
   const shown = parts.slice(0, 12);
   const rest = parts.slice(12).reduce((sum, p) => sum + p.ah, 0);
   const hours = autonomyH(analysis.balance.usableAh, needAh);
-  const ah = (label: string, value: number, extra: Partial<WorkingLine> = {}): WorkingLine => ({ label, value, kind: 'Ah', text: show(value, 'Ah', units), ...extra });
+  const ah = (label: string, value: number, extra: Partial<WorkingLine> = {}): WorkingLine => ({
+    label,
+    value,
+    kind: 'Ah',
+    text: show(value, 'Ah', units),
+    ...extra,
+  });
   return {
     title: `Need, ${need?.name ?? ''}`,
     sections: [
@@ -76,7 +109,17 @@ export function needWorking(design: Design, analysis: Analysis, livingId: string
               source: `${CHEMISTRY_SOURCE}; rate, cold and ageing come with the Bank station`,
             }),
           ),
-          ...(hours === null ? [] : [{ label: 'lasts', value: hours, kind: 'h' as const, text: show(hours, 'h', units), formula: `24 × ${n(analysis.balance.usableAh)} ÷ ${n(needAh)}` }]),
+          ...(hours === null
+            ? []
+            : [
+                {
+                  label: 'lasts',
+                  value: hours,
+                  kind: 'h' as const,
+                  text: show(hours, 'h', units),
+                  formula: `24 × ${n(analysis.balance.usableAh)} ÷ ${n(needAh)}`,
+                },
+              ]),
         ],
       },
     ],

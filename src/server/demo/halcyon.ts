@@ -25,7 +25,17 @@ const LOADS: readonly LoadEntry[] = [
   ['Deck wash pump'],
   ['Heads pump, macerating', { name: 'Heads pump, fore' }],
   ['Heads pump, macerating', { name: 'Heads pump, aft', placeId: 'aft' }],
-  ['Refrigerator compressor', { mark: "maker's", rating: 62, makerWire: [{ school: 'awg', size: '12', upToM: 3 }, { school: 'awg', size: '10', upToM: 5 }] }],
+  [
+    'Refrigerator compressor',
+    {
+      mark: "maker's",
+      rating: 62,
+      makerWire: [
+        { school: 'awg', size: '12', upToM: 3 },
+        { school: 'awg', size: '10', upToM: 5 },
+      ],
+    },
+  ],
   ['Freezer compressor', { mark: "maker's", rating: 78 }],
   ['VHF radio', { nominalV: 12, note: 'Made for 12 V: wants a converter.' }],
   ['SSB transceiver'],
@@ -47,7 +57,19 @@ const LOADS: readonly LoadEntry[] = [
   ['Bow thruster', { mark: "maker's", rating: 4000, surgeA: 420, surgeS: 0.5, makerFuseA: 250, minV: 18 }],
   ['Sheet winch', { name: 'Primary winch, port', mark: "maker's" }],
   ['Sheet winch', { name: 'Primary winch, starboard', mark: "maker's" }],
-  ['Inverter, large', { mark: "maker's", rating: 2600, makerFuseA: 200, minV: 21, makerWire: [{ school: 'awg', size: '1/0', upToM: 1.5 }, { school: 'awg', size: '2/0', upToM: 3 }] }],
+  [
+    'Inverter, large',
+    {
+      mark: "maker's",
+      rating: 2600,
+      makerFuseA: 200,
+      minV: 21,
+      makerWire: [
+        { school: 'awg', size: '1/0', upToM: 1.5 },
+        { school: 'awg', size: '2/0', upToM: 3 },
+      ],
+    },
+  ],
 ];
 
 export function halcyon(): Design {
@@ -60,18 +82,33 @@ export function halcyon(): Design {
     { ...blankPlace('helm', 'Helm', { x: 3.1, y: 0, z: 1.9 }), wet: true },
   ];
   const panels = [
-    { ...blankPanel('panel1', 'Navigation panel', 'panel', 'chart'), family: 'panel-breaker', ways: 24, maxTotalA: 100, maxWayA: 50, stud: 'M6' },
+    {
+      ...blankPanel('panel1', 'Navigation panel', 'panel', 'chart'),
+      family: 'panel-breaker',
+      ways: 24,
+      maxTotalA: 100,
+      maxWayA: 50,
+      stud: 'M6',
+    },
     { ...blankPanel('panel2', 'Fore panel', 'panel', 'fore'), family: 'panel-breaker', ways: 16, maxTotalA: 75, maxWayA: 50, stud: 'M6' },
   ];
   const start: Design = {
     ...blank,
     places,
     panels,
-    boat: { ...blank.boat, acRegion: '120/240 V', note: 'Invented boat for the demonstration. Loads as planned for a refit; figures are our own.' },
+    boat: {
+      ...blank.boat,
+      acRegion: '120/240 V',
+      note: 'Invented boat for the demonstration. Loads as planned for a refit; figures are our own.',
+    },
     banks: [{ ...blankBank('house', 24, 'batteries'), chemistry: 'lfp', blockAh: 280, strings: 2, shortCircuitA: 4200, mark: "maker's" }],
   };
   let design = withCircuits({ ...start, loads: demoLoads(start, LOADS) });
-  design = tune(design, 'Bow thruster', (c) => ({ ...taped(11.4)(c), pin: { ...c.pin, family: 'class-T' }, note: 'Class T, so that a short at the bow opens it in time.' }));
+  design = tune(design, 'Bow thruster', (c) => ({
+    ...taped(11.4)(c),
+    pin: { ...c.pin, family: 'class-T' },
+    note: 'Class T, so that a short at the bow opens it in time.',
+  }));
   design = tune(design, 'Anchor windlass', taped(12.6));
   design = tune(design, 'Inverter, large', taped(2.3));
   return tune(design, 'Main', taped(0.7));

@@ -15,13 +15,29 @@ const LOADS: readonly LoadEntry[] = [
   ['Chart table light'],
   ['Cabin light, LED', { name: 'Aft cabin lights', quantity: 3, placeId: 'aft' }],
   ['Engine space light'],
-  ['Bilge pump, automatic', { mark: "maker's", rating: 4.1, ratingBy: 'A', makerFuseA: 10, makerWire: [{ school: 'metric', size: '1.5', upToM: 6 }] }],
+  [
+    'Bilge pump, automatic',
+    { mark: "maker's", rating: 4.1, ratingBy: 'A', makerFuseA: 10, makerWire: [{ school: 'metric', size: '1.5', upToM: 6 }] },
+  ],
   ['High-water alarm'],
   ['Gas detector'],
   ['Fresh water pump', { mark: 'measured', rating: 5.4, ratingBy: 'A' }],
   ['Shower drain pump', { placeId: 'heads' }],
   ['Deck wash pump'],
-  ['Refrigerator compressor', { mark: "maker's", rating: 5.8, ratingBy: 'A', makerFuseA: 15, makerWire: [{ school: 'metric', size: '2.5', upToM: 2.5 }, { school: 'metric', size: '4', upToM: 4 }, { school: 'metric', size: '6', upToM: 6 }] }],
+  [
+    'Refrigerator compressor',
+    {
+      mark: "maker's",
+      rating: 5.8,
+      ratingBy: 'A',
+      makerFuseA: 15,
+      makerWire: [
+        { school: 'metric', size: '2.5', upToM: 2.5 },
+        { school: 'metric', size: '4', upToM: 4 },
+        { school: 'metric', size: '6', upToM: 6 },
+      ],
+    },
+  ],
   ['VHF radio', { mark: "maker's", rating: 5.5, ratingBy: 'A', makerFuseA: 10 }],
   ['Position reporting transponder'],
   ['Multifunction display', { placeId: 'helm' }],
@@ -38,7 +54,18 @@ const LOADS: readonly LoadEntry[] = [
   ['Battery monitor', { name: 'Battery gauge', placeId: 'chart' }],
   ['Tracker, stand-by'],
   ['Anchor windlass', { mark: "maker's", rating: 82, ratingBy: 'A', surgeA: 240, surgeS: 1, makerFuseA: 150, minV: 9.6 }],
-  ['Inverter, small', { mark: "maker's", makerFuseA: 150, makerWire: [{ school: 'metric', size: '35', upToM: 1.5 }, { school: 'metric', size: '50', upToM: 3 }], minV: 10.5 }],
+  [
+    'Inverter, small',
+    {
+      mark: "maker's",
+      makerFuseA: 150,
+      makerWire: [
+        { school: 'metric', size: '35', upToM: 1.5 },
+        { school: 'metric', size: '50', upToM: 3 },
+      ],
+      minV: 10.5,
+    },
+  ],
 ];
 
 export function marram(): Design {
@@ -51,7 +78,14 @@ export function marram(): Design {
     { ...blankPlace('heads', 'Heads', { x: 3.9, y: 1.3, z: 0.5 }), wet: true, drips: true },
     { ...blankPlace('helm', 'Helm', { x: 1.4, y: 0, z: 1.6 }), wet: true },
   ];
-  const panel = { ...blankPanel('panel1', 'Chart table panel', 'panel', 'chart'), family: 'panel-breaker', ways: 26, maxTotalA: 100, maxWayA: 50, stud: 'M6' };
+  const panel = {
+    ...blankPanel('panel1', 'Chart table panel', 'panel', 'chart'),
+    family: 'panel-breaker',
+    ways: 26,
+    maxTotalA: 100,
+    maxWayA: 50,
+    stud: 'M6',
+  };
   const start: Design = {
     ...blank,
     places,
@@ -61,9 +95,17 @@ export function marram(): Design {
     boat: { ...blank.boat, note: 'Invented boat for the demonstration. Loads as surveyed; figures are our own.' },
   };
   let design = withCircuits({ ...start, loads: demoLoads(start, LOADS) });
-  design = tune(design, 'Anchor windlass', (c) => ({ ...taped(9.2)(c), pin: { ...c.pin, size: { school: 'metric', size: '50' } }, note: 'Owner has 50 mm² on the reel; see what the ladder says.' }));
+  design = tune(design, 'Anchor windlass', (c) => ({
+    ...taped(9.2)(c),
+    pin: { ...c.pin, size: { school: 'metric', size: '50' } },
+    note: 'Owner has 50 mm² on the reel; see what the ladder says.',
+  }));
   design = tune(design, 'Masthead tricolour, LED', taped(23.4));
   design = tune(design, 'Refrigerator compressor', taped(4.6));
-  design = tune(design, 'Main', (c) => ({ ...taped(0.6)(c), pin: { ...c.pin, size: { school: 'metric', size: '50' } }, note: 'One size up on what the ladder asks, so that the radio keeps its 3 %.' }));
+  design = tune(design, 'Main', (c) => ({
+    ...taped(0.6)(c),
+    pin: { ...c.pin, size: { school: 'metric', size: '50' } },
+    note: 'One size up on what the ladder asks, so that the radio keeps its 3 %.',
+  }));
   return tune(design, 'Inverter, small', taped(1.4));
 }

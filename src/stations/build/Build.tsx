@@ -51,11 +51,16 @@ export default function Build() {
     return (
       <div className="max-w-[520px] p-6">
         <h1 className="text-[18px] font-bold">Build</h1>
-        <p className="mt-2">The list to cut and crimp from comes from the circuits: two conductors for every segment, a terminal at each end, shrink, labels and protection. There are no circuits with loads yet: see Wiring.</p>
+        <p className="mt-2">
+          The list to cut and crimp from comes from the circuits: two conductors for every segment, a terminal at each end, shrink, labels
+          and protection. There are no circuits with loads yet: see Wiring.
+        </p>
       </div>
     );
   const wanted = asked.trim().toLowerCase();
-  const cuts = list.cuts.filter((c) => wanted === '' || `${c.no} ${c.serves} ${c.size} ${c.colour} ${c.fromEnd} ${c.toEnd}`.toLowerCase().includes(wanted));
+  const cuts = list.cuts.filter(
+    (c) => wanted === '' || `${c.no} ${c.serves} ${c.size} ${c.colour} ${c.fromEnd} ${c.toEnd}`.toLowerCase().includes(wanted),
+  );
   return (
     <div className="print-frame h-full overflow-y-auto px-6 py-4" tabIndex={0}>
       <div className="flex items-baseline gap-4">
@@ -64,7 +69,11 @@ export default function Build() {
           {list.cuts.length} pieces, {show(list.totalM, 'm', units)}, {show(list.totalKg, 'kg', units)}
         </span>
         <span className="ml-auto flex gap-3 screen-only">
-          <button type="button" className="act" onClick={() => download(`${fileName(design.boat.name)}-cut-list.csv`, cutListCsv(list, units))}>
+          <button
+            type="button"
+            className="act"
+            onClick={() => download(`${fileName(design.boat.name)}-cut-list.csv`, cutListCsv(list, units))}
+          >
             CSV
           </button>
           <button type="button" className="act" onClick={() => window.print()}>
@@ -73,10 +82,13 @@ export default function Build() {
         </span>
       </div>
       <p className="mt-1 text-[12px]">
-        <b>{design.boat.name}</b>, {show(design.boat.lengthM, 'm', units)}, {design.boat.systemV} V DC. Rule set: {design.boat.ruleSet === 'awg' ? 'AWG' : 'metric'}. Positive as stated, negative {design.house.negative}.
+        <b>{design.boat.name}</b>, {show(design.boat.lengthM, 'm', units)}, {design.boat.systemV} V DC. Rule set:{' '}
+        {design.boat.ruleSet === 'awg' ? 'AWG' : 'metric'}. Positive as stated, negative {design.house.negative}.
       </p>
       <p className="caution mt-2 max-w-[760px]">
-        Supply isolated, locked and proved dead before any end is opened; negative off first, on last. Crimp with the matching die, pull-test each size, hot air never where vapour or hydrogen can be. Local code, the maker&apos;s instructions and licensed practice come first.
+        Supply isolated, locked and proved dead before any end is opened; negative off first, on last. Crimp with the matching die,
+        pull-test each size, hot air never where vapour or hydrogen can be. Local code, the maker&apos;s instructions and licensed practice
+        come first.
       </p>
       <Reels list={list} />
       <Counts title="Terminals" lines={list.terminals} note="Barrel × stud. Verify studs against the equipment; ends often differ." />
@@ -85,7 +97,13 @@ export default function Build() {
       <section className="mt-5">
         <div className="flex items-baseline gap-4">
           <h2 className="font-semibold">Pieces</h2>
-          <input className="box screen-only w-[150px]" aria-label="Filter pieces" placeholder="filter" value={asked} onChange={(e) => setAsked(e.target.value)} />
+          <input
+            className="box screen-only w-[150px]"
+            aria-label="Filter pieces"
+            placeholder="filter"
+            value={asked}
+            onChange={(e) => setAsked(e.target.value)}
+          />
         </div>
         <table className="mt-1 w-full text-left">
           <thead>
@@ -105,7 +123,9 @@ export default function Build() {
                 <td className="pr-2">{c.label}</td>
                 <td className="reading pr-2 whitespace-nowrap">{c.size}</td>
                 <td className="pr-2">{c.colour}</td>
-                <td className={`reading text-right ${c.taped ? 'tone-measured' : 'tone-estimated'}`}>{Number(bare(c.lengthM, 'm', units)).toFixed(2)}</td>
+                <td className={`reading text-right ${c.taped ? 'tone-measured' : 'tone-estimated'}`}>
+                  {Number(bare(c.lengthM, 'm', units)).toFixed(2)}
+                </td>
                 <td className="pr-2 pl-4">{c.fromEnd}</td>
                 <td className="pr-2">{c.toEnd}</td>
                 <td>☐</td>
@@ -113,7 +133,9 @@ export default function Build() {
             ))}
           </tbody>
         </table>
-        <p className="mt-1 text-[12px] text-quiet">Dotted lengths are estimates from positions: tape the run before cutting. Bold ones are taped.</p>
+        <p className="mt-1 text-[12px] text-quiet">
+          Dotted lengths are estimates from positions: tape the run before cutting. Bold ones are taped.
+        </p>
       </section>
     </div>
   );
@@ -154,7 +176,13 @@ function Reels({ list }: { list: CutList }) {
             <td />
             <td className="reading text-right">{list.cuts.length}</td>
             <td className="reading text-right">{show(list.totalM, 'm', units)}</td>
-            <td className="reading text-right">{show(list.totalM * (1 + design.house.wastePct / 100), 'm', units)}</td>
+            <td className="reading text-right">
+              {show(
+                list.reels.reduce((sum, l) => sum + l.orderM, 0),
+                'm',
+                units,
+              )}
+            </td>
             <td className="reading text-right">{show(list.totalKg, 'kg', units)}</td>
             <td className="pl-4 font-normal text-quiet">with {design.house.wastePct} % for waste</td>
           </tr>
@@ -164,4 +192,8 @@ function Reels({ list }: { list: CutList }) {
   );
 }
 
-const fileName = (name: string): string => name.replace(/[^A-Za-z0-9-]+/g, '-').replace(/^-+|-+$/g, '').toLowerCase() || 'boat';
+const fileName = (name: string): string =>
+  name
+    .replace(/[^A-Za-z0-9-]+/g, '-')
+    .replace(/^-+|-+$/g, '')
+    .toLowerCase() || 'boat';

@@ -6,17 +6,66 @@ import { bare, unitOf, type Units } from '@/core/quantity';
 export function cutListCsv(list: CutList, units: Units): string {
   const metres = unitOf('m', units).name;
   const mass = unitOf('kg', units).name;
-  const head = ['line', 'label or item', 'size', 'colour', `length, ${metres}`, 'taped', 'from end', 'far end', 'count', `mass, ${mass}`, 'note'];
+  const head = [
+    'line',
+    'label or item',
+    'size',
+    'colour',
+    `length, ${metres}`,
+    'taped',
+    'from end',
+    'far end',
+    'count',
+    `mass, ${mass}`,
+    'note',
+  ];
   const length = (m: number) => Number(bare(m, 'm', units)).toFixed(2);
-  const counts = (line: string, rows: readonly { item: string; count: number; note: string }[]) => rows.map((r) => [line, r.item, '', '', '', '', '', '', String(r.count), '', r.note]);
+  const counts = (line: string, rows: readonly { item: string; count: number; note: string }[]) =>
+    rows.map((r) => [line, r.item, '', '', '', '', '', '', String(r.count), '', r.note]);
   return toCsv([
     head,
-    ...list.cuts.map((c) => ['piece', c.label, c.size, c.colour, length(c.lengthM), c.taped ? 'yes' : 'no', c.fromEnd, c.toEnd, '1', '', '']),
-    ...list.reels.map((r) => ['cable', '', r.size, r.colour, length(r.netM), r.estimated ? 'no' : 'yes', '', '', String(r.pieces), Number(bare(r.massKg, 'kg', units)).toFixed(2), `to order ${length(r.orderM)} ${metres}`]),
+    ...list.cuts.map((c) => [
+      'piece',
+      c.label,
+      c.size,
+      c.colour,
+      length(c.lengthM),
+      c.taped ? 'yes' : 'no',
+      c.fromEnd,
+      c.toEnd,
+      '1',
+      '',
+      '',
+    ]),
+    ...list.reels.map((r) => [
+      'cable',
+      '',
+      r.size,
+      r.colour,
+      length(r.netM),
+      r.estimated ? 'no' : 'yes',
+      '',
+      '',
+      String(r.pieces),
+      Number(bare(r.massKg, 'kg', units)).toFixed(2),
+      `to order ${length(r.orderM)} ${metres}`,
+    ]),
     ...counts('terminal', list.terminals),
     ...counts('heat shrink', list.shrink),
     ...counts('protection', list.protection),
     ...counts('label', list.labels),
-    ['total', '', '', '', length(list.totalM), '', '', '', String(list.cuts.length), Number(bare(list.totalKg, 'kg', units)).toFixed(2), ''],
+    [
+      'total',
+      '',
+      '',
+      '',
+      length(list.totalM),
+      '',
+      '',
+      '',
+      String(list.cuts.length),
+      Number(bare(list.totalKg, 'kg', units)).toFixed(2),
+      '',
+    ],
   ]);
 }

@@ -18,13 +18,16 @@ export default function Check() {
   };
   const open = (f: Finding) => {
     if (f.about.kind === 'circuit' || f.about.kind === 'load') select({ kind: f.about.kind, id: f.about.id });
-    router.push(`/boats/${store.boatId}/${f.about.kind === 'load' ? 'loads' : f.about.kind === 'circuit' || f.about.kind === 'panel' ? 'wiring' : 'survey'}`);
+    router.push(
+      `/boats/${store.boatId}/${f.about.kind === 'load' ? 'loads' : f.about.kind === 'circuit' || f.about.kind === 'panel' ? 'wiring' : 'survey'}`,
+    );
   };
   return (
     <div className="h-full overflow-y-auto p-5">
       <h1 className="text-[18px] font-bold">Check</h1>
       <p className="mt-1 max-w-[640px] text-quiet">
-        Every rule reckoned so far against the design. The full survey audit comes with later stations. Local code, the maker&apos;s instructions and licensed practice come first; an empty list is no certificate.
+        Every rule reckoned so far against the design. The full survey audit comes with later stations. Local code, the maker&apos;s
+        instructions and licensed practice come first; an empty list is no certificate.
       </p>
       {findings.length === 0 ? <p className="mt-6">Nothing found in what is entered so far.</p> : null}
       {(['stop', 'fix', 'note'] as const).map((severity) => {

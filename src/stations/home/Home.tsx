@@ -66,7 +66,10 @@ export function Home({ boats }: { boats: readonly Boat[] }) {
   };
   const take = async (file: File | undefined) => {
     if (!file) return;
-    if (file.size > MOST_BYTES) return setRefusal({ error: `${file.name} is ${(file.size / 1e6).toFixed(0)} MB; a design file is at most ${MOST_BYTES / 1e6} MB. Nothing was changed.` });
+    if (file.size > MOST_BYTES)
+      return setRefusal({
+        error: `${file.name} is ${(file.size / 1e6).toFixed(0)} MB; a design file is at most ${MOST_BYTES / 1e6} MB. Nothing was changed.`,
+      });
     await open('/api/boats?from=file', { method: 'POST', headers: { 'content-type': 'application/json' }, body: await file.text() });
   };
   const putAway = async (boat: Boat) => {
@@ -83,11 +86,15 @@ export function Home({ boats }: { boats: readonly Boat[] }) {
     <main className="mx-auto grid min-h-dvh max-w-[1080px] grid-cols-[1fr_320px] content-start gap-12 px-10 py-12">
       <header className="col-span-2 border-b-[1.5px] border-ink pb-4">
         <p className="text-[26px] leading-none font-bold tracking-tight">Solenix</p>
-        <h1 className="mt-2 text-[15px] text-quiet">A cruising boat&apos;s house electrics, reckoned: loads, circuits, conductors, protection, and the list to cut from.</h1>
+        <h1 className="mt-2 text-[15px] text-quiet">
+          A cruising boat&apos;s house electrics, reckoned: loads, circuits, conductors, protection, and the list to cut from.
+        </h1>
       </header>
       <section aria-label="Boats on file">
         <h2 className="text-[15px] font-bold">Boats on file</h2>
-        {boats.length === 0 ? <p className="mt-2 text-quiet">None yet. Make one from her figures, or open a design file; both stand on the right.</p> : null}
+        {boats.length === 0 ? (
+          <p className="mt-2 text-quiet">None yet. Make one from her figures, or open a design file; both stand on the right.</p>
+        ) : null}
         <ul className="mt-2 border-t border-line">
           {boats.map((b) => (
             <li key={b.id} className="flex items-baseline gap-4 border-b border-line py-2">
@@ -101,7 +108,13 @@ export function Home({ boats }: { boats: readonly Boat[] }) {
               <a className="plain" href={`/api/boats/${b.id}/export`} download>
                 export
               </a>
-              <button type="button" className="plain text-quiet" disabled={busy} onClick={() => void putAway(b)} aria-label={`Put ${b.name} away`}>
+              <button
+                type="button"
+                className="plain text-quiet"
+                disabled={busy}
+                onClick={() => void putAway(b)}
+                aria-label={`Put ${b.name} away`}
+              >
                 put away
               </button>
             </li>
@@ -172,10 +185,19 @@ export function Home({ boats }: { boats: readonly Boat[] }) {
           <h2 className="text-[15px] font-bold">From a design file</h2>
           <label className="mt-1 block">
             <span className="text-[11.5px] text-quiet">a .solenix.json file, made by “export”</span>
-            <input type="file" accept=".json,application/json" className="mt-1 block w-full" disabled={busy} onChange={(e) => void take(e.target.files?.[0])} />
+            <input
+              type="file"
+              accept=".json,application/json"
+              className="mt-1 block w-full"
+              disabled={busy}
+              onChange={(e) => void take(e.target.files?.[0])}
+            />
           </label>
         </div>
-        <p className="caution text-[12px]">Calculations support a competent person. Shock, fire, explosion and stray current kill: local code, the maker&apos;s instructions and licensed practice come first.</p>
+        <p className="caution text-[12px]">
+          Calculations support a competent person. Shock, fire, explosion and stray current kill: local code, the maker&apos;s instructions
+          and licensed practice come first.
+        </p>
       </aside>
     </main>
   );

@@ -18,8 +18,21 @@ export function Library({ onClose, onTake }: { onClose: () => void; onTake: (row
     onClose();
   };
   return (
-    <Dialog open onClose={onClose} title="Appliances aboard cruising boats" about="Generic, with typical figures of our own. Correct them from the maker's sheet or the meter." wide>
-      <input autoFocus className="box mb-2 w-full" placeholder="find" aria-label="Find an appliance" value={wanted} onChange={(e) => setWanted(e.target.value)} />
+    <Dialog
+      open
+      onClose={onClose}
+      title="Appliances aboard cruising boats"
+      about="Generic, with typical figures of our own. Correct them from the maker's sheet or the meter."
+      wide
+    >
+      <input
+        autoFocus
+        className="box mb-2 w-full"
+        placeholder="find"
+        aria-label="Find an appliance"
+        value={wanted}
+        onChange={(e) => setWanted(e.target.value)}
+      />
       <div className="grid max-h-[46vh] grid-cols-2 gap-x-6 overflow-y-auto" tabIndex={0}>
         {shown.map((a) => (
           <label key={a.name} className="flex items-baseline gap-2 border-b border-line py-[3px]">

@@ -18,8 +18,14 @@ export default function Loads() {
   const { boat, living, places } = design;
   // eslint-disable-next-line react-hooks/exhaustive-deps -- see above
   const columns = useMemo(() => loadColumns(design), [boat, living, places]);
-  const onChange = useCallback((change: Change<Load>) => store.edit(change.label, opsOf(store.snapshot().design, 'loads', change)), [store]);
-  const onLook = useCallback((change: Change<Load> | null) => store.look(change && opsOf(store.snapshot().design, 'loads', change)), [store]);
+  const onChange = useCallback(
+    (change: Change<Load>) => store.edit(change.label, opsOf(store.snapshot().design, 'loads', change)),
+    [store],
+  );
+  const onLook = useCallback(
+    (change: Change<Load> | null) => store.look(change && opsOf(store.snapshot().design, 'loads', change)),
+    [store],
+  );
   const onSelect = useCallback((row: Load) => select({ kind: 'load', id: row.id }), [select]);
   const blank = () => blankLoad(freshId('L'), design.boat.systemV);
   const add = (rows: readonly Load[], label: string) => {
@@ -51,7 +57,13 @@ export default function Loads() {
         <h1 className="text-[18px] font-bold">Loads</h1>
         <span className="text-quiet">{design.loads.length} rows</span>
         <LivingMenu />
-        <input className="box ml-auto w-[130px]" placeholder="filter" aria-label="Filter loads" value={filter} onChange={(e) => setFilter(e.target.value)} />
+        <input
+          className="box ml-auto w-[130px]"
+          placeholder="filter"
+          aria-label="Filter loads"
+          value={filter}
+          onChange={(e) => setFilter(e.target.value)}
+        />
         <button type="button" className="act" onClick={() => add([blank()], 'add a load')}>
           add a row
         </button>
@@ -61,8 +73,14 @@ export default function Loads() {
       </div>
       {design.loads.length === 0 ? (
         <div className="max-w-[520px] px-4 py-6">
-          <p>One row is one kind of appliance: how many, watts or amps (either gives the other), where it is, and its hours a day in each way of living aboard.</p>
-          <p className="mt-2 text-quiet">Take them from the built-in list and correct the figures, add rows by hand, or paste a block from a spreadsheet: columns in the order of this sheet.</p>
+          <p>
+            One row is one kind of appliance: how many, watts or amps (either gives the other), where it is, and its hours a day in each way
+            of living aboard.
+          </p>
+          <p className="mt-2 text-quiet">
+            Take them from the built-in list and correct the figures, add rows by hand, or paste a block from a spreadsheet: columns in the
+            order of this sheet.
+          </p>
         </div>
       ) : null}
       <div className="min-h-0 flex-1 overflow-auto">
@@ -82,7 +100,12 @@ export default function Loads() {
           filter={filter}
         />
       </div>
-      {choosing ? <Library onClose={() => setChoosing(false)} onTake={(rows) => add(rows, rows.length === 1 ? `add ${rows[0]?.name ?? ''}` : `add ${rows.length} loads`)} /> : null}
+      {choosing ? (
+        <Library
+          onClose={() => setChoosing(false)}
+          onTake={(rows) => add(rows, rows.length === 1 ? `add ${rows[0]?.name ?? ''}` : `add ${rows.length} loads`)}
+        />
+      ) : null}
     </div>
   );
 }

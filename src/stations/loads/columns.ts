@@ -1,6 +1,18 @@
 /** The load sheet's columns: what each shows, takes and refuses. */
 import { BEHAVIOURS, CONNECTIONS, LOAD_GROUPS, MARKS, SUPPLY_CLASSES, type Design, type Load } from '@/core/design';
-import { bare, parseChoice, parseDuty, parseNumber, parseOptional, parseWire, parseYesNo, showDuty, showWire, type Kind, type Parsed } from '@/core/quantity';
+import {
+  bare,
+  parseChoice,
+  parseDuty,
+  parseNumber,
+  parseOptional,
+  parseWire,
+  parseYesNo,
+  showDuty,
+  showWire,
+  type Kind,
+  type Parsed,
+} from '@/core/quantity';
 import type { Column } from '@/ui/sheet';
 
 const map = <A, B>(parsed: Parsed<A>, to: (value: A) => B): Parsed<B> => (parsed.ok ? { ok: true, value: to(parsed.value) } : parsed);
@@ -37,7 +49,13 @@ export function loadColumns(design: Design): Column<Load>[] {
     show: (r) => (r[key] ? 'yes' : '·'),
     write: (_, text) => map(parseYesNo(text), (value) => ({ [key]: value })),
   });
-  const choice = <K extends 'group' | 'behaviour' | 'supply' | 'connection' | 'mark'>(key: K, title: string, options: readonly Load[K][], width: number, hint: string): Column<Load> => ({
+  const choice = <K extends 'group' | 'behaviour' | 'supply' | 'connection' | 'mark'>(
+    key: K,
+    title: string,
+    options: readonly Load[K][],
+    width: number,
+    hint: string,
+  ): Column<Load> => ({
     key,
     title,
     hint,
@@ -53,33 +71,41 @@ export function loadColumns(design: Design): Column<Load>[] {
     width: 58,
     align: 'right',
     mono: true,
-    text: (r) => bare(r.ratingBy === by ? r.rating : by === 'W' ? r.rating * r.nominalV : r.rating / r.nominalV, by, units).replace(/(\.\d\d)\d+$/, '$1'),
+    text: (r) =>
+      bare(r.ratingBy === by ? r.rating : by === 'W' ? r.rating * r.nominalV : r.rating / r.nominalV, by, units).replace(
+        /(\.\d\d)\d+$/,
+        '$1',
+      ),
     tone: (r) => (r.ratingBy === by ? r.mark : 'quiet'),
     sort: (r) => (r.ratingBy === by ? r.rating : by === 'W' ? r.rating * r.nominalV : r.rating / r.nominalV),
-    write: (r, text) => map(parseNumber(text, by, units, 0, by === 'W' ? 100000 : 5000), (value) => ({ ratingBy: by, rating: value, ...typed(r) })),
+    write: (r, text) =>
+      map(parseNumber(text, by, units, 0, by === 'W' ? 100000 : 5000), (value) => ({ ratingBy: by, rating: value, ...typed(r) })),
   });
-  const hours = design.living.map(
-    (way): Column<Load> => ({
-      key: `hours-${way.id}`,
-      title: way.name,
-      unit: 'h',
-      hint: `Hours a day ${way.name}`,
-      width: 92,
-      align: 'right',
-      mono: true,
-      text: (r) => bare(r.hours[way.id] ?? 0, 'h', units),
-      show: (r) => (r.hours[way.id] ? bare(r.hours[way.id] ?? 0, 'h', units) : '·'),
-      sort: (r) => r.hours[way.id] ?? 0,
-      write: (r, text) => map(parseOptional(text, 'h', units, 0, 24), (value) => ({ hours: { ...r.hours, [way.id]: value ?? 0 } })),
-    }),
-  );
+  const hours = design.living.map((way): Column<Load> => ({
+    key: `hours-${way.id}`,
+    title: way.name,
+    unit: 'h',
+    hint: `Hours a day ${way.name}`,
+    width: 92,
+    align: 'right',
+    mono: true,
+    text: (r) => bare(r.hours[way.id] ?? 0, 'h', units),
+    show: (r) => (r.hours[way.id] ? bare(r.hours[way.id] ?? 0, 'h', units) : '·'),
+    sort: (r) => r.hours[way.id] ?? 0,
+    write: (r, text) => map(parseOptional(text, 'h', units, 0, 24), (value) => ({ hours: { ...r.hours, [way.id]: value ?? 0 } })),
+  }));
   return [
     {
       key: 'name',
       title: 'load',
       width: 196,
       text: (r) => r.name,
-      write: (_, text) => (text.trim() === '' ? { ok: false, message: 'a name is needed' } : text.trim().length > 120 ? { ok: false, message: 'at most 120 letters' } : { ok: true, value: { name: text.trim() } }),
+      write: (_, text) =>
+        text.trim() === ''
+          ? { ok: false, message: 'a name is needed' }
+          : text.trim().length > 120
+            ? { ok: false, message: 'at most 120 letters' }
+            : { ok: true, value: { name: text.trim() } },
     },
     {
       key: 'quantity',
@@ -91,7 +117,9 @@ export function loadColumns(design: Design): Column<Load>[] {
       sort: (r) => r.quantity,
       write: (_, text) => {
         const parsed = parseNumber(text, 'none', units, 1, 99);
-        return parsed.ok && !Number.isInteger(parsed.value) ? { ok: false, message: 'a whole number is needed' } : map(parsed, (quantity) => ({ quantity }));
+        return parsed.ok && !Number.isInteger(parsed.value)
+          ? { ok: false, message: 'a whole number is needed' }
+          : map(parsed, (quantity) => ({ quantity }));
       },
     },
     rating('W'),
@@ -107,7 +135,13 @@ export function loadColumns(design: Design): Column<Load>[] {
       sort: (r) => r.nominalV,
       write: (_, text) => map(parseNumber(text, 'V', units, 1, 60), (nominalV) => ({ nominalV })),
     },
-    choice('behaviour', 'behaves as', BEHAVIOURS, 82, 'As volts fall: a resistance draws less, an electronic supply (power) more, a motor (current) about the same'),
+    choice(
+      'behaviour',
+      'behaves as',
+      BEHAVIOURS,
+      82,
+      'As volts fall: a resistance draws less, an electronic supply (power) more, a motor (current) about the same',
+    ),
     {
       key: 'place',
       title: 'place',
@@ -116,7 +150,10 @@ export function loadColumns(design: Design): Column<Load>[] {
       text: (r) => places.get(r.placeId ?? '') ?? '',
       write: (_, text) => {
         if (text.trim() === '') return { ok: true, value: { placeId: null } };
-        return map(parseChoice(text, [...places.values()]), (name) => ({ placeId: [...places].find(([, n]) => n === name)?.[0] ?? null, at: null }));
+        return map(parseChoice(text, [...places.values()]), (name) => ({
+          placeId: [...places].find(([, n]) => n === name)?.[0] ?? null,
+          at: null,
+        }));
       },
     },
     ...hours,

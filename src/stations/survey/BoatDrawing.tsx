@@ -17,7 +17,7 @@ interface Props {
   readonly onMove: (thing: Thing, at: Point, done: boolean) => void;
 }
 
-const WIDTH = 520;
+const WIDTH = 800;
 const EDGE = 16;
 const TOP_M = 3.1;
 
@@ -26,14 +26,15 @@ const clampTo = (x: number, low: number, high: number): number => Math.round(Mat
 /** The boat in plan and profile with her places on it. Drag a place, or move it with the arrows: across in plan, up and down in profile. */
 export function BoatDrawing({ design, selected, onSelect, onMove }: Props) {
   const { boat, places, loads } = design;
-  const scale = Math.min((WIDTH - 2 * EDGE) / boat.lengthM, 560 / (boat.beamM + boat.draftM + TOP_M + 1.2));
+  const scale = Math.min((WIDTH - 2 * EDGE) / boat.lengthM, 540 / (boat.beamM + boat.draftM + TOP_M + 1.2));
   const planMid = EDGE + (boat.beamM / 2) * scale + 14;
   const waterline = planMid + (boat.beamM / 2) * scale + 22 + TOP_M * scale;
   const height = waterline + boat.draftM * scale + 20;
   const px = (x: number) => EDGE + x * scale;
   const yPlan = (y: number) => planMid - y * scale;
   const zProfile = (z: number) => waterline - Math.min(z, TOP_M) * scale;
-  const path = (points: readonly (readonly [number, number])[], y: (v: number) => number) => `M${points.map(([a, b]) => `${px(a).toFixed(1)},${y(b).toFixed(1)}`).join('L')}Z`;
+  const path = (points: readonly (readonly [number, number])[], y: (v: number) => number) =>
+    `M${points.map(([a, b]) => `${px(a).toFixed(1)},${y(b).toFixed(1)}`).join('L')}Z`;
 
   const drag = useRef<{ thing: Thing; view: 'plan' | 'profile'; from: Point; startX: number; startY: number; moved: boolean } | null>(null);
   const [dragging, setDragging] = useState(false);
@@ -82,7 +83,12 @@ export function BoatDrawing({ design, selected, onSelect, onMove }: Props) {
     onFocus: () => onSelect(thing),
     onKeyDown: (e: KeyboardEvent) => {
       const step = e.shiftKey ? 1 : 0.1;
-      const by: Record<string, readonly [number, number]> = { ArrowLeft: [-step, 0], ArrowRight: [step, 0], ArrowUp: [0, step], ArrowDown: [0, -step] };
+      const by: Record<string, readonly [number, number]> = {
+        ArrowLeft: [-step, 0],
+        ArrowRight: [step, 0],
+        ArrowUp: [0, step],
+        ArrowDown: [0, -step],
+      };
       const move = by[e.key];
       if (!move || e.ctrlKey || e.metaKey) return;
       e.preventDefault();
@@ -100,6 +106,7 @@ export function BoatDrawing({ design, selected, onSelect, onMove }: Props) {
     style: { touchAction: 'none' as const },
   });
 
+  const labels = planLabels(places, (p) => ({ x: px(p.at.x), y: yPlan(p.at.y) }));
   const placeMark = (p: Place, view: 'plan' | 'profile') => {
     const here = selected?.kind === 'place' && selected.id === p.id;
     const y = view === 'plan' ? yPlan(p.at.y) : zProfile(p.at.z);
@@ -111,7 +118,15 @@ export function BoatDrawing({ design, selected, onSelect, onMove }: Props) {
         <path d={`M${px(p.at.x) - 5},${y}h10M${px(p.at.x)},${y - 5}v10`} stroke={colour} strokeWidth={here ? 2.6 : 1.5} />
         {p.wet ? <circle cx={px(p.at.x)} cy={y} r={6.5} fill="none" stroke={colour} strokeDasharray="2 2" /> : null}
         {here || view === 'plan' || high ? (
-          <text x={px(p.at.x) + 8} y={y - 5} fill={colour} stroke="var(--sheet)" strokeWidth={3} paintOrder="stroke" className={`text-[11px] select-none ${here ? 'font-bold' : ''}`}>
+          <text
+            x={px(p.at.x) + (view === 'plan' ? (labels.get(p.id)?.dx ?? 8) : 8)}
+            y={y + (view === 'plan' ? (labels.get(p.id)?.dy ?? -5) : -5)}
+            fill={colour}
+            stroke="var(--sheet)"
+            strokeWidth={3}
+            paintOrder="stroke"
+            className={`text-[11px] select-none ${here ? 'font-bold' : ''}`}
+          >
             {p.name}
             {high ? ` ↑ ${show(p.at.z, 'm', boat)}` : ''}
           </text>
@@ -127,7 +142,11 @@ export function BoatDrawing({ design, selected, onSelect, onMove }: Props) {
     const place = places.find((p) => p.id === l.placeId);
     const angle = (i / Math.max(1, near.length)) * 2 * Math.PI;
     const base = place?.at ?? { x: boat.lengthM / 2, y: 0, z: 0.5 };
-    return { x: base.x + (18 / scale) * Math.cos(angle), y: base.y + (18 / scale) * Math.sin(angle), z: base.z + (18 / scale) * Math.sin(angle) };
+    return {
+      x: base.x + (18 / scale) * Math.cos(angle),
+      y: base.y + (18 / scale) * Math.sin(angle),
+      z: base.z + (18 / scale) * Math.sin(angle),
+    };
   };
   const loadMark = (l: Load, i: number, view: 'plan' | 'profile') => {
     const here = selected?.kind === 'load' && selected.id === l.id;
@@ -137,9 +156,25 @@ export function BoatDrawing({ design, selected, onSelect, onMove }: Props) {
       <g key={l.id} {...grip({ kind: 'load', id: l.id }, at, view, l.name)}>
         <title>{l.name}</title>
         <circle cx={px(at.x)} cy={y} r={7} fill="transparent" />
-        <rect x={px(at.x) - 3} y={y - 3} width={6} height={6} fill={here ? 'var(--verdigris)' : 'var(--sheet)'} stroke={here ? 'var(--verdigris)' : 'var(--quiet)'} transform={`rotate(45 ${px(at.x)} ${y})`} />
+        <rect
+          x={px(at.x) - 3}
+          y={y - 3}
+          width={6}
+          height={6}
+          fill={here ? 'var(--verdigris)' : 'var(--sheet)'}
+          stroke={here ? 'var(--verdigris)' : 'var(--quiet)'}
+          transform={`rotate(45 ${px(at.x)} ${y})`}
+        />
         {here ? (
-          <text x={px(at.x) + 7} y={y + 11} fill="var(--verdigris)" stroke="var(--sheet)" strokeWidth={3} paintOrder="stroke" className="text-[11px] font-bold select-none">
+          <text
+            x={px(at.x) + 7}
+            y={y + 11}
+            fill="var(--verdigris)"
+            stroke="var(--sheet)"
+            strokeWidth={3}
+            paintOrder="stroke"
+            className="text-[11px] font-bold select-none"
+          >
             {l.name}
           </text>
         ) : null}
@@ -148,7 +183,13 @@ export function BoatDrawing({ design, selected, onSelect, onMove }: Props) {
   };
 
   return (
-    <svg role="group" aria-label={`${boat.name} in plan and profile`} width={px(boat.lengthM) + EDGE + 30} height={height} className={`block select-none ${dragging ? 'cursor-move' : ''}`}>
+    <svg
+      role="group"
+      aria-label={`${boat.name} in plan and profile`}
+      width={px(boat.lengthM) + EDGE + 30}
+      height={height}
+      className={`block select-none ${dragging ? 'cursor-move' : ''}`}
+    >
       <text x={EDGE} y={12} className="fill-faint text-[11px]">
         plan, port up; bow to the right
       </text>
@@ -165,4 +206,39 @@ export function BoatDrawing({ design, selected, onSelect, onMove }: Props) {
       {places.map((p) => placeMark(p, 'profile'))}
     </svg>
   );
+}
+
+interface Spot {
+  readonly dx: number;
+  readonly dy: number;
+}
+
+/** Where each place's name stands beside its mark so that names do not lie over each other: the first free of six spots. */
+function planLabels(places: readonly Place[], at: (p: Place) => { x: number; y: number }): Map<string, Spot> {
+  const taken: { x0: number; x1: number; y0: number; y1: number }[] = places.map((p) => ({
+    x0: at(p).x - 6,
+    x1: at(p).x + 6,
+    y0: at(p).y - 5,
+    y1: at(p).y + 5,
+  }));
+  const out = new Map<string, Spot>();
+  for (const p of places) {
+    const { x, y } = at(p);
+    const width = p.name.length * 5.8;
+    const spots: Spot[] = [
+      { dx: 9, dy: 4 },
+      { dx: 8, dy: -7 },
+      { dx: 8, dy: 15 },
+      { dx: -width - 9, dy: 4 },
+      { dx: -width - 6, dy: -7 },
+      { dx: -width - 6, dy: 15 },
+    ];
+    const box = (s: Spot) => ({ x0: x + s.dx, x1: x + s.dx + width, y0: y + s.dy - 9, y1: y + s.dy + 2 });
+    const free =
+      spots.find((s) => taken.every((t) => box(s).x1 < t.x0 || box(s).x0 > t.x1 || box(s).y1 < t.y0 || box(s).y0 > t.y1)) ??
+      (spots[1] as Spot);
+    taken.push(box(free));
+    out.set(p.id, free);
+  }
+  return out;
 }

@@ -12,22 +12,66 @@ export function BoatFacts() {
   const put = (key: keyof Boat, value: unknown, label: string) => store.edit(label, [setOp(design, ['boat', key], value)]);
   return (
     <>
-      <Entry label="name" value={boat.name} parse={(t) => (t.trim() === '' ? { ok: false, message: 'a name is needed' } : t.length > 120 ? { ok: false, message: 'at most 120 letters' } : { ok: true, value: t })} onChange={(t) => put('name', t.trim(), 'name of the boat')} />
+      <Entry
+        label="name"
+        value={boat.name}
+        parse={(t) =>
+          t.trim() === ''
+            ? { ok: false, message: 'a name is needed' }
+            : t.length > 120
+              ? { ok: false, message: 'at most 120 letters' }
+              : { ok: true, value: t }
+        }
+        onChange={(t) => put('name', t.trim(), 'name of the boat')}
+      />
       <div className="grid grid-cols-2 gap-3">
         <Figure label="length" kind="m" value={boat.lengthM} low={3} high={60} onChange={(v) => put('lengthM', v, 'length')} />
         <Figure label="beam" kind="m" value={boat.beamM} low={1} high={20} onChange={(v) => put('beamM', v, 'beam')} />
         <Figure label="draft" kind="m" value={boat.draftM} low={0.2} high={6} onChange={(v) => put('draftM', v, 'draft')} />
         <Figure label="freeboard" kind="m" value={boat.freeboardM} low={0.3} high={6} onChange={(v) => put('freeboardM', v, 'freeboard')} />
         <Choice label="hull" value={boat.hull} options={HULLS} onChange={(v) => put('hull', v, 'hull')} />
-        <Choice label="DC system, V" value={String(boat.systemV)} options={['12', '24', '48']} onChange={(v) => put('systemV', Number(v), 'system voltage')} />
-        <Choice label="shore power" value={boat.acRegion} options={['120 V', '120/240 V', '230 V']} onChange={(v) => put('acRegion', v, 'AC region')} />
-        <Choice label="rule set" value={boat.ruleSet} options={['awg', 'metric']} names={{ awg: RULE_SETS.awg.name, metric: RULE_SETS.metric.name }} onChange={(v) => put('ruleSet', v, 'rule set')} />
+        <Choice
+          label="DC system, V"
+          value={String(boat.systemV)}
+          options={['12', '24', '48']}
+          onChange={(v) => put('systemV', Number(v), 'system voltage')}
+        />
+        <Choice
+          label="shore power"
+          value={boat.acRegion}
+          options={['120 V', '120/240 V', '230 V']}
+          onChange={(v) => put('acRegion', v, 'AC region')}
+        />
+        <Choice
+          label="rule set"
+          value={boat.ruleSet}
+          options={['awg', 'metric']}
+          names={{ awg: RULE_SETS.awg.name, metric: RULE_SETS.metric.name }}
+          onChange={(v) => put('ruleSet', v, 'rule set')}
+        />
         <Choice label="lengths in" value={boat.lengthUnit} options={['m', 'ft']} onChange={(v) => put('lengthUnit', v, 'unit of length')} />
-        <Choice label="temperatures in" value={boat.tempUnit} options={['C', 'F']} names={{ C: '°C', F: '°F' }} onChange={(v) => put('tempUnit', v, 'unit of temperature')} />
+        <Choice
+          label="temperatures in"
+          value={boat.tempUnit}
+          options={['C', 'F']}
+          names={{ C: '°C', F: '°F' }}
+          onChange={(v) => put('tempUnit', v, 'unit of temperature')}
+        />
         <Choice label="masses in" value={boat.massUnit} options={['kg', 'lb']} onChange={(v) => put('massUnit', v, 'unit of mass')} />
-        <Choice label="wire colours" value={boat.colourScheme} options={['north-american', 'international']} names={{ 'north-american': 'North American' }} onChange={(v) => put('colourScheme', v, 'colour scheme')} />
+        <Choice
+          label="wire colours"
+          value={boat.colourScheme}
+          options={['north-american', 'international']}
+          names={{ 'north-american': 'North American' }}
+          onChange={(v) => put('colourScheme', v, 'colour scheme')}
+        />
       </div>
-      <Entry label="notes" value={boat.note} parse={(t) => (t.length > 2000 ? { ok: false, message: 'at most 2000 letters' } : { ok: true, value: t })} onChange={(t) => put('note', t, 'notes')} />
+      <Entry
+        label="notes"
+        value={boat.note}
+        parse={(t) => (t.length > 2000 ? { ok: false, message: 'at most 2000 letters' } : { ok: true, value: t })}
+        onChange={(t) => put('note', t, 'notes')}
+      />
       <p className="text-[12px] text-quiet">{RULE_SETS[boat.ruleSet].source}.</p>
     </>
   );

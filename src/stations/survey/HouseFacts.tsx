@@ -27,19 +27,32 @@ export function HouseFacts() {
   const store = useStore();
   const { house, boat } = design;
   const usual = defaultHouse(boat.ruleSet);
-  const put = (key: keyof House, value: unknown, label: string) => store.edit(`house rule: ${label}`, [setOp(design, ['house', key], value)]);
+  const put = (key: keyof House, value: unknown, label: string) =>
+    store.edit(`house rule: ${label}`, [setOp(design, ['house', key], value)]);
   const differ = (Object.keys(usual) as (keyof House)[]).filter((k) => JSON.stringify(usual[k]) !== JSON.stringify(house[k]));
   return (
     <>
-      <p className="text-quiet">{differ.length === 0 ? 'All as the application starts with.' : `${differ.length} differ from what the application starts with.`}</p>
+      <p className="text-quiet">
+        {differ.length === 0 ? 'All as the application starts with.' : `${differ.length} differ from what the application starts with.`}
+      </p>
       <div className="grid grid-cols-1 gap-2">
         {FIGURES.map(([key, label, kind, low, high]) => (
           <div key={key} className={differ.includes(key) ? 'border-l-2 border-copper pl-2' : ''}>
             <Figure label={label} kind={kind} value={house[key]} low={low} high={high} onChange={(v) => put(key, v, label)} />
           </div>
         ))}
-        <Choice label="insulation, °C" value={String(house.insulationC)} options={INSULATIONS.map(String)} onChange={(v) => put('insulationC', Number(v), 'insulation')} />
-        <Choice label="DC negative is" value={house.negative} options={['yellow', 'black']} onChange={(v) => put('negative', v, 'colour of negative')} />
+        <Choice
+          label="insulation, °C"
+          value={String(house.insulationC)}
+          options={INSULATIONS.map(String)}
+          onChange={(v) => put('insulationC', Number(v), 'insulation')}
+        />
+        <Choice
+          label="DC negative is"
+          value={house.negative}
+          options={['yellow', 'black']}
+          onChange={(v) => put('negative', v, 'colour of negative')}
+        />
         <Choice
           label="worst-case copper, + 10 %"
           value={house.worstCaseCopper === null ? 'rule set' : house.worstCaseCopper ? 'yes' : 'no'}
@@ -54,10 +67,26 @@ export function HouseFacts() {
         />
       </div>
       <Tick label="count bundling of DC conductors" value={house.bundleDc} onChange={(v) => put('bundleDc', v, 'bundling')} />
-      <Tick label="thermal devices in hot places at 80 %" value={house.thermalInHeat} onChange={(v) => put('thermalInHeat', v, 'thermal devices')} />
-      <Tick label="next rating up to 1.5 × conductor, if it cannot overload" value={house.roundUpToNext} onChange={(v) => put('roundUpToNext', v, 'rounding up')} />
-      <Tick label="size up for terminal heat" value={house.upsizeForTerminals} onChange={(v) => put('upsizeForTerminals', v, 'terminal heat')} />
-      <Tick label="colour positives by what they serve" value={house.functionColours} onChange={(v) => put('functionColours', v, 'function colours')} />
+      <Tick
+        label="thermal devices in hot places at 80 %"
+        value={house.thermalInHeat}
+        onChange={(v) => put('thermalInHeat', v, 'thermal devices')}
+      />
+      <Tick
+        label="next rating up to 1.5 × conductor, if it cannot overload"
+        value={house.roundUpToNext}
+        onChange={(v) => put('roundUpToNext', v, 'rounding up')}
+      />
+      <Tick
+        label="size up for terminal heat"
+        value={house.upsizeForTerminals}
+        onChange={(v) => put('upsizeForTerminals', v, 'terminal heat')}
+      />
+      <Tick
+        label="colour positives by what they serve"
+        value={house.functionColours}
+        onChange={(v) => put('functionColours', v, 'function colours')}
+      />
       <Tick label="cross-linked insulation" value={house.crossLinked} onChange={(v) => put('crossLinked', v, 'insulation kind')} />
     </>
   );

@@ -46,14 +46,27 @@ export default function Survey() {
       <div className="flex w-[292px] flex-none flex-col border-l border-line">
         <div role="tablist" aria-label="What to enter" className="flex flex-none gap-4 border-b border-line px-4 pt-3">
           {SHEETS.map((name) => (
-            <button key={name} type="button" role="tab" aria-selected={showing === name} className={`pb-[6px] ${showing === name ? 'border-b-2 border-verdigris font-semibold' : 'text-quiet'}`} onClick={() => setShowing(name)}>
+            <button
+              key={name}
+              type="button"
+              role="tab"
+              aria-selected={showing === name}
+              className={`pb-[6px] ${showing === name ? 'border-b-2 border-verdigris font-semibold' : 'text-quiet'}`}
+              onClick={() => setShowing(name)}
+            >
               {name}
             </button>
           ))}
         </div>
         <div role="tabpanel" aria-label={showing} tabIndex={0} className="min-h-0 flex-1 space-y-3 overflow-y-auto px-4 py-3">
           {showing === 'boat' ? <BoatFacts /> : null}
-          {showing === 'places' ? <PlaceFacts selectedId={thing?.kind === 'place' ? thing.id : null} onSelect={(id) => setThing({ kind: 'place', id })} onAdd={addPlace} /> : null}
+          {showing === 'places' ? (
+            <PlaceFacts
+              selectedId={thing?.kind === 'place' ? thing.id : null}
+              onSelect={(id) => setThing({ kind: 'place', id })}
+              onAdd={addPlace}
+            />
+          ) : null}
           {showing === 'bank' ? <BankFacts /> : null}
           {showing === 'house rules' ? <HouseFacts /> : null}
         </div>

@@ -3,7 +3,8 @@ const WORDS: Readonly<Record<string, { title: string; will: string; meanwhile: s
   bank: {
     title: 'Bank',
     will: 'Size the house and start banks from the need and the autonomy wanted, per chemistry, through rate, cold and time; compare the ways to join them.',
-    meanwhile: 'Enter a first bank on Survey. Its chemistry, amp-hours and strings already decide fault currents, sag and the hours in the line above.',
+    meanwhile:
+      'Enter a first bank on Survey. Its chemistry, amp-hours and strings already decide fault currents, sag and the hours in the line above.',
   },
   charging: {
     title: 'Charging',
@@ -13,12 +14,14 @@ const WORDS: Readonly<Record<string, { title: string; will: string; meanwhile: s
   ac: {
     title: 'AC',
     will: 'Shore power, inverter and generator: what can run together on each source, cables and protection, and where neutral is bonded.',
-    meanwhile: 'Enter inverters under Loads with their DC side. Shore lead out and inverter DC disconnect open before any AC work: a sleeping inverter looks dead and is not. Local code, the maker’s instructions and licensed practice come first.',
+    meanwhile:
+      'Enter inverters under Loads with their DC side. Shore lead out and inverter DC disconnect open before any AC work: a sleeping inverter looks dead and is not. Local code, the maker’s instructions and licensed practice come first.',
   },
   protection: {
     title: 'Protection',
     will: 'Fault current at every node, time–current curves, which device opens first.',
-    meanwhile: 'Wiring already chooses each way’s device, checks that it can interrupt a short there, and that a short at the far end opens it: see the working of a circuit.',
+    meanwhile:
+      'Wiring already chooses each way’s device, checks that it can interrupt a short there, and that a short at the far end opens it: see the working of a circuit.',
   },
   monitoring: {
     title: 'Monitoring',

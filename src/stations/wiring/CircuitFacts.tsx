@@ -9,13 +9,25 @@ export function CircuitFacts({ circuit }: { circuit: Circuit }) {
   const { design } = useBoat();
   const store = useStore();
   const freshId = useFreshId();
-  const put = (key: keyof Circuit, value: unknown, label: string) => store.edit(`${label} of ${circuit.name}`, [setOp(design, ['circuits', circuit.id, key], value)]);
-  const unserved = design.loads.filter((l) => !design.circuits.some((c) => c.taps.some((t) => t.serves.kind === 'load' && t.serves.id === l.id)));
-  const panels = design.panels.filter((p) => !design.circuits.some((c) => c.taps.some((t) => t.serves.kind === 'panel' && t.serves.id === p.id)));
+  const put = (key: keyof Circuit, value: unknown, label: string) =>
+    store.edit(`${label} of ${circuit.name}`, [setOp(design, ['circuits', circuit.id, key], value)]);
+  const unserved = design.loads.filter(
+    (l) => !design.circuits.some((c) => c.taps.some((t) => t.serves.kind === 'load' && t.serves.id === l.id)),
+  );
+  const panels = design.panels.filter(
+    (p) => !design.circuits.some((c) => c.taps.some((t) => t.serves.kind === 'panel' && t.serves.id === p.id)),
+  );
   const tap = (value: string) => {
     const [kind = '', id = ''] = value.split(':');
     if (kind !== 'load' && kind !== 'panel') return;
-    put('taps', [...circuit.taps, { id: freshId('t'), parent: circuit.taps[circuit.taps.length - 1]?.id ?? null, serves: { kind, id }, tapedM: null }], 'tap');
+    put(
+      'taps',
+      [
+        ...circuit.taps,
+        { id: freshId('t'), parent: circuit.taps[circuit.taps.length - 1]?.id ?? null, serves: { kind, id }, tapedM: null },
+      ],
+      'tap',
+    );
   };
   return (
     <div className="grid grid-cols-4 gap-x-4 gap-y-2 py-2">
@@ -34,10 +46,35 @@ export function CircuitFacts({ circuit }: { circuit: Circuit }) {
         names={Object.fromEntries(DC_FAMILIES.map((f) => [f.id, f.name]))}
         onChange={(v) => put('pin', { ...circuit.pin, family: v === 'chosen' ? null : v }, 'device family')}
       />
-      <Figure label="device from its source" kind="m" value={circuit.deviceAtM} low={0} high={30} onChange={(v) => put('deviceAtM', v, 'place of the device')} />
+      <Figure
+        label="device from its source"
+        kind="m"
+        value={circuit.deviceAtM}
+        low={0}
+        high={30}
+        onChange={(v) => put('deviceAtM', v, 'place of the device')}
+      />
       <Tick label="sheathed" value={circuit.sheathed} onChange={(v) => put('sheathed', v, 'sheath')} />
-      <Choice label="also passes" value="" options={['', ...design.places.filter((p) => !circuit.via.includes(p.id)).map((p) => p.id)]} names={{ '': 'add a place', ...Object.fromEntries(design.places.map((p) => [p.id, p.name])) }} onChange={(v) => v && put('via', [...circuit.via, v], 'route')} />
-      <Choice label="tap" value="" options={['', ...unserved.map((l) => `load:${l.id}`), ...panels.map((p) => `panel:${p.id}`)]} names={{ '': 'add what is loose', ...Object.fromEntries([...unserved.map((l) => [`load:${l.id}`, l.name] as const), ...panels.map((p) => [`panel:${p.id}`, p.name] as const)]) }} onChange={tap} />
+      <Choice
+        label="also passes"
+        value=""
+        options={['', ...design.places.filter((p) => !circuit.via.includes(p.id)).map((p) => p.id)]}
+        names={{ '': 'add a place', ...Object.fromEntries(design.places.map((p) => [p.id, p.name])) }}
+        onChange={(v) => v && put('via', [...circuit.via, v], 'route')}
+      />
+      <Choice
+        label="tap"
+        value=""
+        options={['', ...unserved.map((l) => `load:${l.id}`), ...panels.map((p) => `panel:${p.id}`)]}
+        names={{
+          '': 'add what is loose',
+          ...Object.fromEntries([
+            ...unserved.map((l) => [`load:${l.id}`, l.name] as const),
+            ...panels.map((p) => [`panel:${p.id}`, p.name] as const),
+          ]),
+        }}
+        onChange={tap}
+      />
       <Choice
         label="in line"
         value=""
@@ -47,7 +84,19 @@ export function CircuitFacts({ circuit }: { circuit: Circuit }) {
       />
       <p className="col-span-3 self-end text-quiet">
         {circuit.via.map((id) => (
-          <button key={id} type="button" className="plain mr-3" title="Take this place out of the route" onClick={() => put('via', circuit.via.filter((x) => x !== id), 'route')}>
+          <button
+            key={id}
+            type="button"
+            className="plain mr-3"
+            title="Take this place out of the route"
+            onClick={() =>
+              put(
+                'via',
+                circuit.via.filter((x) => x !== id),
+                'route',
+              )
+            }
+          >
             via {design.places.find((p) => p.id === id)?.name} ×
           </button>
         ))}
@@ -62,11 +111,27 @@ export function CircuitFacts({ circuit }: { circuit: Circuit }) {
               onBlur={(e) => {
                 const amps = Number(e.target.value.replace(',', '.'));
                 const ratingA = e.target.value.trim() !== '' && amps >= 0.1 && amps <= 2000 ? amps : null;
-                if (ratingA !== d.ratingA) put('devices', circuit.devices.map((x) => (x.id === d.id ? { ...x, ratingA } : x)), 'device rating');
+                if (ratingA !== d.ratingA)
+                  put(
+                    'devices',
+                    circuit.devices.map((x) => (x.id === d.id ? { ...x, ratingA } : x)),
+                    'device rating',
+                  );
               }}
             />{' '}
             A{' '}
-            <button type="button" className="plain" aria-label={`Remove ${d.kind}`} onClick={() => put('devices', circuit.devices.filter((x) => x.id !== d.id), 'devices')}>
+            <button
+              type="button"
+              className="plain"
+              aria-label={`Remove ${d.kind}`}
+              onClick={() =>
+                put(
+                  'devices',
+                  circuit.devices.filter((x) => x.id !== d.id),
+                  'devices',
+                )
+              }
+            >
               ×
             </button>
           </span>

@@ -20,10 +20,21 @@ export function LadderChart({ ladder, other }: { ladder: Ladder; other: string }
   const chosenAt = indexOf(ladder.chosen.size);
   const largest = sizes[sizes.length - 1]?.areaMm2 ?? 1;
   const tone = ladder.pinned ? 'var(--copper)' : 'var(--verdigris)';
-  const told = rungs.map((r) => `${CRITERION_WORDS[r.id].long}: ${!r.applies ? 'not asked' : r.smallest ? sizeName(ladder.school, r.smallest) : 'no size passes'}${r.governs ? ', governs' : ''}`).join('; ');
+  const told = rungs
+    .map(
+      (r) =>
+        `${CRITERION_WORDS[r.id].long}: ${!r.applies ? 'not asked' : r.smallest ? sizeName(ladder.school, r.smallest) : 'no size passes'}${r.governs ? ', governs' : ''}`,
+    )
+    .join('; ');
   return (
     <figure className="overflow-x-auto" tabIndex={0} aria-label="Ladder of tests">
-      <svg role="img" aria-label={`Ladder. ${told}. Chosen ${sizeName(ladder.school, ladder.chosen.size, ladder.chosen.legs)}.`} width={width} height={height} className="block">
+      <svg
+        role="img"
+        aria-label={`Ladder. ${told}. Chosen ${sizeName(ladder.school, ladder.chosen.size, ladder.chosen.legs)}.`}
+        width={width}
+        height={height}
+        className="block"
+      >
         <text x={0} y={TOP - 12} className="fill-faint text-[11px]">
           {ladder.school === 'awg' ? 'AWG' : 'mm²'}, copper to scale
         </text>
@@ -32,8 +43,20 @@ export function LadderChart({ ladder, other }: { ladder: Ladder; other: string }
           return (
             <g key={c.size}>
               <line x1={x(i)} x2={x(i)} y1={TOP} y2={height - 22} stroke="var(--line)" />
-              <circle cx={x(i)} cy={TOP - 42 + 15 - r} r={r} fill={i === chosenAt ? tone : 'none'} stroke={i === chosenAt ? tone : 'var(--quiet)'} />
-              <text x={x(i)} y={TOP - 12} textAnchor="middle" className={`reading text-[11px] ${i === chosenAt ? 'font-bold' : ''}`} fill={i === chosenAt ? tone : 'var(--quiet)'}>
+              <circle
+                cx={x(i)}
+                cy={TOP - 42 + 15 - r}
+                r={r}
+                fill={i === chosenAt ? tone : 'none'}
+                stroke={i === chosenAt ? tone : 'var(--quiet)'}
+              />
+              <text
+                x={x(i)}
+                y={TOP - 12}
+                textAnchor="middle"
+                className={`reading text-[11px] ${i === chosenAt ? 'font-bold' : ''}`}
+                fill={i === chosenAt ? tone : 'var(--quiet)'}
+              >
                 {c.size}
               </text>
             </g>
@@ -46,15 +69,37 @@ export function LadderChart({ ladder, other }: { ladder: Ladder; other: string }
           return (
             <g key={rung.id}>
               <title>{CRITERION_WORDS[rung.id].why}</title>
-              <text x={0} y={y + 4} fill={rung.applies ? colour : 'var(--faint)'} className={`text-[12px] ${rung.governs ? 'font-bold' : ''}`}>
+              <text
+                x={0}
+                y={y + 4}
+                fill={rung.applies ? colour : 'var(--faint)'}
+                className={`text-[12px] ${rung.governs ? 'font-bold' : ''}`}
+              >
                 {CRITERION_WORDS[rung.id].long}
               </text>
               {rung.applies ? (
                 <>
-                  <line x1={LEFT} x2={x(at)} y1={y} y2={y} stroke={colour} strokeWidth={rung.governs ? 4 : 1.4} strokeDasharray={rung.advisory ? '3 3' : undefined} opacity={rung.governs ? 1 : 0.65} />
+                  <line
+                    x1={LEFT}
+                    x2={x(at)}
+                    y1={y}
+                    y2={y}
+                    stroke={colour}
+                    strokeWidth={rung.governs ? 4 : 1.4}
+                    strokeDasharray={rung.advisory ? '3 3' : undefined}
+                    opacity={rung.governs ? 1 : 0.65}
+                  />
                   <line x1={x(at)} x2={x(at)} y1={y - 6} y2={y + 6} stroke={colour} strokeWidth={2} />
                   {rung.governs || rung.smallest === null || rung.advisory ? (
-                    <text x={x(at) + 6} y={y + 4} fill={colour} className="text-[11.5px] font-semibold" stroke="var(--sheet)" strokeWidth={3} paintOrder="stroke">
+                    <text
+                      x={x(at) + 6}
+                      y={y + 4}
+                      fill={colour}
+                      className="text-[11.5px] font-semibold"
+                      stroke="var(--sheet)"
+                      strokeWidth={3}
+                      paintOrder="stroke"
+                    >
                       {rung.smallest === null ? 'none passes' : rung.advisory ? 'advice' : 'governs'}
                     </text>
                   ) : null}

@@ -27,7 +27,14 @@ function panelColumns(design: Design): Column<Panel>[] {
     },
   });
   return [
-    { key: 'name', title: 'panel or bus', width: 180, text: (r) => r.name, write: (_, text) => (text.trim() ? { ok: true, value: { name: text.trim().slice(0, 120) } } : { ok: false, message: 'a name is needed' }) },
+    {
+      key: 'name',
+      title: 'panel or bus',
+      width: 180,
+      text: (r) => r.name,
+      write: (_, text) =>
+        text.trim() ? { ok: true, value: { name: text.trim().slice(0, 120) } } : { ok: false, message: 'a name is needed' },
+    },
     {
       key: 'kind',
       title: 'kind',
@@ -108,14 +115,40 @@ export function Panels() {
   const remove = (rows: readonly Panel[]) => {
     const [panel] = rows;
     if (!panel || rows.length > 1) return store.say('refused', 'Remove one panel at a time.');
-    if (design.circuits.some((c) => c.from.kind === 'panel' && c.from.id === panel.id)) return store.say('refused', `${panel.name} still feeds circuits: move them first.`);
-    const feeders = design.circuits.filter((c) => c.taps.some((t) => t.serves.id === panel.id)).map((c) => setOp(design, ['circuits', c.id, 'taps'], c.taps.filter((t) => t.serves.id !== panel.id && !c.taps.some((x) => x.id === t.parent && x.serves.id === panel.id))));
+    if (design.circuits.some((c) => c.from.kind === 'panel' && c.from.id === panel.id))
+      return store.say('refused', `${panel.name} still feeds circuits: move them first.`);
+    const feeders = design.circuits
+      .filter((c) => c.taps.some((t) => t.serves.id === panel.id))
+      .map((c) =>
+        setOp(
+          design,
+          ['circuits', c.id, 'taps'],
+          c.taps.filter((t) => t.serves.id !== panel.id && !c.taps.some((x) => x.id === t.parent && x.serves.id === panel.id)),
+        ),
+      );
     store.edit(`remove ${panel.name}`, [...feeders, dropOp(design, 'panels', panel.id)]);
   };
   return (
     <div className="min-h-0 flex-1 overflow-auto">
-      <Sheet label="Panels" rows={design.panels} columns={columns} selectedId={null} onSelect={() => undefined} onChange={(change) => store.edit(change.label, opsOf(store.snapshot().design, 'panels', change))} onDelete={remove} onRefuse={(m) => store.say('refused', m)} blank={() => blankPanel(freshId('p'), 'New panel', 'panel', null)} most={60} />
-      <button type="button" className="act m-4" onClick={() => store.edit('add a panel', [addOp(design, 'panels', blankPanel(freshId('p'), 'New panel', 'panel', design.places[0]?.id ?? null))])}>
+      <Sheet
+        label="Panels"
+        rows={design.panels}
+        columns={columns}
+        selectedId={null}
+        onSelect={() => undefined}
+        onChange={(change) => store.edit(change.label, opsOf(store.snapshot().design, 'panels', change))}
+        onDelete={remove}
+        onRefuse={(m) => store.say('refused', m)}
+        blank={() => blankPanel(freshId('p'), 'New panel', 'panel', null)}
+        most={60}
+      />
+      <button
+        type="button"
+        className="act m-4"
+        onClick={() =>
+          store.edit('add a panel', [addOp(design, 'panels', blankPanel(freshId('p'), 'New panel', 'panel', design.places[0]?.id ?? null))])
+        }
+      >
         add a panel
       </button>
     </div>

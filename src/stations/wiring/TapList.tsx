@@ -17,7 +17,17 @@ interface Props {
 function Handle({ id, name, onKeyDown }: { id: string; name: string; onKeyDown: (e: KeyboardEvent) => void }) {
   const { attributes, listeners, setNodeRef, isDragging } = useDraggable({ id });
   return (
-    <button ref={setNodeRef} type="button" {...attributes} {...listeners} role="button" aria-roledescription="tap to be moved" aria-label={`Move ${name}: drag it onto a circuit, or Alt with an arrow`} onKeyDown={onKeyDown} className={`reading cursor-grab px-1 text-faint hover:text-verdigris ${isDragging ? 'opacity-40' : ''}`}>
+    <button
+      ref={setNodeRef}
+      type="button"
+      {...attributes}
+      {...listeners}
+      role="button"
+      aria-roledescription="tap to be moved"
+      aria-label={`Move ${name}: drag it onto a circuit, or Alt with an arrow`}
+      onKeyDown={onKeyDown}
+      className={`reading cursor-grab px-1 text-faint hover:text-verdigris ${isDragging ? 'opacity-40' : ''}`}
+    >
       ⣿
     </button>
   );
@@ -35,10 +45,13 @@ function Taped({ circuit, index, estimatedM }: { circuit: Circuit; index: number
     if (!parsed.ok) return setMessage(parsed.message);
     setMessage(null);
     if (parsed.value !== tap.tapedM)
-      store.edit(
-        `taped length on ${circuit.name}`,
-        [setOp(design, ['circuits', circuit.id, 'taps'], circuit.taps.map((t) => (t.id === tap.id ? { ...t, tapedM: parsed.value } : t)))],
-      );
+      store.edit(`taped length on ${circuit.name}`, [
+        setOp(
+          design,
+          ['circuits', circuit.id, 'taps'],
+          circuit.taps.map((t) => (t.id === tap.id ? { ...t, tapedM: parsed.value } : t)),
+        ),
+      ]);
   };
   return (
     <span className="relative">
@@ -67,7 +80,8 @@ export function TapList({ circuit, result, onMove }: Props) {
   const { design } = useBoat();
   const store = useStore();
   const units = design.boat;
-  const write = (label: string, taps: Circuit['taps'] | null) => taps && store.edit(label, [setOp(design, ['circuits', circuit.id, 'taps'], taps)]);
+  const write = (label: string, taps: Circuit['taps'] | null) =>
+    taps && store.edit(label, [setOp(design, ['circuits', circuit.id, 'taps'], taps)]);
   const onKey = (id: string, name: string) => (e: KeyboardEvent) => {
     if (!e.altKey) return;
     if (e.key === 'ArrowUp') onMove(id, { by: -1 });
@@ -125,14 +139,21 @@ export function TapList({ circuit, result, onMove }: Props) {
                   )}
                 </select>
               </td>
-              <td className={`reading text-right ${r?.taped ? 'text-faint line-through' : 'tone-estimated'}`}>{show(r?.estimatedM, 'm', units)}</td>
+              <td className={`reading text-right ${r?.taped ? 'text-faint line-through' : 'tone-estimated'}`}>
+                {show(r?.estimatedM, 'm', units)}
+              </td>
               <td className={`text-right ${r?.taped ? 'tone-measured' : ''}`}>
                 <Taped circuit={circuit} index={i} estimatedM={r?.estimatedM ?? 0} />
               </td>
               <td className="reading pl-2 text-right">{round3(r?.segmentA ?? 0)}</td>
               <td className="reading text-right">{volts === undefined ? '–' : round3(volts)}</td>
               <td className="pl-3">
-                <select className="box max-w-[130px] border-transparent" aria-label={`Circuit of ${name}`} value={circuit.id} onChange={(e) => onMove(tap.id, { id: e.target.value })}>
+                <select
+                  className="box max-w-[130px] border-transparent"
+                  aria-label={`Circuit of ${name}`}
+                  value={circuit.id}
+                  onChange={(e) => onMove(tap.id, { id: e.target.value })}
+                >
                   {design.circuits.map((c) => (
                     <option key={c.id} value={c.id}>
                       {c.no} {c.name}
@@ -142,7 +163,12 @@ export function TapList({ circuit, result, onMove }: Props) {
                 </select>
               </td>
               <td className="text-right">
-                <button type="button" className="plain text-faint" aria-label={`Take ${name} off`} onClick={() => write(`take ${name} off ${circuit.name}`, withoutTap(circuit.taps, tap.id))}>
+                <button
+                  type="button"
+                  className="plain text-faint"
+                  aria-label={`Take ${name} off`}
+                  onClick={() => write(`take ${name} off ${circuit.name}`, withoutTap(circuit.taps, tap.id))}
+                >
                   off
                 </button>
               </td>

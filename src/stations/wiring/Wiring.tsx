@@ -14,7 +14,11 @@ import { TapList } from './TapList';
 import { withoutTap, withTap } from './taps';
 
 /** The circuit row under a point of the screen. */
-const rowUnder = (x: number, y: number): HTMLElement | null => document.elementsFromPoint(x, y).map((e) => e.closest<HTMLElement>('[data-row-id]')).find((e) => e !== null) ?? null;
+const rowUnder = (x: number, y: number): HTMLElement | null =>
+  document
+    .elementsFromPoint(x, y)
+    .map((e) => e.closest<HTMLElement>('[data-row-id]'))
+    .find((e) => e !== null) ?? null;
 
 const pointOf = (event: DragMoveEvent | DragEndEvent): { x: number; y: number } => {
   const start = event.activatorEvent as PointerEvent;
@@ -45,8 +49,14 @@ export default function Wiring() {
   // eslint-disable-next-line react-hooks/exhaustive-deps -- columns depend on these parts only
   const columns = useMemo(() => circuitColumns(design), [boat, banks, panels]);
   const onSelect = useCallback((row: CircuitRow) => select({ kind: 'circuit', id: row.id }), [select]);
-  const onChange = useCallback((change: Change<CircuitRow>) => store.edit(change.label, opsOf(store.snapshot().design, 'circuits', change)), [store]);
-  const onLook = useCallback((change: Change<CircuitRow> | null) => store.look(change && opsOf(store.snapshot().design, 'circuits', change)), [store]);
+  const onChange = useCallback(
+    (change: Change<CircuitRow>) => store.edit(change.label, opsOf(store.snapshot().design, 'circuits', change)),
+    [store],
+  );
+  const onLook = useCallback(
+    (change: Change<CircuitRow> | null) => store.look(change && opsOf(store.snapshot().design, 'circuits', change)),
+    [store],
+  );
 
   const circuit = selected?.kind === 'circuit' ? design.circuits.find((c) => c.id === selected.id) : undefined;
   const result = circuit && analysis.circuits.find((r) => r.id === circuit.id);
@@ -62,7 +72,10 @@ export default function Wiring() {
       growing = { ...growing, [list]: [...growing[list], row] };
       return op;
     };
-    store.edit(`propose ${proposal.circuits.length} circuits`, [...proposal.panels.map((p) => add('panels', p)), ...proposal.circuits.map((c) => add('circuits', c))]);
+    store.edit(`propose ${proposal.circuits.length} circuits`, [
+      ...proposal.panels.map((p) => add('panels', p)),
+      ...proposal.circuits.map((c) => add('circuits', c)),
+    ]);
   };
 
   const nextNo = () => String(1 + design.circuits.reduce((most, c) => Math.max(most, Number.parseInt(c.no, 10) || 0), 0));
@@ -76,7 +89,11 @@ export default function Wiring() {
     const leave = setOp(design, ['circuits', from.id, 'taps'], withoutTap(from.taps, tapId));
     if ('id' in to && to.id === 'new') {
       const id = freshId('c');
-      const fresh: Circuit = { ...blankCircuit(id, nextNo(), name, from.from), supply: from.supply, taps: [{ ...tap, parent: null, tapedM: null }] };
+      const fresh: Circuit = {
+        ...blankCircuit(id, nextNo(), name, from.from),
+        supply: from.supply,
+        taps: [{ ...tap, parent: null, tapedM: null }],
+      };
       store.edit(`${name} on a circuit of its own`, [leave, addOp(design, 'circuits', fresh)]);
       select({ kind: 'circuit', id });
       return;
@@ -98,7 +115,11 @@ export default function Wiring() {
   };
 
   const addCircuit = () => {
-    const source = design.panels[0] ? { kind: 'panel' as const, id: design.panels[0].id } : design.banks[0] ? { kind: 'bank' as const, id: design.banks[0].id } : null;
+    const source = design.panels[0]
+      ? { kind: 'panel' as const, id: design.panels[0].id }
+      : design.banks[0]
+        ? { kind: 'bank' as const, id: design.banks[0].id }
+        : null;
     if (!source) return store.say('refused', 'A circuit starts at a panel or a bank: there is none yet.');
     const fresh = blankCircuit(freshId('c'), nextNo(), 'New circuit', source);
     store.edit('add a circuit', [addOp(design, 'circuits', fresh)]);
@@ -135,11 +156,23 @@ export default function Wiring() {
             {design.circuits.length} circuits, {show(total, 'm', design.boat)} of conductor
           </span>
           {(['circuits', 'panels'] as const).map((tab) => (
-            <button key={tab} type="button" aria-pressed={showing === tab} className={showing === tab ? 'border-b-2 border-verdigris font-semibold' : 'plain'} onClick={() => setShowing(tab)}>
+            <button
+              key={tab}
+              type="button"
+              aria-pressed={showing === tab}
+              className={showing === tab ? 'border-b-2 border-verdigris font-semibold' : 'plain'}
+              onClick={() => setShowing(tab)}
+            >
               {tab}
             </button>
           ))}
-          <input className="box ml-auto w-[120px]" placeholder="filter" aria-label="Filter circuits" value={filter} onChange={(e) => setFilter(e.target.value)} />
+          <input
+            className="box ml-auto w-[120px]"
+            placeholder="filter"
+            aria-label="Filter circuits"
+            value={filter}
+            onChange={(e) => setFilter(e.target.value)}
+          />
           <button type="button" className="act" onClick={addCircuit}>
             add
           </button>
@@ -153,18 +186,46 @@ export default function Wiring() {
           <>
             {design.circuits.length === 0 ? (
               <p className="max-w-[520px] px-4 py-6">
-                A circuit is one way with its device, and the run tapped along it. {loose > 0 ? '“Propose” makes panels, feeders and circuits for the loads that have none; you regroup them.' : 'List the loads first; then let circuits be proposed and regroup them.'}
+                A circuit is one way with its device, and the run tapped along it.{' '}
+                {loose > 0
+                  ? '“Propose” makes panels, feeders and circuits for the loads that have none; you regroup them.'
+                  : 'List the loads first; then let circuits be proposed and regroup them.'}
               </p>
             ) : null}
             <div className="min-h-[120px] flex-1 overflow-auto" data-testid="circuit-rows">
-              <Sheet label="Circuits" rows={rows} columns={columns} selectedId={circuit?.id ?? null} onSelect={onSelect} onChange={onChange} onLook={onLook} onDelete={remove} onRefuse={(m) => store.say('refused', m)} filter={filter} />
+              <Sheet
+                label="Circuits"
+                rows={rows}
+                columns={columns}
+                selectedId={circuit?.id ?? null}
+                onSelect={onSelect}
+                onChange={onChange}
+                onLook={onLook}
+                onDelete={remove}
+                onRefuse={(m) => store.say('refused', m)}
+                filter={filter}
+              />
             </div>
             {circuit && result ? (
-              <section aria-label={`Circuit ${circuit.name}`} className="max-h-[58%] flex-none overflow-auto border-t-[1.5px] border-ink px-4 pt-2 pb-1" tabIndex={0}>
+              <section
+                aria-label={`Circuit ${circuit.name}`}
+                className="max-h-[58%] flex-none overflow-auto border-t-[1.5px] border-ink px-4 pt-2 pb-1"
+                tabIndex={0}
+              >
                 <h2 className="mb-1 font-semibold">
-                  {circuit.no} {circuit.name} <span className="font-normal text-quiet">what each test asks for, smallest conductor that passes</span>
+                  {circuit.no} {circuit.name}{' '}
+                  <span className="font-normal text-quiet">what each test asks for, smallest conductor that passes</span>
                 </h2>
-                <LadderChart ladder={result.own.ladder} other={otherSchool(result.other.ladder.school, result.other.ladder.proposed && sizeName(result.other.ladder.school, result.other.ladder.proposed.size, result.other.ladder.proposed.legs), result.other.protection.ratingA, result.other.ladder.governs)} />
+                <LadderChart
+                  ladder={result.own.ladder}
+                  other={otherSchool(
+                    result.other.ladder.school,
+                    result.other.ladder.proposed &&
+                      sizeName(result.other.ladder.school, result.other.ladder.proposed.size, result.other.ladder.proposed.legs),
+                    result.other.protection.ratingA,
+                    result.other.ladder.governs,
+                  )}
+                />
                 <div className="mt-2 border-t border-line pt-1">
                   <TapList circuit={circuit} result={result} onMove={move} />
                   <CircuitFacts key={circuit.id} circuit={circuit} />

@@ -13,22 +13,35 @@ export interface CircuitRow extends Circuit {
 
 export function circuitColumns(design: Design): Column<CircuitRow>[] {
   const units = design.boat;
-  const sources = [...design.banks.map((b) => ({ kind: 'bank' as const, id: b.id, name: b.name })), ...design.panels.map((p) => ({ kind: 'panel' as const, id: p.id, name: p.name }))];
+  const sources = [
+    ...design.banks.map((b) => ({ kind: 'bank' as const, id: b.id, name: b.name })),
+    ...design.panels.map((p) => ({ kind: 'panel' as const, id: p.id, name: p.name })),
+  ];
   const { name: length } = unitOf('m', units);
   return [
-    { key: 'no', title: 'no', width: 40, mono: true, text: (r) => r.no, sort: (r) => r.no, write: (_, text) => (text.trim().length <= 12 ? { ok: true, value: { no: text.trim() } } : { ok: false, message: 'at most 12 letters' }) },
+    {
+      key: 'no',
+      title: 'no',
+      width: 34,
+      mono: true,
+      text: (r) => r.no,
+      sort: (r) => r.no,
+      write: (_, text) =>
+        text.trim().length <= 12 ? { ok: true, value: { no: text.trim() } } : { ok: false, message: 'at most 12 letters' },
+    },
     {
       key: 'name',
       title: 'circuit',
-      width: 176,
+      width: 156,
       text: (r) => r.name,
       show: (r) => (r.taps.length > 1 ? `${r.name} (${r.taps.length})` : r.name),
-      write: (_, text) => (text.trim() === '' ? { ok: false, message: 'a name is needed' } : { ok: true, value: { name: text.trim().slice(0, 120) } }),
+      write: (_, text) =>
+        text.trim() === '' ? { ok: false, message: 'a name is needed' } : { ok: true, value: { name: text.trim().slice(0, 120) } },
     },
     {
       key: 'from',
       title: 'from',
-      width: 122,
+      width: 116,
       options: sources.map((s) => s.name),
       text: (r) => r.fromName,
       tone: () => 'quiet',
@@ -47,7 +60,7 @@ export function circuitColumns(design: Design): Column<CircuitRow>[] {
       title: 'run',
       unit: length,
       hint: 'One way. Typing a length here is a taped one; empty goes back to the estimate. Circuits with several taps are taped below, tap by tap.',
-      width: 56,
+      width: 50,
       align: 'right',
       mono: true,
       text: (r) => (r.taps.length === 1 ? bare(r.taps[0]?.tapedM ?? null, 'm', units) : ''),
@@ -60,16 +73,35 @@ export function circuitColumns(design: Design): Column<CircuitRow>[] {
         return parsed.ok ? { ok: true, value: { taps: r.taps.map((t) => ({ ...t, tapedM: parsed.value })) } } : parsed;
       },
     },
-    { key: 'amps', title: 'A', hint: 'Working current; feeders: demand', width: 48, align: 'right', mono: true, text: (r) => (r.result ? round3(r.result.workingA) : '–'), sort: (r) => r.result?.workingA ?? 0 },
-    { key: 'surge', title: 'surge', hint: 'Largest current while something starts', width: 48, align: 'right', mono: true, text: (r) => (r.result?.surgeA != null ? round3(r.result.surgeA) : '–'), sort: (r) => r.result?.surgeA ?? 0 },
+    {
+      key: 'amps',
+      title: 'A',
+      hint: 'Working current; feeders: demand',
+      width: 54,
+      align: 'right',
+      mono: true,
+      text: (r) => (r.result ? round3(r.result.workingA) : '–'),
+      sort: (r) => r.result?.workingA ?? 0,
+    },
+    {
+      key: 'surge',
+      title: 'surge',
+      hint: 'Largest current while something starts',
+      width: 46,
+      align: 'right',
+      mono: true,
+      text: (r) => (r.result?.surgeA != null ? round3(r.result.surgeA) : '–'),
+      sort: (r) => r.result?.surgeA ?? 0,
+    },
     {
       key: 'cable',
       title: 'cable',
       hint: 'The choice; type a size to pin it, 2x50 for parallel legs, empty to unpin',
-      width: 96,
+      width: 82,
       mono: true,
       text: (r) => (r.pin.size ? `${r.pin.legs > 1 ? `${r.pin.legs}x` : ''}${sizeName(r.pin.size.school, r.pin.size.size)}` : ''),
-      show: (r) => (r.result ? sizeName(r.result.own.ladder.school, r.result.own.ladder.chosen.size, r.result.own.ladder.chosen.legs) : '–'),
+      show: (r) =>
+        r.result ? sizeName(r.result.own.ladder.school, r.result.own.ladder.chosen.size, r.result.own.ladder.chosen.legs) : '–',
       tone: (r) => (r.result?.own.ladder.pinned ? 'pinned' : undefined),
       sort: (r) => r.result?.own.state.areaMm2 ?? 0,
       write: (r, text) => {
@@ -87,10 +119,11 @@ export function circuitColumns(design: Design): Column<CircuitRow>[] {
       key: 'fuse',
       title: 'protection',
       hint: 'Type a rating to pin it, empty to unpin',
-      width: 128,
+      width: 138,
       mono: true,
       text: (r) => (r.pin.ratingA === null ? '' : bare(r.pin.ratingA, 'A', units)),
-      show: (r) => (r.result ? `${round3(r.result.own.protection.ratingA)} A ${r.result.own.protection.familyName.replace(/ fuse$/, '')}` : '–'),
+      show: (r) =>
+        r.result ? `${round3(r.result.own.protection.ratingA)} A ${r.result.own.protection.familyName.replace(/ fuse$/, '')}` : '–',
       tone: (r) => (r.result?.own.protection.conflict ? 'breaks' : r.pin.ratingA !== null ? 'pinned' : undefined),
       sort: (r) => r.result?.own.protection.ratingA ?? 0,
       write: (r, text) => {
@@ -103,7 +136,7 @@ export function circuitColumns(design: Design): Column<CircuitRow>[] {
       title: 'drop',
       unit: '%',
       hint: 'Of nominal volts, bank posts to the worst load and back; a feeder counts its own part',
-      width: 52,
+      width: 50,
       align: 'right',
       mono: true,
       text: (r) => (r.result?.own.state.drop.worst ? round3(r.result.own.state.drop.worst.pct) : '–'),
@@ -113,8 +146,13 @@ export function circuitColumns(design: Design): Column<CircuitRow>[] {
     {
       key: 'governs',
       title: 'governed by',
-      width: 108,
-      text: (r) => (r.result ? (r.result.own.state.failing[0] ? `fails ${CRITERION_WORDS[r.result.own.state.failing[0]].short}` : CRITERION_WORDS[r.result.own.ladder.governs].short) : '–'),
+      width: 86,
+      text: (r) =>
+        r.result
+          ? r.result.own.state.failing[0]
+            ? `✗ ${CRITERION_WORDS[r.result.own.state.failing[0]].short}`
+            : CRITERION_WORDS[r.result.own.ladder.governs].short
+          : '–',
       tone: (r) => ((r.result?.own.state.failing.length ?? 0) > 0 ? 'breaks' : 'quiet'),
     },
     {

@@ -23,7 +23,11 @@ export function shifted(taps: Taps, id: string, by: -1 | 1): Tap[] | null {
   const order = [...taps];
   const [tap] = order.splice(at, 1) as [Tap];
   order.splice(to, 0, tap);
-  return order.map((t, i) => ({ ...t, parent: order[i - 1]?.id ?? null, tapedM: t.parent === (order[i - 1]?.id ?? null) ? t.tapedM : null }));
+  return order.map((t, i) => ({
+    ...t,
+    parent: order[i - 1]?.id ?? null,
+    tapedM: t.parent === (order[i - 1]?.id ?? null) ? t.tapedM : null,
+  }));
 }
 
 /** Hangs a tap on another one, or on the way itself: a branch of the run. null when that would close a ring. */

@@ -8,6 +8,10 @@ export const CRITERION_WORDS: Readonly<Record<CriterionId, { long: string; short
   surge: { long: 'drop, starting', short: 'surge drop', why: 'volts left as the load starts, bank sagged, whole path' },
   maker: { long: "maker's minimum", short: "maker's sheet", why: "the equipment maker's own table" },
   mechanical: { long: 'strength', short: 'mechanical', why: 'not so thin that it breaks' },
-  fault: { long: 'far-end short', short: 'far-end short', why: 'a short at the far end opens the device within 5 s and spares the conductor' },
+  fault: {
+    long: 'far-end short',
+    short: 'far-end short',
+    why: 'a short at the far end opens the device within 5 s and spares the conductor',
+  },
   terminals: { long: 'terminal heat', short: 'terminals', why: 'keeps its terminal within rating; advice unless the house rule counts it' },
 };

@@ -96,4 +96,5 @@ export function useCutList(): CutList | null {
 }
 
 /** A fresh id for a new row. */
-export const useFreshId = (): ((prefix: string) => string) => useCallback((prefix: string) => `${prefix}${crypto.randomUUID().slice(0, 8)}`, []);
+export const useFreshId = (): ((prefix: string) => string) =>
+  useCallback((prefix: string) => `${prefix}${crypto.randomUUID().slice(0, 8)}`, []);

@@ -170,7 +170,11 @@ export class BoatStore {
         continue;
       }
       this.set({ link: 'saving' });
-      const body = (await answer.json().catch(() => ({}))) as EditRecord & { error?: string; conflicts?: Conflict[]; problems?: ReadProblem[] };
+      const body = (await answer.json().catch(() => ({}))) as EditRecord & {
+        error?: string;
+        conflicts?: Conflict[];
+        problems?: ReadProblem[];
+      };
       this.waiting = this.waiting.filter((w) => w !== next);
       this.keep();
       if (answer.ok) this.receive(body);
@@ -186,7 +190,11 @@ export class BoatStore {
 
   private async post(route: string, body: unknown): Promise<Response | null> {
     try {
-      return await fetch(`${this.url}/${route}`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
+      return await fetch(`${this.url}/${route}`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify(body),
+      });
     } catch {
       return null;
     }

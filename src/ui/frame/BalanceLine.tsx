@@ -5,7 +5,21 @@ import { autonomyH } from '@/core/energy/balance';
 import { round3 } from '@/core/quantity';
 import { useAnalysis, useBoat, useSelected } from '@/ui/boat/context';
 
-function Figure({ label, value, unit, aside, breaks, onOpen }: { label: ReactNode; value: string; unit: string; aside: string; breaks?: boolean; onOpen?: () => void }) {
+function Figure({
+  label,
+  value,
+  unit,
+  aside,
+  breaks,
+  onOpen,
+}: {
+  label: ReactNode;
+  value: string;
+  unit: string;
+  aside: string;
+  breaks?: boolean;
+  onOpen?: () => void;
+}) {
   const body = (
     <>
       <span className={`reading text-[17px] font-semibold ${breaks ? 'text-lead' : ''}`} data-figure>
@@ -83,7 +97,11 @@ export function BalanceLine({ boatId }: { boatId: string }) {
         />
         <div className="min-w-0 border-l border-line px-3 pt-[7px]">
           <div className="text-[11.5px] text-quiet">to settle</div>
-          <Link href={`/boats/${boatId}/check`} prefetch={false} className={`block truncate hover:underline ${count('stop') > 0 ? 'text-lead' : ''}`}>
+          <Link
+            href={`/boats/${boatId}/check`}
+            prefetch={false}
+            className={`block truncate hover:underline ${count('stop') > 0 ? 'text-lead' : ''}`}
+          >
             <span className="reading text-[17px] font-semibold" data-figure>
               {count('stop')} <span className="text-[13px] font-medium">stop</span>
             </span>{' '}

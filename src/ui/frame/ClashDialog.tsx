@@ -3,7 +3,8 @@ import { valueAt } from '@/core/design';
 import { useBoat, useStore } from '@/ui/boat/context';
 import { Dialog } from './Dialog';
 
-const shown = (value: unknown): string => (value === null || value === undefined ? 'nothing' : typeof value === 'object' ? JSON.stringify(value).slice(0, 300) : String(value));
+const shown = (value: unknown): string =>
+  value === null || value === undefined ? 'nothing' : typeof value === 'object' ? JSON.stringify(value).slice(0, 300) : String(value);
 
 /** An edit of ours met another value: both are shown to its author, neither is lost. */
 export function ClashDialog() {
@@ -17,7 +18,12 @@ export function ClashDialog() {
     return [title, ...path.slice(2)].join(', ');
   };
   return (
-    <Dialog open onClose={() => store.settle(clash, false)} title="Changed in another window meanwhile" about={`Your edit "${clash.edit.label}" was made on a value that has moved on. Choose which stands.`}>
+    <Dialog
+      open
+      onClose={() => store.settle(clash, false)}
+      title="Changed in another window meanwhile"
+      about={`Your edit "${clash.edit.label}" was made on a value that has moved on. Choose which stands.`}
+    >
       <table className="w-full text-left">
         <thead>
           <tr className="border-b border-ink text-quiet">

@@ -3,7 +3,7 @@
 import dynamic from 'next/dynamic';
 import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, useState, type ReactNode } from 'react';
-import { useBoat, useStore } from '@/ui/boat/context';
+import { useBoat, useSelected, useStore } from '@/ui/boat/context';
 import { WorkingPanel } from '@/ui/working/WorkingPanel';
 import { BalanceLine } from './BalanceLine';
 import { ClashDialog } from './ClashDialog';
@@ -31,7 +31,10 @@ function Notice() {
   }, [notice]);
   if (!notice || notice.id === gone) return <div role="status" />;
   return (
-    <div role={notice.tone === 'refused' ? 'alert' : 'status'} className={`flex min-w-0 items-baseline gap-3 ${notice.tone === 'refused' ? 'font-semibold text-lead' : 'text-ink'}`}>
+    <div
+      role={notice.tone === 'refused' ? 'alert' : 'status'}
+      className={`flex min-w-0 items-baseline gap-3 ${notice.tone === 'refused' ? 'font-semibold text-lead' : 'text-ink'}`}
+    >
       <span className="truncate" title={notice.text}>
         {notice.text}
       </span>
@@ -47,6 +50,7 @@ function Notice() {
 export function Frame({ boatId, children }: { boatId: string; children: ReactNode }) {
   const store = useStore();
   const { revision, link, pending, undo, redo } = useBoat();
+  const [selected] = useSelected();
   const router = useRouter();
   const station = usePathname().split('/')[3] ?? 'survey';
   const [finding, setFinding] = useState(false);
@@ -58,23 +62,38 @@ export function Frame({ boatId, children }: { boatId: string; children: ReactNod
     undo: () => void store.step('undo'),
     redo: () => void store.step('redo'),
   });
-  const state = link === 'offline' ? `not saved yet: the server does not answer, ${pending} kept here` : pending > 0 ? 'saving' : `saved, revision ${revision}`;
+  const state =
+    link === 'offline'
+      ? `not saved yet: the server does not answer, ${pending} kept here`
+      : pending > 0
+        ? 'saving'
+        : `saved, revision ${revision}`;
   return (
     <div className="print-frame flex h-dvh min-w-[1000px] flex-col overflow-hidden">
       <BalanceLine boatId={boatId} />
       <div className="print-frame flex min-h-0 flex-1">
         <Rail boatId={boatId} current={station} />
         <main className="print-frame min-w-0 flex-1 overflow-hidden border-l border-line bg-sheet">{children}</main>
-        {station === 'build' ? null : <WorkingPanel />}
+        {station === 'build' || (station === 'survey' && selected?.kind !== 'need') ? null : <WorkingPanel />}
       </div>
       <footer className="screen-only flex h-[27px] flex-none items-center gap-5 border-t border-line px-3 text-[12px] text-quiet">
         <button type="button" onClick={() => setFinding(true)}>
           <kbd>Ctrl K</kbd> find anything
         </button>
-        <button type="button" disabled={!undo} title={undo ? `Take back: ${undo}` : 'Nothing to take back'} onClick={() => void store.step('undo')}>
+        <button
+          type="button"
+          disabled={!undo}
+          title={undo ? `Take back: ${undo}` : 'Nothing to take back'}
+          onClick={() => void store.step('undo')}
+        >
           <kbd>Ctrl Z</kbd> take back
         </button>
-        <button type="button" disabled={!redo} title={redo ? `Put back: ${redo}` : 'Nothing to put back'} onClick={() => void store.step('redo')}>
+        <button
+          type="button"
+          disabled={!redo}
+          title={redo ? `Put back: ${redo}` : 'Nothing to put back'}
+          onClick={() => void store.step('redo')}
+        >
           <kbd>Ctrl Y</kbd> put back
         </button>
         <button type="button" onClick={() => setListing(true)}>
@@ -90,7 +109,9 @@ export function Frame({ boatId, children }: { boatId: string; children: ReactNod
           {state}
         </span>
       </footer>
-      {finding ? <Palette boatId={boatId} onClose={() => setFinding(false)} onShortcuts={() => setListing(true)} onNight={toggleNight} /> : null}
+      {finding ? (
+        <Palette boatId={boatId} onClose={() => setFinding(false)} onShortcuts={() => setListing(true)} onNight={toggleNight} />
+      ) : null}
       <Dialog open={listing} onClose={() => setListing(false)} title="Keys">
         <table className="w-full">
           <tbody>

@@ -4,8 +4,26 @@ import { useRouter } from 'next/navigation';
 import { useBoat, useSelected, useStore } from '@/ui/boat/context';
 import { STATIONS } from './stations';
 
+/** Saves what an address answers, as a link would. */
+function saveFile(href: string): void {
+  const link = document.createElement('a');
+  link.href = href;
+  link.download = '';
+  link.click();
+}
+
 /** Find anything aboard, or do anything, by typing a bit of its name. */
-export default function Palette({ boatId, onClose, onShortcuts, onNight }: { boatId: string; onClose: () => void; onShortcuts: () => void; onNight: () => void }) {
+export default function Palette({
+  boatId,
+  onClose,
+  onShortcuts,
+  onNight,
+}: {
+  boatId: string;
+  onClose: () => void;
+  onShortcuts: () => void;
+  onNight: () => void;
+}) {
   const { design, undo, redo } = useBoat();
   const store = useStore();
   const [, select] = useSelected();
@@ -23,7 +41,11 @@ export default function Palette({ boatId, onClose, onShortcuts, onNight }: { boa
       overlayClassName="fixed inset-0 z-40 bg-ink/25"
       contentClassName="fixed top-[12vh] left-1/2 z-50 w-[540px] max-w-[94vw] -translate-x-1/2 border border-ink bg-sheet"
     >
-      <Command.Input autoFocus placeholder="a load, a circuit, a place, a station, an act" className="w-full border-b border-ink bg-transparent px-4 py-3 text-[15px] outline-none placeholder:text-faint" />
+      <Command.Input
+        autoFocus
+        placeholder="a load, a circuit, a place, a station, an act"
+        className="w-full border-b border-ink bg-transparent px-4 py-3 text-[15px] outline-none placeholder:text-faint"
+      />
       <Command.List className="max-h-[52vh] overflow-y-auto py-2 [&_[cmdk-group-heading]]:px-4 [&_[cmdk-group-heading]]:pt-2 [&_[cmdk-group-heading]]:text-[11.5px] [&_[cmdk-group-heading]]:text-faint [&_[cmdk-item]]:flex [&_[cmdk-item]]:cursor-pointer [&_[cmdk-item]]:justify-between [&_[cmdk-item]]:px-4 [&_[cmdk-item]]:py-[5px] [&_[cmdk-item][data-selected=true]]:bg-wash">
         <Command.Empty className="px-4 py-3 text-quiet">Nothing aboard goes by that name.</Command.Empty>
         <Command.Group heading="Acts">
@@ -31,7 +53,9 @@ export default function Palette({ boatId, onClose, onShortcuts, onNight }: { boa
           {redo ? <Command.Item onSelect={run(() => void store.step('redo'))}>Put back: {redo}</Command.Item> : null}
           <Command.Item onSelect={run(onNight)}>Night or day scheme</Command.Item>
           <Command.Item onSelect={run(onShortcuts)}>List of keys</Command.Item>
-          <Command.Item onSelect={run(() => window.location.assign(`/api/boats/${boatId}/export`))}>Export the design as a file</Command.Item>
+          <Command.Item onSelect={run(() => saveFile(`/api/boats/${boatId}/export`))}>
+            Export the design as a file
+          </Command.Item>
           <Command.Item onSelect={run(() => router.push('/'))}>All boats, import a file</Command.Item>
         </Command.Group>
         <Command.Group heading="Stations">

@@ -14,7 +14,12 @@ function useProgress(): Readonly<Record<string, { text: string; breaks?: boolean
     survey: { text: `${design.places.length} places` },
     loads: { text: String(design.loads.length) },
     bank: { text: design.banks.length > 0 ? 'first cut' : 'none yet' },
-    wiring: wiring > 0 ? { text: `${wiring} to settle`, breaks: true } : loose > 0 ? { text: `${loose} loose` } : { text: String(circuits.length) },
+    wiring:
+      wiring > 0
+        ? { text: `${wiring} to settle`, breaks: true }
+        : loose > 0
+          ? { text: `${loose} loose` }
+          : { text: String(circuits.length) },
     check: stops.length > 0 ? { text: `${stops.length} stop`, breaks: true } : { text: String(findings.length) },
     build: { text: 'list' },
   };
@@ -24,20 +29,29 @@ export function Rail({ boatId, current }: { boatId: string; current: string }) {
   const progress = useProgress();
   return (
     <nav aria-label="Stations" className="screen-only relative w-[148px] flex-none overflow-y-auto py-3">
-      <div aria-hidden className="absolute top-7 bottom-7 left-[19px] w-px bg-line" />
-      <ol>
+      <ol className="relative">
+        <li aria-hidden className="absolute top-4 bottom-4 left-[19px] w-px bg-line" />
         {STATIONS.map((s) => {
           const here = s.id === current;
           const p = progress[s.id];
           return (
             <li key={s.id}>
-              <Link href={`/boats/${boatId}/${s.id}`} prefetch={false} aria-current={here ? 'page' : undefined} className={`relative flex items-baseline gap-2 py-[6.5px] pr-3 pl-[34px] hover:bg-wash ${here ? 'bg-sheet font-semibold' : s.built ? '' : 'text-faint'}`}>
+              <Link
+                href={`/boats/${boatId}/${s.id}`}
+                prefetch={false}
+                aria-current={here ? 'page' : undefined}
+                className={`relative flex items-baseline gap-2 py-[6.5px] pr-3 pl-[34px] hover:bg-wash ${here ? 'bg-sheet font-semibold' : s.built ? '' : 'text-faint'}`}
+              >
                 <span
                   aria-hidden
                   className={`absolute top-1/2 left-[15px] size-[9px] -translate-y-1/2 border ${here ? 'border-verdigris bg-verdigris' : s.built ? 'border-quiet bg-film' : 'border-line bg-film'}`}
                 />
                 <span>{s.name}</span>
-                <span className={`ml-auto text-[11px] whitespace-nowrap ${p?.breaks ? 'font-semibold text-lead' : 'font-normal text-faint'}`}>{p?.text ?? ''}</span>
+                <span
+                  className={`ml-auto text-[11px] whitespace-nowrap ${p?.breaks ? 'font-semibold text-lead' : 'font-normal text-faint'}`}
+                >
+                  {p?.text ?? ''}
+                </span>
               </Link>
             </li>
           );

@@ -10,7 +10,8 @@ interface Acts {
   readonly redo: () => void;
 }
 
-const writing = (target: EventTarget | null): boolean => target instanceof HTMLElement && target.closest('input, textarea, select, [contenteditable], [role="dialog"]') !== null;
+const writing = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement && target.closest('input, textarea, select, [contenteditable], [role="dialog"]') !== null;
 
 /** Keys that work everywhere. Sheets take letters for themselves, so G waits for its letter only outside them. */
 export function useKeys(acts: Acts): void {

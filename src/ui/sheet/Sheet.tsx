@@ -39,7 +39,21 @@ export interface Entry {
 }
 
 export function Sheet<Row extends { readonly id: string }>(props: Props<Row>) {
-  const { label, columns, selectedId, onSelect, onChange, onLook, onDelete, onDuplicate, onRefuse, blank, most = 500, filter = '', onRowKey } = props;
+  const {
+    label,
+    columns,
+    selectedId,
+    onSelect,
+    onChange,
+    onLook,
+    onDelete,
+    onDuplicate,
+    onRefuse,
+    blank,
+    most = 500,
+    filter = '',
+    onRowKey,
+  } = props;
   const [sorting, setSorting] = useState<Sorting | null>(null);
   const [active, setActive] = useState<Cell>({ row: 0, col: 0 });
   const [anchor, setAnchor] = useState<Cell | null>(null);
@@ -51,14 +65,19 @@ export function Sheet<Row extends { readonly id: string }>(props: Props<Row>) {
 
   const rows = useMemo(() => {
     const wanted = filter.trim().toLowerCase();
-    const kept = wanted === '' ? [...props.rows] : props.rows.filter((row) => columns.some((c) => (c.show ?? c.text)(row).toLowerCase().includes(wanted)));
+    const kept =
+      wanted === ''
+        ? [...props.rows]
+        : props.rows.filter((row) => columns.some((c) => (c.show ?? c.text)(row).toLowerCase().includes(wanted)));
     const column = sorting && columns.find((c) => c.key === sorting.key);
     if (!column) return kept;
     const value = column.sort ?? column.text;
     const direction = sorting.down ? -1 : 1;
     return kept.sort((a, b) => {
       const [x, y] = [value(a), value(b)];
-      return direction * (typeof x === 'number' && typeof y === 'number' ? x - y : String(x).localeCompare(String(y), 'en', { numeric: true }));
+      return (
+        direction * (typeof x === 'number' && typeof y === 'number' ? x - y : String(x).localeCompare(String(y), 'en', { numeric: true }))
+      );
     });
   }, [props.rows, columns, filter, sorting]);
 
@@ -158,7 +177,8 @@ export function Sheet<Row extends { readonly id: string }>(props: Props<Row>) {
     if (move) go(move, event.shiftKey);
     else if (event.key === 'Enter' || event.key === 'F2') begin(null);
     else if (event.key === ' ' && column?.yesNo && row) onChangeYesNo(row, column);
-    else if ((event.key === 'Delete' || event.key === 'Backspace') && (event.ctrlKey || event.metaKey)) onDelete?.(rows.slice(chosen().top, chosen().bottom + 1));
+    else if ((event.key === 'Delete' || event.key === 'Backspace') && (event.ctrlKey || event.metaKey))
+      onDelete?.(rows.slice(chosen().top, chosen().bottom + 1));
     else if (event.key === 'Delete' || event.key === 'Backspace') clear();
     else if (event.key.toLowerCase() === 'd' && (event.ctrlKey || event.metaKey) && row) onDuplicate?.(row);
     else if (event.key.length === 1 && !event.ctrlKey && !event.metaKey && event.key !== '?') begin(event.key);
@@ -174,14 +194,24 @@ export function Sheet<Row extends { readonly id: string }>(props: Props<Row>) {
   const onCopy = (event: ClipboardEvent) => {
     if (entry) return;
     const { top, bottom, left, right } = chosen();
-    event.clipboardData.setData('text/plain', toBlock(rows.slice(top, bottom + 1).map((r) => columns.slice(left, right + 1).map((c) => c.text(r)))));
+    event.clipboardData.setData(
+      'text/plain',
+      toBlock(rows.slice(top, bottom + 1).map((r) => columns.slice(left, right + 1).map((c) => c.text(r)))),
+    );
     event.preventDefault();
   };
 
   const onPaste = (event: ClipboardEvent) => {
     if (entry) return;
     event.preventDefault();
-    const result = layBlock(event.clipboardData.getData('text/plain'), rows, columns, rows.length === 0 ? { row: 0, col: 0 } : at, blank, most);
+    const result = layBlock(
+      event.clipboardData.getData('text/plain'),
+      rows,
+      columns,
+      rows.length === 0 ? { row: 0, col: 0 } : at,
+      blank,
+      most,
+    );
     if (!result.ok) onRefuse(result.message);
     else if (result.change.patches.length + result.change.added.length > 0) onChange(result.change);
   };

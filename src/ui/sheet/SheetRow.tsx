@@ -17,7 +17,20 @@ interface Props<Row extends { readonly id: string }> {
   readonly editor: ReactNode;
 }
 
-function Row<R extends { readonly id: string }>({ row, index, gridId, columns, selected, activeCol, left, right, onPick, onOpen, entry, editor }: Props<R>) {
+function Row<R extends { readonly id: string }>({
+  row,
+  index,
+  gridId,
+  columns,
+  selected,
+  activeCol,
+  left,
+  right,
+  onPick,
+  onOpen,
+  entry,
+  editor,
+}: Props<R>) {
   return (
     <div role="row" aria-rowindex={index + 2} aria-selected={selected} className="sheet-row" data-row-id={row.id}>
       {columns.map((c, col) => {

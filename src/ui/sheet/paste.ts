@@ -8,7 +8,9 @@ export interface PasteProblem {
   readonly message: string;
 }
 
-export type PasteResult<Row> = { readonly ok: true; readonly change: Change<Row> } | { readonly ok: false; readonly message: string; readonly problems: readonly PasteProblem[] };
+export type PasteResult<Row> =
+  | { readonly ok: true; readonly change: Change<Row> }
+  | { readonly ok: false; readonly message: string; readonly problems: readonly PasteProblem[] };
 
 export function layBlock<Row extends { readonly id: string }>(
   block: string,
@@ -21,8 +23,14 @@ export function layBlock<Row extends { readonly id: string }>(
   if (block.length > 4_000_000) return { ok: false, message: 'That is more text than a sheet takes.', problems: [] };
   const cells = fromBlock(block);
   const extra = Math.max(0, at.row + cells.length - rows.length);
-  if (extra > 0 && !blank) return { ok: false, message: `The block has ${cells.length} rows; ${rows.length - at.row} are left below here.`, problems: [] };
-  if (rows.length + extra > most) return { ok: false, message: `The block has ${cells.length} rows; this sheet holds at most ${most}. Nothing was pasted.`, problems: [] };
+  if (extra > 0 && !blank)
+    return { ok: false, message: `The block has ${cells.length} rows; ${rows.length - at.row} are left below here.`, problems: [] };
+  if (rows.length + extra > most)
+    return {
+      ok: false,
+      message: `The block has ${cells.length} rows; this sheet holds at most ${most}. Nothing was pasted.`,
+      problems: [],
+    };
   const problems: PasteProblem[] = [];
   const patches: { row: Row; patch: Partial<Row> }[] = [];
   const added: Row[] = [];
@@ -48,7 +56,11 @@ export function layBlock<Row extends { readonly id: string }>(
   });
   if (problems.length > 0) {
     const told = problems.slice(0, 3).map((p) => `row ${p.row}, ${p.column}: ${p.message}`);
-    return { ok: false, message: `Nothing was pasted. ${told.join('; ')}${problems.length > 3 ? `; and ${problems.length - 3} more` : ''}.`, problems };
+    return {
+      ok: false,
+      message: `Nothing was pasted. ${told.join('; ')}${problems.length > 3 ? `; and ${problems.length - 3} more` : ''}.`,
+      problems,
+    };
   }
   return { ok: true, change: { label: `paste ${cells.length} rows`, patches, added } };
 }

@@ -7,7 +7,9 @@ function Line({ line }: { line: WorkingLine }) {
     <li className="border-b border-line py-[5px]">
       <div className="flex items-baseline justify-between gap-3">
         <span className="text-quiet">{line.label}</span>
-        <span className={`reading flex-none font-semibold ${line.breaks ? 'text-lead' : ''} ${line.mark ? `tone-${line.mark}` : ''}`}>{line.text}</span>
+        <span className={`reading flex-none font-semibold ${line.breaks ? 'text-lead' : ''} ${line.mark ? `tone-${line.mark}` : ''}`}>
+          {line.text}
+        </span>
       </div>
       {line.formula ? <div className="reading text-[12px]">{line.formula}</div> : null}
       {line.source || line.mark ? (
@@ -31,7 +33,10 @@ export function WorkingPanel() {
     return (
       <aside aria-label="The working" className="screen-only w-[322px] flex-none overflow-y-auto border-l border-line p-4 text-quiet">
         <h2 className="mb-2 text-[14px] font-bold text-ink">The working</h2>
-        <p>Select a row, or one of the figures above: every line of its arithmetic stands here, with its units, where each figure comes from, and what the next size either way would change.</p>
+        <p>
+          Select a row, or one of the figures above: every line of its arithmetic stands here, with its units, where each figure comes from,
+          and what the next size either way would change.
+        </p>
         <ul className="mt-4 space-y-1">
           <li className="tone-measured">measured aboard</li>
           <li>the maker&apos;s figure</li>
@@ -44,9 +49,19 @@ export function WorkingPanel() {
         </ul>
       </aside>
     );
-  const about = findings.filter((f) => f.about.id === selected.id || (selected.kind === 'circuit' && design.circuits.find((c) => c.id === selected.id)?.taps.some((t) => t.serves.id === f.about.id && f.about.kind === 'load')));
+  const about = findings.filter(
+    (f) =>
+      f.about.id === selected.id ||
+      (selected.kind === 'circuit' &&
+        design.circuits.find((c) => c.id === selected.id)?.taps.some((t) => t.serves.id === f.about.id && f.about.kind === 'load')),
+  );
   return (
-    <aside aria-label="The working" aria-live="polite" tabIndex={0} className="screen-only w-[322px] flex-none overflow-y-auto border-l border-line p-4">
+    <aside
+      aria-label="The working"
+      aria-live="polite"
+      tabIndex={0}
+      className="screen-only w-[322px] flex-none overflow-y-auto border-l border-line p-4"
+    >
       <h2 className="mb-1 text-[14px] font-bold">{working.title}</h2>
       {about.map((f) => (
         <div key={f.id} className={`my-2 ${f.severity === 'note' ? 'border-l-4 border-line pl-[10px]' : 'caution'}`}>
@@ -61,7 +76,10 @@ export function WorkingPanel() {
       {working.neighbours.length > 0 ? (
         <div className="my-3 grid border border-ink" style={{ gridTemplateColumns: `repeat(${working.neighbours.length}, 1fr)` }}>
           {working.neighbours.map((n) => (
-            <div key={n.label} className={`border-l border-line p-2 first:border-l-0 ${n.label === 'chosen' || n.label === 'pinned' ? 'bg-wash' : ''}`}>
+            <div
+              key={n.label}
+              className={`border-l border-line p-2 first:border-l-0 ${n.label === 'chosen' || n.label === 'pinned' ? 'bg-wash' : ''}`}
+            >
               <div className="text-[11.5px] text-quiet">{n.label}</div>
               <div className={`reading font-semibold ${n.label === 'pinned' ? 'text-copper' : ''}`}>{n.size}</div>
               {n.figures.map((f) => (

@@ -1,0 +1,16 @@
+import next from 'eslint-config-next/core-web-vitals';
+import tseslint from 'typescript-eslint';
+
+export default tseslint.config(
+  { ignores: ['.next', 'node_modules', 'next-env.d.ts', 'test-results', '.demo', '.data', '.dependency-cruiser.cjs'] },
+  ...next,
+  ...tseslint.configs.strict,
+  {
+    rules: {
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      '@typescript-eslint/consistent-type-imports': 'error',
+      '@typescript-eslint/no-empty-function': 'off',
+      'import/no-anonymous-default-export': 'off',
+    },
+  },
+);
