@@ -1,0 +1,130 @@
+import { analyse, cutList, proposeCircuits } from '../index';
+import { blankLoad, brokenReferences, type Design } from '../design';
+import { fromBlock, harmless, restored, toBlock, toCsv } from '../format/csv';
+import { bareBoat, withLoad } from '../testing';
+import { endName } from './cutList';
+
+const listOf = (design: Design) => cutList(design, analyse(design).circuits);
+
+test('one circuit by hand: two conductors, four ends, an order rounded up', () => {
+  const design = withLoad({ ...bareBoat('metric'), circuits: bareBoat('metric').circuits }, { rating: 24, connection: 'M6' }, 4);
+  const list = listOf(design);
+  const own = list.cuts.filter((c) => c.circuitId === 'c-x');
+  expect(own.map((c) => [c.polarity, c.lengthM, c.colour])).toEqual([
+    ['+', 4, 'red'],
+    ['−', 4, 'black'],
+  ]);
+  const size = own[0]?.size ?? '';
+  expect(own.every((c) => c.toEnd === `ring ${size} × M6`)).toBe(true);
+  const reel = list.reels.find((r) => r.size === size && r.colour === 'black');
+  // The panel's feeder comes out at the same size: 4 m + 1 m, 5 % for waste, bought by the half metre.
+  expect(reel?.netM).toBe(5);
+  expect(reel?.orderM).toBe(5.5);
+});
+
+test('totals are the sum of the pieces', () => {
+  const list = listOf(withLoad(bareBoat('awg'), { rating: 500 }, 6));
+  expect(list.totalM).toBeCloseTo(
+    list.cuts.reduce((s, c) => s + c.lengthM, 0),
+    9,
+  );
+  expect(list.totalM).toBeCloseTo(
+    list.reels.reduce((s, r) => s + r.netM, 0),
+    9,
+  );
+});
+
+test('a chain of taps shares one splice a conductor at each tap on the way', () => {
+  const base = withLoad(bareBoat('metric'), { rating: 5, connection: 'screw clamp' }, 2);
+  const [load] = base.loads;
+  if (!load) throw new Error('no load');
+  const design: Design = {
+    ...base,
+    loads: [load, { ...load, id: 'y', name: 'Y' }],
+    circuits: base.circuits.map((c) =>
+      c.id === 'c-x' ? { ...c, taps: [...c.taps, { id: 't-y', parent: 't-x', serves: { kind: 'load', id: 'y' }, tapedM: 1 }] } : c,
+    ),
+  };
+  const list = listOf(design);
+  const splices = list.terminals.filter((t) => t.item.startsWith('adhesive butt')).reduce((s, t) => s + t.count, 0);
+  expect(splices).toBe(2);
+  expect(list.cuts.filter((c) => c.circuitId === 'c-x').map((c) => c.label)).toEqual(['9+.1 Thing', '9−.1 Thing', '9+.2 Y', '9−.2 Y']);
+});
+
+test('ends by connection kind and size', () => {
+  expect(endName('M8', 'awg', '2/0')).toBe('lug 2/0 AWG × 5/16 in');
+  expect(endName('M6', 'metric', '4')).toBe('ring 4 mm² × M6');
+  expect(endName('screw clamp', 'metric', '2.5')).toBe('ferrule 2.5 mm²');
+  expect(endName('own lead', 'metric', '2.5')).toBe('adhesive butt splice 2.5 mm²');
+});
+
+test('function colours follow the scheme where the house asks for them', () => {
+  const design = withLoad(bareBoat('awg'), { rating: 12, group: 'navigation' }, 4);
+  expect(listOf(design).cuts.find((c) => c.circuitId === 'c-x')?.colour).toBe('dark grey');
+  expect(listOf({ ...design, house: { ...design.house, functionColours: false } }).cuts.find((c) => c.circuitId === 'c-x')?.colour).toBe(
+    'red',
+  );
+});
+
+describe('proposing', () => {
+  const fresh = () => {
+    let n = 0;
+    return (prefix: string) => `${prefix}${++n}n`;
+  };
+  const loads = [
+    ...Array.from({ length: 5 }, (_, i) => ({
+      ...blankLoad(`lamp${i}`, 12),
+      name: `Lamp ${i}`,
+      group: 'lights' as const,
+      rating: 6,
+      placeId: i < 3 ? 'saloon' : 'fore',
+    })),
+    {
+      ...blankLoad('windlass', 12),
+      name: 'Windlass',
+      group: 'heavy' as const,
+      rating: 1000,
+      supply: 'house switch' as const,
+      placeId: 'bow',
+    },
+    { ...blankLoad('bilge', 12), name: 'Bilge pump', group: 'pump' as const, rating: 48, supply: 'always live' as const, placeId: 'bilge' },
+  ];
+  const bare: Design = { ...bareBoat('metric'), panels: [], circuits: [], loads };
+  const proposal = proposeCircuits(bare, fresh());
+  const design: Design = { ...bare, panels: [...proposal.panels], circuits: [...proposal.circuits] };
+  const circuitOf = (id: string) => design.circuits.find((c) => c.taps.some((t) => t.serves.id === id));
+
+  test('every load gets exactly one circuit, and every reference holds', () => {
+    for (const l of loads) expect(design.circuits.filter((c) => c.taps.some((t) => t.serves.id === l.id))).toHaveLength(1);
+    expect(brokenReferences(design)).toEqual([]);
+  });
+  test('lamps of one end of the boat share a way, tapped one after another', () => {
+    expect(circuitOf('lamp0')?.id).toBe(circuitOf('lamp2')?.id);
+    expect(circuitOf('lamp0')?.taps.map((t) => t.parent === null)).toEqual(expect.arrayContaining([true, false]));
+  });
+  test('what must stay live is fed before the house switch', () => {
+    const feed = design.circuits.find((c) => c.taps.some((t) => t.serves.id === circuitOf('bilge')?.from.id));
+    expect(feed?.from.kind).toBe('bank');
+    expect(feed?.devices).toEqual([]);
+  });
+  test('heavy consumers hang on the main bus', () =>
+    expect(design.panels.find((p) => p.id === circuitOf('windlass')?.from.id)?.kind).toBe('bus'));
+  test('asked again it proposes nothing', () => expect(proposeCircuits(design, fresh()).circuits).toEqual([]));
+  test('nothing is left unfed', () => expect(analyse(design).findings.filter((f) => f.id.startsWith('no-'))).toEqual([]));
+});
+
+describe('tables as text', () => {
+  test.each([['=1+1'], ['@cmd'], ['+SUM(A1)'], ['-x']])('%s cannot run as a formula, and is restored on the way back', (cell) => {
+    expect(harmless(cell)).toBe(`'${cell}`);
+    expect(restored(harmless(cell))).toBe(cell);
+  });
+  test('plain numbers stay numbers', () => expect([harmless('-3.5'), harmless('+2'), harmless('4')]).toEqual(['-3.5', '+2', '4']));
+  test('a block goes out and comes in whole, tabs and breaks in cells included', () => {
+    const rows = [
+      ['a', 'b\tc', ''],
+      ['line\nbreak', '"quoted"', '=x'],
+    ];
+    expect(fromBlock(toBlock(rows))).toEqual(rows);
+  });
+  test('CSV quotes what needs it', () => expect(toCsv([['a,b', 'c"d']])).toBe('"a,b","c""d"'));
+});

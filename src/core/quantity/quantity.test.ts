@@ -1,0 +1,126 @@
+import fc from 'fast-check';
+import {
+  bare,
+  parseChoice,
+  parseDuty,
+  parseNumber,
+  parseOptional,
+  parseSize,
+  parseWire,
+  parseYesNo,
+  round3,
+  show,
+  showDuty,
+  showWire,
+  unitOf,
+  type Kind,
+  type Units,
+} from './index';
+
+const metric: Units = { lengthUnit: 'm', tempUnit: 'C', massUnit: 'kg', ruleSet: 'metric' };
+const american: Units = { lengthUnit: 'ft', tempUnit: 'F', massUnit: 'lb', ruleSet: 'awg' };
+
+test('units round-trip', () => {
+  fc.assert(
+    fc.property(
+      fc.constantFrom<Kind>('m', 'C', 'kg', 'V', 'A', 'ohm'),
+      fc.constantFrom(metric, american),
+      fc.double({ min: -1e6, max: 1e6, noNaN: true }),
+      (kind, units, x) => {
+        const unit = unitOf(kind, units);
+        expect(Math.abs(unit.from(unit.to(x)) - x)).toBeLessThanOrEqual(1e-9 * Math.max(1, Math.abs(x)));
+      },
+    ),
+  );
+});
+
+test('what a cell shows is read back as the same value', () => {
+  fc.assert(
+    fc.property(
+      fc.constantFrom<Kind>('m', 'C', 'kg', 'A'),
+      fc.constantFrom(metric, american),
+      fc.double({ min: 0.1, max: 900, noNaN: true }),
+      (kind, units, x) => {
+        const parsed = parseNumber(bare(x, kind, units), kind, units, -1e9, 1e9);
+        expect(parsed.ok && Math.abs(parsed.value - x) < 1e-4).toBe(true);
+      },
+    ),
+  );
+});
+
+test.each([
+  [0.12345, '0.123'],
+  [12.345, '12.3'],
+  [12345.6, '12346'],
+  [0, '0'],
+  [Infinity, '∞'],
+  [-2.5, '−2.5'],
+  [0.00004567, '0.0000457'],
+])('%p reads %s', (value, text) => expect(round3(value)).toBe(text));
+
+test('figures carry the vessel’s unit', () => {
+  expect(show(3.048, 'm', american)).toBe('10 ft');
+  expect(show(50, 'C', american)).toBe('122 °F');
+  expect(show(0.00876, 'ohm', metric)).toBe('8.76 mΩ');
+  expect(show(null, 'A', metric)).toBe('–');
+});
+
+describe('numbers as typed', () => {
+  const length = (text: string, units = metric) => parseNumber(text, 'm', units, 0.1, 100);
+  test.each([
+    ['4.2', 4.2],
+    ['4,2', 4.2],
+    ['4.2 m', 4.2],
+    ['420cm', 4.2],
+    ['10 ft', 3.048],
+  ])('%s is %p m', (text, value) => expect(length(text)).toEqual({ ok: true, value: expect.closeTo(value, 9) as number }));
+  test('a bare number is in the vessel’s unit', () =>
+    expect(length('10', american)).toEqual({ ok: true, value: expect.closeTo(3.048, 9) as number }));
+  test.each([
+    ['', 'a number is needed'],
+    ['abc', '"abc" is not a number'],
+    ['NaN', '"NaN" is not a number'],
+    ['1e9', 'at most 100 m is taken'],
+    ['1e999', 'a finite number is needed'],
+    ['-3', 'at least 0.1 m is needed'],
+    ['3 kg', '"kg" is not a unit of this figure; m is meant'],
+    ['1 2', '"1 2" is not a number'],
+  ])('%p is refused: %s', (text, message) => expect(length(text)).toEqual({ ok: false, message }));
+  test('limits are told in the vessel’s unit', () =>
+    expect(length('900', american)).toEqual({ ok: false, message: 'at most 328.1 ft is taken' }));
+  test('no text makes it throw', () => {
+    fc.assert(fc.property(fc.string(), (text) => expect(typeof parseOptional(text, 'A', metric, 0, 10).ok).toBe('boolean')));
+  });
+});
+
+test('choices are taken by an unambiguous beginning', () => {
+  expect(parseChoice('res', ['power', 'resistance'])).toEqual({ ok: true, value: 'resistance' });
+  expect(parseChoice('p', ['pump', 'power']).ok).toBe(false);
+  expect(parseChoice('', ['power']).ok).toBe(false);
+  expect(parseYesNo('Y')).toEqual({ ok: true, value: true });
+  expect(parseYesNo('perhaps').ok).toBe(false);
+});
+
+test.each([
+  ['10', american, { school: 'awg', size: '10' }],
+  ['10', metric, { school: 'metric', size: '10' }],
+  ['2/0', metric, { school: 'awg', size: '2/0' }],
+  ['6 mm2', american, { school: 'metric', size: '6' }],
+  ['AWG 8', metric, { school: 'awg', size: '8' }],
+  ['1,5', metric, { school: 'metric', size: '1.5' }],
+] as const)('%s is a size of the right school', (text, units, value) => expect(parseSize(text, units)).toEqual({ ok: true, value }));
+
+test('sizes that no table has are refused', () => {
+  expect(parseSize('7', metric)).toEqual({ ok: false, message: 'the tables have no 7 mm²' });
+  expect(parseSize('thick', american).ok).toBe(false);
+});
+
+test("a maker's table and a duty are read back as they are shown", () => {
+  const wire = parseWire('6 mm² to 3 m; 10 mm² to 5 m', metric);
+  expect(wire.ok && showWire(wire.value, metric)).toBe('6 mm² to 3 m; 10 mm² to 5 m');
+  expect(parseWire('6 mm² to far', metric).ok).toBe(false);
+  const duty = parseDuty('120/300 ×3');
+  expect(duty.ok && showDuty(duty.value)).toBe('120/300 ×3');
+  expect(parseDuty('often').ok).toBe(false);
+  expect(parseDuty('')).toEqual({ ok: true, value: null });
+});
