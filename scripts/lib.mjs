@@ -72,4 +72,5 @@ export async function answering(url, patienceMs = 30_000) {
 }
 
 /** Puts the demo boats into a data folder that has none. */
-export const seed = (data) => run(process.execPath, [join(root, 'node_modules/tsx/dist/cli.mjs'), join(root, 'scripts/seed.ts'), data]);
+export const seed = (data, stdio = 'inherit') =>
+  run(process.execPath, [join(root, 'node_modules/tsx/dist/cli.mjs'), join(root, 'scripts/seed.ts'), data], { stdio });

@@ -200,7 +200,7 @@ describe('properties', () => {
 
   test('working from memory gives what working afresh gives', () => {
     fc.assert(
-      fc.property(fc.array(scene, { minLength: 2, maxLength: 5 }), fc.context(), (scenes) => {
+      fc.property(fc.array(scene, { minLength: 2, maxLength: 5 }), (scenes) => {
         const memory = createMemory();
         let design: Design | null = null;
         for (const s of scenes) {

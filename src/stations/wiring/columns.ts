@@ -32,7 +32,7 @@ export function circuitColumns(design: Design): Column<CircuitRow>[] {
     {
       key: 'name',
       title: 'circuit',
-      width: 156,
+      width: 150,
       text: (r) => r.name,
       show: (r) => (r.taps.length > 1 ? `${r.name} (${r.taps.length})` : r.name),
       write: (_, text) =>
@@ -41,7 +41,7 @@ export function circuitColumns(design: Design): Column<CircuitRow>[] {
     {
       key: 'from',
       title: 'from',
-      width: 116,
+      width: 110,
       options: sources.map((s) => s.name),
       text: (r) => r.fromName,
       tone: () => 'quiet',
@@ -77,7 +77,7 @@ export function circuitColumns(design: Design): Column<CircuitRow>[] {
       key: 'amps',
       title: 'A',
       hint: 'Working current; feeders: demand',
-      width: 54,
+      width: 60,
       align: 'right',
       mono: true,
       text: (r) => (r.result ? round3(r.result.workingA) : '–'),
@@ -119,8 +119,7 @@ export function circuitColumns(design: Design): Column<CircuitRow>[] {
       key: 'fuse',
       title: 'protection',
       hint: 'Type a rating to pin it, empty to unpin',
-      width: 138,
-      mono: true,
+      width: 132,
       text: (r) => (r.pin.ratingA === null ? '' : bare(r.pin.ratingA, 'A', units)),
       show: (r) =>
         r.result ? `${round3(r.result.own.protection.ratingA)} A ${r.result.own.protection.familyName.replace(/ fuse$/, '')}` : '–',
@@ -146,7 +145,7 @@ export function circuitColumns(design: Design): Column<CircuitRow>[] {
     {
       key: 'governs',
       title: 'governed by',
-      width: 86,
+      width: 98,
       text: (r) =>
         r.result
           ? r.result.own.state.failing[0]

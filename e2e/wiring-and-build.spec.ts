@@ -1,0 +1,185 @@
+import { readFileSync } from 'node:fs';
+import { cell, designOf, enter, expect, open, row, saved, test, url } from './boat';
+
+test('the ladder shows every test; a failing pin is kept and flagged, and unpinning takes the proposal', async ({ page, marram }) => {
+  await open(page, marram, 'wiring');
+  await cell(page, 'Anchor windlass', 'name').click();
+  const ladder = page.getByRole('img', { name: /^Ladder/ });
+  for (const word of [
+    'current, heat',
+    'protection',
+    'drop, working',
+    'drop, starting',
+    "maker's minimum",
+    'strength',
+    'far-end short',
+    'terminal heat',
+  ])
+    await expect(ladder).toContainText(word);
+  await expect(ladder).toContainText('pinned');
+  await expect(cell(page, 'Anchor windlass', 'cable')).toHaveAttribute('data-tone', 'pinned');
+  await expect(cell(page, 'Anchor windlass', 'governs')).toHaveAttribute('data-tone', 'breaks');
+  const working = page.getByRole('complementary', { name: 'The working' });
+  await expect(working).toContainText('fails surge');
+  await enter(page, 'Anchor windlass', 'cable', '');
+  await expect(cell(page, 'Anchor windlass', 'cable')).toHaveText('70 mm²');
+  await expect(cell(page, 'Anchor windlass', 'governs')).toHaveText('surge drop');
+  await expect(ladder).toContainText('chosen');
+  await enter(page, 'Anchor windlass', 'fuse', '30');
+  await expect(cell(page, 'Anchor windlass', 'fuse')).toHaveAttribute('data-tone', 'breaks');
+  await expect(working).toContainText('below the working current');
+});
+
+test('the working gives every line with its numbers, units, marks, sources and neighbours', async ({ page, marram }) => {
+  await open(page, marram, 'wiring');
+  await cell(page, 'Refrigerator compressor', 'name').click();
+  const working = page.getByRole('complementary', { name: 'The working' });
+  for (const heading of [
+    'Current',
+    'Length',
+    'Conductor',
+    'Drop at working current',
+    'Protection',
+    'Dead short',
+    'The AWG school would say',
+  ])
+    await expect(working.getByRole('heading', { name: heading })).toBeVisible();
+  await expect(working).toContainText('69.6 W ÷ 11.4 V');
+  await expect(working).toContainText('6.11 A');
+  await expect(working).toContainText('one size up');
+  await expect(working).toContainText('IEC 60228');
+  await expect(working).toContainText('taped; the estimate was');
+  await expect(working).toContainText('Good to');
+});
+
+test('a taped length replaces the estimate; both are kept, and the one in use is marked', async ({ page, marram }) => {
+  await open(page, marram, 'wiring');
+  const run = cell(page, 'Laptop supply', 'length');
+  await expect(run).toHaveAttribute('data-tone', 'estimated');
+  const estimate = await run.innerText();
+  await enter(page, 'Laptop supply', 'length', '7.25');
+  await expect(run).toHaveText('7.25');
+  await expect(run).toHaveAttribute('data-tone', 'measured');
+  await expect(page.getByRole('region', { name: 'Circuit Laptop supply' })).toContainText(`${estimate} m`);
+  await enter(page, 'Laptop supply', 'length', '');
+  await expect(run).toHaveText(estimate);
+});
+
+test('taps are regrouped by keys, by choice and by dragging', async ({ page, marram }) => {
+  await open(page, marram, 'wiring');
+  await cell(page, 'Lights, forward', 'name').click();
+  const region = page.getByRole('region', { name: /^Circuit / });
+  const tapNames = async (name: string) => {
+    const design = await designOf(page, marram);
+    const circuit = design.circuits.find((c) => c.name === name);
+    return circuit?.taps.map((t) => design.loads.find((l) => l.id === t.serves.id)?.name);
+  };
+  const before = await tapNames('Lights, forward');
+  const [first, second, third] = before ?? [];
+  if (!first || !second || !third) throw new Error('three taps are wanted');
+
+  await region.getByRole('button', { name: `Move ${first}:` }).focus();
+  await page.keyboard.press('Alt+ArrowRight');
+  await expect.poll(() => tapNames('Lights, forward')).toEqual([second, first, third]);
+  await region.getByRole('button', { name: `Move ${first}:` }).focus();
+  await page.keyboard.press('Alt+ArrowDown');
+  await expect.poll(() => tapNames('Lights, aft')).toContain(first);
+  await expect(page.getByRole('heading', { name: /Lights, aft/ })).toBeVisible();
+
+  await region.getByLabel(`Circuit of ${first}`).selectOption('new');
+  await expect(row(page, first)).toBeVisible();
+  await expect.poll(() => tapNames(first)).toEqual([first]);
+
+  await cell(page, 'Lights, forward', 'name').click();
+  const handle = region.getByRole('button', { name: `Move ${second}:` });
+  const from = await handle.boundingBox();
+  const target = row(page, 'Lights, aft');
+  await target.scrollIntoViewIfNeeded();
+  const to = await target.boundingBox();
+  if (!from || !to) throw new Error('nothing to drag');
+  await page.mouse.move(from.x + 5, from.y + 5);
+  await page.mouse.down();
+  await page.mouse.move(from.x + 20, from.y - 30, { steps: 4 });
+  await page.mouse.move(to.x + 200, to.y + to.height / 2, { steps: 6 });
+  await page.mouse.up();
+  await expect.poll(() => tapNames('Lights, aft')).toContain(second);
+  expect(await tapNames('Lights, forward')).toEqual([third]);
+  for (let i = 0; i < 4; i++) {
+    await page.keyboard.press('Control+z');
+    await saved(page);
+  }
+  await expect.poll(() => tapNames('Lights, forward')).toEqual(before);
+});
+
+test('a run can branch, and cannot be hung on itself', async ({ page, marram }) => {
+  await open(page, marram, 'wiring');
+  await cell(page, 'Lights, forward', 'name').click();
+  const region = page.getByRole('region', { name: /^Circuit / });
+  const follows = region.getByLabel(/follows$/);
+  await follows.nth(2).selectOption({ index: 1 });
+  await saved(page);
+  const taps = (await designOf(page, marram)).circuits.find((c) => c.name === 'Lights, forward')?.taps;
+  expect(taps?.[2]?.parent).toBe(taps?.[0]?.id);
+  await follows.nth(0).selectOption({ index: 1 });
+  await expect(page.getByRole('alert').filter({ hasText: 'cannot hang on' })).toBeVisible();
+});
+
+test('what a circuit lies in and passes changes its answer', async ({ page, marram }) => {
+  await open(page, marram, 'wiring');
+  await cell(page, 'Inverter, small', 'name').click();
+  const working = page.getByRole('complementary', { name: 'The working' });
+  await expect(working).toContainText('ampacity of');
+  const region = page.getByRole('region', { name: /^Circuit / });
+  await region.getByLabel('also passes').selectOption({ label: 'Engine space' });
+  await expect(working).toContainText('Ruled by Engine space');
+  await region.getByLabel('lies').selectOption('conduit');
+  await expect(working).toContainText('× 0.9');
+  await region.getByLabel('device from its source, m').fill('2');
+  await region.getByLabel('device from its source, m').press('Enter');
+  await expect(working).toContainText('protection stands 2 m from its source');
+});
+
+test('panels: what their ways take decides, and a family that cannot interrupt is a stop', async ({ page, marram }) => {
+  await open(page, marram, 'wiring');
+  await page.getByRole('button', { name: 'panels', exact: true }).click();
+  await enter(page, 'Chart table panel', 'family', 'blade fuse');
+  await page.getByRole('link', { name: /^Check/ }).click();
+  await expect(page.getByRole('button', { name: 'Chart table panel may not hold blade fuses' })).toBeVisible();
+});
+
+test('the cut list adds up, prints without the frame, and is saved as CSV', async ({ page, marram }) => {
+  await open(page, marram, 'build');
+  await expect(page.getByRole('heading', { name: 'Cable by size and colour' })).toBeVisible();
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'CSV' }).click()]);
+  const csv = readFileSync(await download.path(), 'utf8');
+  const lines = csv
+    .replace(/^\uFEFF/, '')
+    .split('\r\n')
+    .map((l) => l.split(','));
+  const metres = (kind: string) => lines.filter((l) => l[0] === kind).reduce((sum, l) => sum + Number(l[kind === 'cable' ? 4 : 5] ?? 0), 0);
+  expect(csv).toContain('Anchor windlass');
+  const answer = (await (
+    await page.request.post(`${url()}/api/analyse`, {
+      data: JSON.stringify(await designOf(page, marram)),
+      headers: { 'content-type': 'application/json' },
+    })
+  ).json()) as { cutList: { totalM: number; cuts: unknown[] } };
+  expect(lines.filter((l) => l[0] === 'piece')).toHaveLength(answer.cutList.cuts.length);
+  expect(metres('cable')).toBeCloseTo(answer.cutList.totalM, 0);
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByRole('navigation', { name: 'Stations' })).toBeHidden();
+  await expect(page.getByRole('button', { name: 'CSV' })).toBeHidden();
+  await expect(page.getByText('Supply isolated, locked and proved dead')).toBeVisible();
+  const pdf = await page.pdf({ format: 'A4' });
+  expect((pdf.toString('latin1').match(/\/Type \/Page\b/g) ?? []).length).toBeGreaterThan(1);
+});
+
+test('the AWG boat reads in AWG, feet and °F, the metric school beside it', async ({ page, halcyon }) => {
+  await open(page, halcyon, 'wiring');
+  await expect(cell(page, 'Bow thruster', 'cable')).toHaveText(/AWG$/);
+  await cell(page, 'Bow thruster', 'name').click();
+  const working = page.getByRole('complementary', { name: 'The working' });
+  await expect(working).toContainText('ft');
+  await expect(working).toContainText('The metric school would say');
+  await expect(page.getByText(/The metric school would take .* mm²/)).toBeVisible();
+});
