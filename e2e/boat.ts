@@ -9,8 +9,8 @@ export const url = (): string => process.env.SOLENIX_URL ?? '';
 
 /** A copy of a demo boat, so that journeys do not meet each other. */
 export const test = base.extend<{ marram: string; halcyon: string }>({
-  marram: async ({ request }, use) => use(await copyOf(request, 'marram')),
-  halcyon: async ({ request }, use) => use(await copyOf(request, 'halcyon')),
+  marram: async ({ request }, give) => give(await copyOf(request, 'marram')),
+  halcyon: async ({ request }, give) => give(await copyOf(request, 'halcyon')),
 });
 export { expect };
 
@@ -37,11 +37,9 @@ export async function open(page: Page, boatId: string, station: string): Promise
 }
 
 export const row = (page: Page, name: string): Locator =>
-  page
-    .getByRole('row')
-    .filter({
-      has: page.getByRole('gridcell').filter({ hasText: new RegExp(`^${name.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}( \\(\\d+\\))?$`) }),
-    });
+  page.getByRole('row').filter({
+    has: page.getByRole('gridcell').filter({ hasText: new RegExp(`^${name.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}( \\(\\d+\\))?$`) }),
+  });
 export const cell = (page: Page, name: string, column: string): Locator => row(page, name).locator(`[data-col="${column}"]`);
 
 /** Types into a cell as a person does: choose it, type, Enter. */

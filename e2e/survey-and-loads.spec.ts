@@ -201,7 +201,7 @@ test('the list of boats: no serious accessibility fault; a boat put away is take
   await page.goto(url());
   await axe(page);
   const mine = page.getByRole('listitem').filter({ has: page.locator(`a[href="/boats/${marram}/survey"]`) });
-  await mine.getByRole('button', { name: /away/ }).click();
+  await mine.getByRole('button', { name: /^put away/ }).click();
   await expect(mine).toHaveCount(0);
   await page.getByRole('button', { name: 'take back' }).click();
   await expect(mine).toHaveCount(1);

@@ -43,7 +43,7 @@ test('the working gives every line with its numbers, units, marks, sources and n
     'Dead short',
     'The AWG school would say',
   ])
-    await expect(working.getByRole('heading', { name: heading })).toBeVisible();
+    await expect(working.getByRole('heading', { name: heading, exact: true })).toBeVisible();
   await expect(working).toContainText('69.6 W ÷ 11.4 V');
   await expect(working).toContainText('6.11 A');
   await expect(working).toContainText('one size up');
@@ -84,7 +84,7 @@ test('taps are regrouped by keys, by choice and by dragging', async ({ page, mar
   await region.getByRole('button', { name: `Move ${first}:` }).focus();
   await page.keyboard.press('Alt+ArrowDown');
   await expect.poll(() => tapNames('Lights, aft')).toContain(first);
-  await expect(page.getByRole('heading', { name: /Lights, aft/ })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Circuit Lights, aft' })).toBeVisible();
 
   await region.getByLabel(`Circuit of ${first}`).selectOption('new');
   await expect(row(page, first)).toBeVisible();

@@ -27,6 +27,13 @@ export interface Analysis {
   readonly balance: Balance;
 }
 
+/** Where a circuit's run goes: the places it passes and its estimated lengths. */
+interface Lay {
+  readonly deps: readonly unknown[];
+  readonly passes: readonly Place[];
+  readonly lengths: readonly number[];
+}
+
 interface Kept {
   readonly deps: readonly unknown[];
   readonly result: CircuitResult;
@@ -35,11 +42,12 @@ interface Kept {
 /** Results kept from one analysis to the next. Make one per design being worked on. */
 export interface Memory {
   readonly circuits: Map<string, Kept>;
+  readonly lays: Map<string, Lay>;
   readonly currents: WeakMap<Load, { volts: StudyVolts; current: LoadCurrent }>;
   volts: StudyVolts | null;
 }
 
-export const createMemory = (): Memory => ({ circuits: new Map(), currents: new WeakMap(), volts: null });
+export const createMemory = (): Memory => ({ circuits: new Map(), lays: new Map(), currents: new WeakMap(), volts: null });
 
 const same = (a: readonly unknown[], b: readonly unknown[]): boolean => a.length === b.length && a.every((x, i) => Object.is(x, b[i]));
 
@@ -68,6 +76,7 @@ export function analyse(design: Design, memory: Memory = createMemory()): Analys
   };
   const loads = new Map(design.loads.map((l) => [l.id, l]));
   const panels = new Map(design.panels.map((p) => [p.id, p]));
+  const rows = new Map(design.banks.map((b) => [b.id, b]));
   const places = new Map(design.places.map((p) => [p.id, p]));
   const { order, feederOf, cyclic } = circuitOrder(design);
   const fedFrom = new Map<string, Circuit[]>();
@@ -128,21 +137,37 @@ export function analyse(design: Design, memory: Memory = createMemory()): Analys
     const feeder = feederOf.get(c.from.id);
     const via = feeder && below.get(`${feeder.id}:${c.from.id}`);
     const place = places.get(panels.get(c.from.id)?.placeId ?? '') ?? null;
-    return via ? { ...via, place } : { ...NOWHERE, place };
+    // The bank's demand may move without the feeder's own result moving: it is taken afresh.
+    return via ? { ...via, place, bankDemandA: bankDemand.get(via.bank?.bankId ?? '') ?? 0 } : { ...NOWHERE, place };
   };
   for (const circuit of order) {
     const upstream = upstreamOf(circuit);
     const served = circuit.taps.map((t) => (t.serves.kind === 'load' ? (loads.get(t.serves.id) ?? null) : null));
     const fed = circuit.taps.map((t) => (t.serves.kind === 'panel' ? (panels.get(t.serves.id) ?? null) : null));
     const panel = circuit.from.kind === 'panel' ? (panels.get(circuit.from.id) ?? null) : null;
-    const passes = placesPassed(circuit, upstream.place, served, fed, places);
-    const lengths = tapLengths(design, circuit, loads, panels, upstream.place);
-    const downstream = circuit.taps.map((t): readonly DemandItem[] =>
-      t.serves.kind === 'panel' ? (panelItems.get(t.serves.id) ?? []) : circuitTapItem(served, t.serves.id, currentOf),
-    );
-    const belowSurge = circuit.taps.map((t) => (t.serves.kind === 'panel' ? (panelSurge.get(t.serves.id) ?? null) : null));
-    const demandKey = downstream.flatMap((items, i) => (fed[i] ? items.flatMap((d) => [d.currentA, d.runsLong, d.brief]) : []));
-    const surgeKey = belowSurge.flatMap((s) => (s ? [s.addsA, s.seconds, s.name] : [null]));
+    const layDeps = [circuit, design.places, boat, house, upstream.place, ...served, ...fed];
+    const laid = memory.lays.get(circuit.id);
+    const lay =
+      laid && same(laid.deps, layDeps)
+        ? laid
+        : {
+            deps: layDeps,
+            passes: placesPassed(circuit, upstream.place, served, fed, places),
+            lengths: tapLengths(design, circuit, loads, panels, upstream.place),
+          };
+    memory.lays.set(circuit.id, lay);
+    const { passes, lengths } = lay;
+    const feeds = fed.some((p) => p !== null);
+    const downstream = feeds
+      ? circuit.taps.map((t): readonly DemandItem[] =>
+          t.serves.kind === 'panel' ? (panelItems.get(t.serves.id) ?? []) : circuitTapItem(served, t.serves.id, currentOf),
+        )
+      : NOTHING;
+    const belowSurge = feeds
+      ? circuit.taps.map((t) => (t.serves.kind === 'panel' ? (panelSurge.get(t.serves.id) ?? null) : null))
+      : NOTHING;
+    const demandKey = feeds ? downstream.flatMap((items, i) => (fed[i] ? demandKeyOf(items) : [])) : NOTHING;
+    const surgeKey = feeds ? belowSurge.flatMap((s) => (s ? [s.addsA, s.seconds, s.name] : [null])) : NOTHING;
     const deps = [
       circuit,
       house,
@@ -155,7 +180,7 @@ export function analyse(design: Design, memory: Memory = createMemory()): Analys
       ...fed,
       ...demandKey,
       ...surgeKey,
-      ...upstreamKey(upstream, design),
+      ...upstreamKey(upstream, rows.get(upstream.bank?.bankId ?? ''), belowSurge.some(Boolean) || served.some((l) => l?.surgeA != null)),
     ];
     const kept = memory.circuits.get(circuit.id);
     let result: CircuitResult;
@@ -179,7 +204,7 @@ export function analyse(design: Design, memory: Memory = createMemory()): Analys
         belowSurge,
       };
       const other = boat.ruleSet === 'awg' ? 'metric' : 'awg';
-      result = analyseCircuit(circuitInput(gathered), circuitInput({ ...gathered, school: other }), boat);
+      result = analyseCircuit(circuitInput(gathered), () => circuitInput({ ...gathered, school: other }), boat);
       memory.circuits.set(circuit.id, { deps, result });
     }
     results.set(circuit.id, result);
@@ -188,7 +213,11 @@ export function analyse(design: Design, memory: Memory = createMemory()): Analys
       if (p && own) below.set(`${circuit.id}:${p.id}`, own);
     });
   }
-  for (const id of memory.circuits.keys()) if (!results.has(id)) memory.circuits.delete(id);
+  for (const id of memory.circuits.keys())
+    if (!results.has(id)) {
+      memory.circuits.delete(id);
+      memory.lays.delete(id);
+    }
 
   const circuits = design.circuits.flatMap((c) => results.get(c.id) ?? []);
   const circuitOfLoad = new Map<string, string>();
@@ -217,19 +246,38 @@ const NOWHERE: Upstream = {
   feederRatingA: null,
 };
 
+const NOTHING: readonly never[] = [];
+
 /** What of an upstream can change a result, as primitives; the bank by its row in the design, which keeps its identity. */
-const upstreamKey = (u: Upstream, design: Design): unknown[] => [
-  design.banks.find((b) => b.id === u.bank?.bankId) ?? null,
+const upstreamKey = (u: Upstream, bank: unknown, surges: boolean): unknown[] => [
+  bank ?? null,
   u.chain.join('>'),
   u.dropV,
   u.hotOhm,
   u.coldOhm,
   u.faultHotOhm,
-  u.bankDemandA,
+  // Only a start is reckoned from the sagged posts.
+  surges ? u.bankDemandA : 0,
   u.place,
   u.atBank,
   u.feederRatingA,
 ];
+
+/** All that demand takes from a panel's items, so that the same sums find the same result. */
+function demandKeyOf(items: readonly DemandItem[]): number[] {
+  const sums = [0, 0, 0, 0, 0, 0, 0];
+  const add = (at: number, amps: number) => (sums[at] = (sums[at] as number) + amps);
+  const most = (at: number, amps: number) => (sums[at] = Math.max(sums[at] as number, amps));
+  for (const d of items) {
+    add(d.runsLong ? 0 : 1, d.currentA);
+    if (!d.runsLong) most(2, d.currentA);
+    most(3, d.currentA);
+    if (d.brief) continue;
+    add(d.runsLong ? 4 : 5, d.currentA);
+    most(6, d.currentA);
+  }
+  return sums;
+}
 
 const circuitTapItem = (served: readonly (Load | null)[], loadId: string, currentOf: (l: Load) => LoadCurrent): DemandItem[] => {
   const load = served.find((l) => l?.id === loadId);

@@ -39,15 +39,25 @@ export interface CircuitResult {
   readonly lengthM: number;
   readonly taps: readonly TapResult[];
   readonly own: Side;
-  readonly other: Side;
   readonly findings: readonly Finding[];
   /** By tap: what stands before the ways of a panel fed there; null at loads. */
   readonly below: readonly (Upstream | null)[];
 }
 
-/** The benches behind a result, for the working; lost when a result is copied, so ask in the process that analysed. */
-const benches = new WeakMap<CircuitResult, { readonly own: Bench; readonly other: Bench }>();
-export const benchOf = (result: CircuitResult): { readonly own: Bench; readonly other: Bench } | undefined => benches.get(result);
+/** The inputs behind a result, for the working; lost when a result is copied, so ask in the process that analysed. */
+const inputs = new WeakMap<CircuitResult, { readonly own: CircuitInput; readonly other: () => CircuitInput }>();
+
+/** The bench a result was worked out on, set up again. */
+export function benchOf(result: CircuitResult): Bench | undefined {
+  const kept = inputs.get(result);
+  return kept && bench(kept.own, result.own.protection);
+}
+
+/** The other school's answer to the same circuit, worked out when it is asked for. */
+export function otherSchool(result: CircuitResult): { readonly side: Side; readonly bench: Bench } | undefined {
+  const kept = inputs.get(result);
+  return kept && side(kept.other());
+}
 
 const largest = (school: 'awg' | 'metric'): Conductor => CONDUCTORS[school][CONDUCTORS[school].length - 1] as Conductor;
 
@@ -87,7 +97,7 @@ function belowTaps(b: Bench, own: Side): (Upstream | null)[] {
       hotOhm: up.hotOhm + hot,
       coldOhm: up.coldOhm + cold,
       faultHotOhm: up.faultHotOhm + faultHot,
-      bankDemandA: up.bankDemandA,
+      bankDemandA: 0,
       place: null,
       atBank: false,
       feederRatingA: own.protection.ratingA,
@@ -95,9 +105,8 @@ function belowTaps(b: Bench, own: Side): (Upstream | null)[] {
   });
 }
 
-export function analyseCircuit(input: CircuitInput, otherInput: CircuitInput, units: Units): CircuitResult {
+export function analyseCircuit(input: CircuitInput, otherInput: () => CircuitInput, units: Units): CircuitResult {
   const own = side(input);
-  const other = side(otherInput);
   const { circuit } = input;
   const surge = input.surges.reduce<CircuitInput['surges'][number] | null>(
     (most, s) => (most && most.circuitA >= s.circuitA ? most : s),
@@ -123,10 +132,9 @@ export function analyseCircuit(input: CircuitInput, otherInput: CircuitInput, un
       segmentA: t.segmentA,
     })),
     own: own.side,
-    other: other.side,
     findings: circuitFindings(own.bench, own.side.ladder, own.side.state, units),
     below: belowTaps(own.bench, own.side),
   };
-  benches.set(result, { own: own.bench, other: other.bench });
+  inputs.set(result, { own: input, other: otherInput });
   return result;
 }

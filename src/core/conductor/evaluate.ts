@@ -4,13 +4,14 @@ import { slowestOpeningS } from '../protection/curve';
 import type { Protection } from '../protection/choose';
 import { bankRestV } from '../network/bankSource';
 import { largestFaultA, smallestFaultA } from '../network/upstream';
-import type { Conductor } from '../rules/conductors';
+import { CONDUCTORS, findConductor, type Conductor } from '../rules/conductors';
 import { findFamily, type Family } from '../rules/devices';
 import { bundleFactor } from '../rules/derating';
 import { ampacityA, derate, rulingPlace, type Derating } from './ampacity';
 import { deviceOhm, SEGMENT_JOINTS_OHM, type CircuitInput, type TapInput } from './circuitInput';
 import { sweep } from './drop';
 import { dutyEquivalentA, dutyFraction } from './duty';
+import { makerAreaMm2, mechanicalSize } from './minimums';
 import { conductorOhm, conductorTempC } from './resistance';
 
 export interface Candidate {
@@ -29,6 +30,11 @@ export interface Bench {
   /** Sagged volts at the posts while a surge runs, by surge. */
   readonly sagV: readonly number[];
   readonly k: number;
+  /** Least copper by strength and by the makers' sheets, mm2. */
+  readonly strengthMm2: number;
+  readonly makerMm2: number | null;
+  /** Sizes already tried: a figure is worked out once however many tests ask for it. */
+  readonly trials: (Trial | undefined)[];
 }
 
 /** Resistance of a protective device where the maker gives none, ohm: 0.09 V / rating; breakers 0.15 V (0.2 V up to 10 A). */
@@ -50,6 +56,9 @@ export function bench(input: CircuitInput, protection: Protection): Bench {
     headOhm: protectionOhm(family, protection.ratingA) + devices,
     designA: input.workingA * (input.runsLong ? house.continuousAmpacity : 1),
     sagV: input.surges.map((s) => restV - (upstream.bankDemandA + s.addsA) * (upstream.bank?.ohm ?? 0)),
+    strengthMm2: findConductor(school, mechanicalSize(input))?.areaMm2 ?? 0,
+    makerMm2: makerAreaMm2(input)?.areaMm2 ?? null,
+    trials: [],
     k: adiabaticK(Math.min(...deratings.map((d) => d.ratingC)), finalTempC(house.crossLinked)),
   };
 }
@@ -225,3 +234,33 @@ export function terminalAt(b: Bench, heat: Heat): { tempC: number; limitC: numbe
   const tempC = conductorTempC(ambientC, heat.derating.ratingC, heat.dutyA, heat.izA);
   return { tempC, limitC, passes: tempC <= limitC + 1e-9 };
 }
+
+/** One size tried on a bench; figures are worked out when first asked for. */
+export interface Trial {
+  readonly candidate: Candidate;
+  readonly heat: Heat;
+  readonly drop: () => Drop;
+  readonly surge: () => SurgeDrop | null;
+  readonly fault: () => Fault | null;
+}
+
+const once = <T>(work: () => T): (() => T) => {
+  let kept: { value: T } | null = null;
+  return () => (kept ??= { value: work() }).value;
+};
+
+/** A size tried on the bench. */
+export function trial(b: Bench, candidate: Candidate): Trial {
+  const heat = heatAt(b, candidate);
+  return {
+    candidate,
+    heat,
+    drop: once(() => dropAt(b, candidate, heat)),
+    surge: once(() => surgeAt(b, candidate, heat)),
+    fault: once(() => faultAt(b, candidate)),
+  };
+}
+
+/** The trial of a single conductor, by its place in the school's table; made once per bench. */
+export const singleTrial = (b: Bench, at: number): Trial =>
+  (b.trials[at] ??= trial(b, { conductor: CONDUCTORS[b.input.school][at] as Conductor, legs: 1 }));

@@ -2,19 +2,17 @@
 import { fusingMultiple } from '../protection/curve';
 import { CONDUCTORS, findConductor, type Conductor, type School } from '../rules/conductors';
 import {
-  dropAt,
-  faultAt,
-  heatAt,
-  surgeAt,
+  singleTrial,
   terminalAt,
+  trial,
   type Bench,
   type Candidate,
   type Drop,
   type Fault,
   type Heat,
   type SurgeDrop,
+  type Trial,
 } from './evaluate';
-import { mechanicalSize, makerAreaMm2 } from './minimums';
 
 export const CRITERIA = ['ampacity', 'protection', 'drop', 'surge', 'maker', 'mechanical', 'fault', 'terminals'] as const;
 export type CriterionId = (typeof CRITERIA)[number];
@@ -59,8 +57,6 @@ export interface Ladder {
   readonly governs: CriterionId;
 }
 
-type Test = (c: Candidate, heat: Heat) => boolean;
-
 /** Largest rating that may protect a conductor of that ampacity: the school's rule, or the flagged house rule. */
 export function protects(b: Bench, legIzA: number): { passes: boolean; byHouseRule: boolean } {
   const { protection, input, family } = b;
@@ -74,28 +70,35 @@ export function protects(b: Bench, legIzA: number): { passes: boolean; byHouseRu
   return { passes: byHouseRule, byHouseRule };
 }
 
-function tests(b: Bench): Readonly<Record<CriterionId, Test>> {
-  const minimum = findConductor(b.input.school, mechanicalSize(b.input))?.areaMm2 ?? 0;
-  const maker = makerAreaMm2(b.input)?.areaMm2 ?? 0;
-  return {
-    ampacity: (_, heat) => heat.izA >= heat.dutyA - 1e-9 && heat.izA > 0,
-    protection: (_, heat) => protects(b, heat.legIzA).passes,
-    drop: (c, heat) => dropAt(b, c, heat).passes,
-    surge: (c, heat) => surgeAt(b, c, heat)?.passes ?? true,
-    maker: (c) => c.conductor.areaMm2 >= maker - 1e-9,
-    mechanical: (c) => c.conductor.areaMm2 >= minimum - 1e-9,
-    fault: (c) => faultAt(b, c)?.passes ?? true,
-    terminals: (_, heat) => terminalAt(b, heat).passes,
-  };
+function passes(b: Bench, id: CriterionId, t: Trial): boolean {
+  const area = t.candidate.conductor.areaMm2;
+  switch (id) {
+    case 'ampacity':
+      return t.heat.izA >= t.heat.dutyA - 1e-9 && t.heat.izA > 0;
+    case 'protection':
+      return protects(b, t.heat.legIzA).passes;
+    case 'drop':
+      return t.drop().passes;
+    case 'surge':
+      return t.surge()?.passes ?? true;
+    case 'maker':
+      return area >= (b.makerMm2 ?? 0) - 1e-9;
+    case 'mechanical':
+      return area >= b.strengthMm2 - 1e-9;
+    case 'fault':
+      return t.fault()?.passes ?? true;
+    case 'terminals':
+      return terminalAt(b, t.heat).passes;
+  }
 }
 
 /** First single size that passes: every test is monotone in the area, so halving finds it. */
-function smallestSingle(sizes: readonly Conductor[], heats: readonly Heat[], test: Test): number {
+function smallestSingle(b: Bench, id: CriterionId): number {
   let low = 0;
-  let high = sizes.length;
+  let high = CONDUCTORS[b.input.school].length;
   while (low < high) {
     const mid = (low + high) >> 1;
-    if (test({ conductor: sizes[mid] as Conductor, legs: 1 }, heats[mid] as Heat)) high = mid;
+    if (passes(b, id, singleTrial(b, mid))) high = mid;
     else low = mid + 1;
   }
   return low;
@@ -114,7 +117,7 @@ const PARALLELS: Readonly<Record<School, readonly Candidate[]>> = { awg: paralle
 export function applicable(b: Bench, id: CriterionId): boolean {
   const { input } = b;
   if (id === 'surge') return input.surges.some((s) => s.minV > 0);
-  if (id === 'maker') return makerAreaMm2(input) !== null;
+  if (id === 'maker') return b.makerMm2 !== null;
   if (id === 'fault') return input.upstream.bank !== null;
   if (id === 'drop') return input.taps.some((t) => t.load || t.panel);
   return true;
@@ -122,18 +125,17 @@ export function applicable(b: Bench, id: CriterionId): boolean {
 
 /** The circuit at one size: all figures and which tests fail. */
 export function stateAt(b: Bench, candidate: Candidate): State {
-  const heat = heatAt(b, candidate);
-  const all = tests(b);
+  const tried = candidate.legs === 1 ? singleTrial(b, CONDUCTORS[b.input.school].indexOf(candidate.conductor)) : trial(b, candidate);
   const advisory = !b.input.house.upsizeForTerminals;
-  const failing = CRITERIA.filter((id) => applicable(b, id) && !(id === 'terminals' && advisory) && !all[id](candidate, heat));
+  const failing = CRITERIA.filter((id) => applicable(b, id) && !(id === 'terminals' && advisory) && !passes(b, id, tried));
   return {
     candidate: { size: candidate.conductor.size, legs: candidate.legs },
     areaMm2: candidate.conductor.areaMm2 * candidate.legs,
-    heat,
-    drop: dropAt(b, candidate, heat),
-    surge: surgeAt(b, candidate, heat),
-    fault: faultAt(b, candidate),
-    terminal: terminalAt(b, heat),
+    heat: tried.heat,
+    drop: tried.drop(),
+    surge: tried.surge(),
+    fault: tried.fault(),
+    terminal: terminalAt(b, tried.heat),
     passes: failing.length === 0,
     failing,
     massKg: (2 * b.input.lengthM * candidate.legs * candidate.conductor.massKgPerKm) / 1000,
@@ -143,12 +145,10 @@ export function stateAt(b: Bench, candidate: Candidate): State {
 export function ladder(b: Bench): Ladder {
   const { school, circuit, house } = b.input;
   const sizes = CONDUCTORS[school];
-  const heats = sizes.map((conductor) => heatAt(b, { conductor, legs: 1 }));
-  const all = tests(b);
   const steps = CRITERIA.map((id) => {
     const applies = applicable(b, id);
     const advisory = id === 'terminals' && !house.upsizeForTerminals;
-    return { id, applies, advisory, at: applies ? smallestSingle(sizes, heats, all[id]) : -1 };
+    return { id, applies, advisory, at: applies ? smallestSingle(b, id) : -1 };
   });
   const counting = steps.filter((s) => s.applies && !s.advisory);
   const need = Math.max(0, ...counting.map((s) => s.at));
@@ -157,10 +157,11 @@ export function ladder(b: Bench): Ladder {
   const single = sizes[need];
   if (single) proposed = { size: single.size, legs: 1 };
   else {
-    const pair = PARALLELS[school].find((c) => {
-      const heat = heatAt(b, c);
-      return counting.every((s) => all[s.id](c, heat));
-    });
+    // Where even the heaviest legs leave too few volts, no lighter ones are tried.
+    const heaviest = PARALLELS[school][PARALLELS[school].length - 1];
+    const most = heaviest && trial(b, heaviest);
+    const hopeless = !most || counting.some((s) => (s.id === 'drop' || s.id === 'surge') && !passes(b, s.id, most));
+    const pair = hopeless ? undefined : PARALLELS[school].find((c) => counting.every((s) => passes(b, s.id, trial(b, c))));
     if (pair) proposed = { size: pair.conductor.size, legs: pair.legs };
   }
   const pin = circuit.pin.size;
@@ -170,7 +171,7 @@ export function ladder(b: Bench): Ladder {
     ? { size: pinnedConductor.size, legs: circuit.pin.legs }
     : (proposed ?? { size: largest.size, legs: 1 });
   const candidate: Candidate = { conductor: pinnedConductor ?? findConductor(school, chosen.size) ?? largest, legs: chosen.legs };
-  const heat = heatAt(b, candidate);
+  const tried = candidate.legs === 1 ? singleTrial(b, CONDUCTORS[b.input.school].indexOf(candidate.conductor)) : trial(b, candidate);
   return {
     school,
     proposed,
@@ -183,7 +184,7 @@ export function ladder(b: Bench): Ladder {
       smallest: s.applies ? (sizes[s.at]?.size ?? null) : null,
       governs: s.id === governs && s.applies,
       advisory: s.advisory,
-      chosenPasses: !s.applies || all[s.id](candidate, heat),
+      chosenPasses: !s.applies || passes(b, s.id, tried),
     })),
   };
 }

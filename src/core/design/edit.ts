@@ -78,7 +78,7 @@ export function applyEdit(design: Design, edit: Pick<Edit, 'ops'>, force = false
     if (op.op === 'set') {
       const parent = valueAt(current, op.path.slice(0, -1));
       if (!isNode(parent)) conflicts.push({ path: op.path, base: op.from, mine: op.to, theirs: null });
-      else if (!force && !equal(standing ?? null, op.from ?? null))
+      else if (!force && !equal(standing ?? null, op.from ?? null) && !equal(standing, op.to))
         conflicts.push({ path: op.path, base: op.from ?? null, mine: op.to ?? null, theirs: standing ?? null });
       else current = withValue(current, op.path, op.to);
       continue;

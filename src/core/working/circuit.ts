@@ -1,5 +1,5 @@
 /** The working of one circuit, line by line. */
-import { benchOf, type CircuitResult } from '../circuitResult';
+import { benchOf, otherSchool, type CircuitResult } from '../circuitResult';
 import { benchSections } from './circuitSections';
 import { marginsOf } from '../conductor/margins';
 import { neighbours, type State } from '../conductor/ladder';
@@ -25,9 +25,9 @@ const neighbour = (label: string, state: State, chosen: State, school: 'awg' | '
 
 /** The working behind a result; undefined when the result was copied from another process. */
 export function circuitWorking(result: CircuitResult, units: Units): Working | undefined {
-  const benches = benchOf(result);
-  if (!benches) return undefined;
-  const b = benches.own;
+  const b = benchOf(result);
+  const beside = otherSchool(result);
+  if (!b || !beside) return undefined;
   const { ladder, state } = result.own;
   const { down, up } = neighbours(b, ladder.chosen);
   const m = marginsOf(b, ladder.chosen);
@@ -36,8 +36,8 @@ export function circuitWorking(result: CircuitResult, units: Units): Working | u
     ...(m.currentA !== null ? [show(m.currentA, 'A', units)] : []),
     ...(m.ambientC !== null ? [`${show(m.ambientC, 'C', units)} around it`] : []),
   ];
-  const side = benches.other.input.school === 'awg' ? 'AWG school' : 'metric school';
-  const other = result.other;
+  const side = beside.bench.input.school === 'awg' ? 'AWG school' : 'metric school';
+  const other = beside.side;
   const cautions: string[] = [];
   if (state.fault && !state.fault.passes)
     cautions.push(`A short at the far end may burn the run before ${result.own.protection.ratingA} A opens. Do not energise it like this.`);
@@ -61,7 +61,7 @@ export function circuitWorking(result: CircuitResult, units: Units): Working | u
             text: other.ladder.proposed
               ? sizeName(other.ladder.school, other.ladder.proposed.size, other.ladder.proposed.legs)
               : 'none passes',
-            source: benches.other.input.rules.source,
+            source: beside.bench.input.rules.source,
           },
           {
             label: 'protection',
@@ -78,6 +78,7 @@ export function circuitWorking(result: CircuitResult, units: Units): Working | u
       ...(up ? [neighbour('one size up', up, state, ladder.school, units)] : []),
     ],
     margins,
+    beside: `The ${side} would take ${other.ladder.proposed ? sizeName(other.ladder.school, other.ladder.proposed.size, other.ladder.proposed.legs) : 'no size in its table'} and ${round3(other.protection.ratingA)} A, governed by ${other.ladder.governs}.`,
     cautions: cautions.map((c) => `${c} ${COMES_FIRST}`),
   };
 }

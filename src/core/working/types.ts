@@ -34,4 +34,6 @@ export interface Working {
   readonly neighbours: readonly Neighbour[];
   readonly margins: readonly string[];
   readonly cautions: readonly string[];
+  /** The other school's answer in a sentence. */
+  readonly beside?: string;
 }

@@ -113,7 +113,7 @@ export function Home({ boats }: { boats: readonly Boat[] }) {
                 className="plain text-quiet"
                 disabled={busy}
                 onClick={() => void putAway(b)}
-                aria-label={`Put ${b.name} away`}
+                aria-label={`put away ${b.name}`}
               >
                 put away
               </button>

@@ -113,7 +113,7 @@ export function BoatDrawing({ design, selected, onSelect, onMove }: Props) {
     const high = view === 'profile' && p.at.z > TOP_M;
     const colour = here ? 'var(--verdigris)' : p.engineSpace ? 'var(--copper)' : 'var(--ink)';
     return (
-      <g key={p.id} {...grip({ kind: 'place', id: p.id }, p.at, view, p.name)}>
+      <g key={p.id} {...grip({ kind: 'place', id: p.id }, p.at, view, high ? `${p.name} ↑ ${show(p.at.z, 'm', boat)}` : p.name)}>
         <circle cx={px(p.at.x)} cy={y} r={11} fill="transparent" />
         <path d={`M${px(p.at.x) - 5},${y}h10M${px(p.at.x)},${y - 5}v10`} stroke={colour} strokeWidth={here ? 2.6 : 1.5} />
         {p.wet ? <circle cx={px(p.at.x)} cy={y} r={6.5} fill="none" stroke={colour} strokeDasharray="2 2" /> : null}

@@ -1,6 +1,6 @@
 'use client';
 import type { Ladder } from '@/core';
-import { round3, sizeName } from '@/core/quantity';
+import { sizeName } from '@/core/quantity';
 import { CONDUCTORS } from '@/core/rules/conductors';
 import { CRITERION_WORDS } from './words';
 
@@ -126,6 +126,3 @@ export function LadderChart({ ladder, other }: { ladder: Ladder; other: string }
     </figure>
   );
 }
-
-export const otherSchool = (school: string, size: string | null, ratingA: number, governs: keyof typeof CRITERION_WORDS): string =>
-  `The ${school === 'awg' ? 'AWG' : 'metric'} school would take ${size ?? 'no single size'} and ${round3(ratingA)} A, governed by ${CRITERION_WORDS[governs].short}.`;

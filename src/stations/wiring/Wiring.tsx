@@ -3,12 +3,12 @@ import { DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent, ty
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { addOp, blankCircuit, dropOp, setOp, type Circuit, type Op } from '@/core/design';
 import { proposeCircuits } from '@/core/network/propose';
-import { show, sizeName } from '@/core/quantity';
-import { useAnalysis, useBoat, useFreshId, useSelected, useStore } from '@/ui/boat/context';
+import { show } from '@/core/quantity';
+import { useAnalysis, useBoat, useFreshId, useSelected, useStore, useWorking } from '@/ui/boat/context';
 import { opsOf, Sheet, type Change } from '@/ui/sheet';
 import { CircuitFacts } from './CircuitFacts';
 import { circuitColumns, type CircuitRow } from './columns';
-import { LadderChart, otherSchool } from './LadderChart';
+import { LadderChart } from './LadderChart';
 import { Panels } from './Panels';
 import { TapList } from './TapList';
 import { withoutTap, withTap } from './taps';
@@ -31,6 +31,7 @@ export default function Wiring() {
   const store = useStore();
   const freshId = useFreshId();
   const [selected, select] = useSelected();
+  const working = useWorking();
   const [filter, setFilter] = useState('');
   const [showing, setShowing] = useState<'circuits' | 'panels'>('circuits');
   const over = useRef<HTMLElement | null>(null);
@@ -194,6 +195,7 @@ export default function Wiring() {
             ) : null}
             <div className="min-h-[120px] flex-1 overflow-auto" data-testid="circuit-rows">
               <Sheet
+                enterStays
                 label="Circuits"
                 rows={rows}
                 columns={columns}
@@ -216,16 +218,7 @@ export default function Wiring() {
                   {circuit.no} {circuit.name}{' '}
                   <span className="font-normal text-quiet">what each test asks for, smallest conductor that passes</span>
                 </h2>
-                <LadderChart
-                  ladder={result.own.ladder}
-                  other={otherSchool(
-                    result.other.ladder.school,
-                    result.other.ladder.proposed &&
-                      sizeName(result.other.ladder.school, result.other.ladder.proposed.size, result.other.ladder.proposed.legs),
-                    result.other.protection.ratingA,
-                    result.other.ladder.governs,
-                  )}
-                />
+                <LadderChart ladder={result.own.ladder} other={working?.beside ?? ''} />
                 <div className="mt-2 border-t border-line pt-1">
                   <TapList circuit={circuit} result={result} onMove={move} />
                   <CircuitFacts key={circuit.id} circuit={circuit} />

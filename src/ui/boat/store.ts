@@ -60,6 +60,8 @@ export class BoatStore {
   private state: BoatState;
   private readonly url: string;
   private stream: EventSource | null = null;
+  /** Each window keeps its own outbox. */
+  private readonly window = Math.random().toString(36).slice(2);
 
   constructor(private readonly initial: Initial) {
     this.url = `/api/boats/${initial.id}`;
@@ -87,16 +89,7 @@ export class BoatStore {
 
   /** Starts listening to the other windows and sends what an earlier visit could not. */
   open(): () => void {
-    try {
-      const kept = JSON.parse(localStorage.getItem(this.outbox) ?? '[]') as Waiting[];
-      if (Array.isArray(kept) && kept.length > 0) {
-        this.waiting = kept;
-        this.refresh();
-        void this.send();
-      }
-    } catch {
-      localStorage.removeItem(this.outbox);
-    }
+    this.adopt();
     this.stream = new EventSource(`${this.url}/events?since=${this.state.revision}`);
     this.stream.onmessage = (message) => this.receive(JSON.parse(message.data as string) as EditRecord);
     return () => this.stream?.close();
@@ -124,7 +117,7 @@ export class BoatStore {
   }
 
   async step(step: 'undo' | 'redo'): Promise<void> {
-    if (this.waiting.length > 0) await this.send();
+    while (this.waiting.length > 0 && this.state.link !== 'offline') await new Promise((r) => setTimeout(r, 15));
     const answer = await this.post('history', { step, id: crypto.randomUUID() });
     if (!answer) return this.say('refused', 'The server does not answer. Try again when it is back.');
     if (answer.ok) {
@@ -138,8 +131,24 @@ export class BoatStore {
     this.set({ notice: { id: ++this.noticeCount, tone, text } });
   }
 
+  /** Takes over what windows of this boat could not send before they were closed. An edit sent by two is applied once. */
+  private adopt(): void {
+    try {
+      const keys = Object.keys(localStorage).filter((key) => key.startsWith(`solenix-outbox-${this.initial.id}-`) && key !== this.outbox);
+      const kept = keys.flatMap((key) => JSON.parse(localStorage.getItem(key) ?? '[]') as Waiting[]);
+      for (const key of keys) localStorage.removeItem(key);
+      if (kept.length === 0) return;
+      this.waiting = [...kept, ...this.waiting];
+      this.keep();
+      this.refresh();
+      void this.send();
+    } catch {
+      // Unreadable leavings of another version: nothing that could be sent.
+    }
+  }
+
   private get outbox(): string {
-    return `solenix-outbox-${this.initial.id}`;
+    return `solenix-outbox-${this.initial.id}-${this.window}`;
   }
 
   private queue(waiting: Waiting): void {

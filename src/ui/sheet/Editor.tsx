@@ -6,7 +6,8 @@ interface Props<Row> {
   readonly entry: Entry;
   readonly column: Column<Row> | undefined;
   readonly onTyping: (text: string) => void;
-  readonly onCommit: (text: string, then: 'down' | 'right' | 'left' | 'stay') => void;
+  /** @returns whether the text was understood and the editor closes. */
+  readonly onCommit: (text: string, then: 'down' | 'right' | 'left' | 'stay') => boolean;
   readonly onCancel: () => void;
 }
 
@@ -15,6 +16,12 @@ export function Editor<Row>({ entry, column, onTyping, onCommit, onCancel }: Pro
   const input = useRef<HTMLInputElement>(null);
   const done = useRef(false);
   const id = useId();
+  /** Closing moves the focus, which must not take the entry a second time. */
+  const take = (then: 'down' | 'right' | 'left' | 'stay') => {
+    if (done.current) return;
+    done.current = true;
+    done.current = onCommit(entry.text, then);
+  };
   useEffect(() => {
     const field = input.current;
     field?.focus();
@@ -32,13 +39,11 @@ export function Editor<Row>({ entry, column, onTyping, onCommit, onCancel }: Pro
         value={entry.text}
         spellCheck={false}
         onChange={(e) => onTyping(e.target.value)}
-        onBlur={() => {
-          if (!done.current) onCommit(entry.text, 'stay');
-        }}
+        onBlur={() => take('stay')}
         onKeyDown={(e) => {
           e.stopPropagation();
-          if (e.key === 'Enter') onCommit(entry.text, 'down');
-          else if (e.key === 'Tab') onCommit(entry.text, e.shiftKey ? 'left' : 'right');
+          if (e.key === 'Enter') take('down');
+          else if (e.key === 'Tab') take(e.shiftKey ? 'left' : 'right');
           else if (e.key === 'Escape') {
             done.current = true;
             onCancel();

@@ -23,7 +23,8 @@ interface Props<Row extends { readonly id: string }> {
   readonly blank?: () => Row;
   readonly most?: number;
   readonly filter?: string;
-  readonly onRowKey?: (event: KeyboardEvent, row: Row) => void;
+  /** Enter takes the entry and stays, so that its consequence is seen. */
+  readonly enterStays?: boolean;
 }
 
 interface Cell {
@@ -52,7 +53,7 @@ export function Sheet<Row extends { readonly id: string }>(props: Props<Row>) {
     blank,
     most = 500,
     filter = '',
-    onRowKey,
+    enterStays = false,
   } = props;
   const [sorting, setSorting] = useState<Sorting | null>(null);
   const [active, setActive] = useState<Cell>({ row: 0, col: 0 });
@@ -173,7 +174,7 @@ export function Sheet<Row extends { readonly id: string }>(props: Props<Row>) {
       PageDown: { row: at.row + 12, col: at.col },
     };
     const move = moves[event.key];
-    if (event.altKey) return row && onRowKey?.(event, row);
+    if (event.altKey) return;
     if (move) go(move, event.shiftKey);
     else if (event.key === 'Enter' || event.key === 'F2') begin(null);
     else if (event.key === ' ' && column?.yesNo && row) onChangeYesNo(row, column);
@@ -274,10 +275,11 @@ export function Sheet<Row extends { readonly id: string }>(props: Props<Row>) {
                   column={columns[entry.col]}
                   onTyping={typing}
                   onCommit={(text, then) => {
-                    if (!commit(text)) return;
-                    if (then === 'down') go({ row: at.row + 1, col: at.col });
+                    if (!commit(text)) return false;
+                    if (then === 'down' && !enterStays) go({ row: at.row + 1, col: at.col });
                     else if (then === 'right') go({ row: at.row, col: at.col + 1 });
                     else if (then === 'left') go({ row: at.row, col: at.col - 1 });
+                    return true;
                   }}
                   onCancel={close}
                 />

@@ -1,0 +1,71 @@
+/** A large boat for the bench: 200 loads on about 120 circuits. Prints it as a design file, or times the core on it. */
+import { analyse, APPLIANCES, createMemory, loadFrom, proposeCircuits } from '../src/core';
+import { applyEdit, setOp, share, type Design } from '../src/core/design';
+import { marram } from '../src/server/demo/marram';
+
+function largeBoat(): Design {
+  const base = marram();
+  const places = new Set(base.places.map((p) => p.id));
+  const loads = Array.from({ length: 200 }, (_, i) => {
+    const appliance = APPLIANCES[i % APPLIANCES.length];
+    if (!appliance) throw new Error('no appliance');
+    return { ...loadFrom(appliance, `n${i}`, 12, places), name: `${appliance.name} ${i}` };
+  });
+  // A bank to match: ten times the demo's, or nothing would start.
+  const banks = base.banks.map((b) => ({ ...b, blockAh: b.blockAh * 10 }));
+  const bare: Design = { ...base, boat: { ...base.boat, name: 'Bench' }, banks, loads, circuits: [], panels: [] };
+  let n = 0;
+  const { panels, circuits } = proposeCircuits(bare, (prefix) => `${prefix}b${++n}`);
+  // Bring it to about 120 circuits: the smallest neighbours are joined on one way.
+  const joined = [...circuits];
+  for (let i = joined.length - 2; i >= 0 && joined.length > 122; i--) {
+    const [a, b] = [joined[i], joined[i + 1]];
+    if (
+      !a ||
+      !b ||
+      a.from.id !== b.from.id ||
+      a.supply !== b.supply ||
+      a.taps.concat(b.taps).some((t) => t.serves.kind === 'panel') ||
+      a.taps.length > 2
+    )
+      continue;
+    const last = a.taps[a.taps.length - 1]?.id ?? null;
+    joined.splice(i, 2, { ...a, taps: [...a.taps, ...b.taps.map((t) => ({ ...t, parent: t.parent ?? last }))] });
+  }
+  return { ...bare, panels: [...panels], circuits: joined };
+}
+
+const design = largeBoat();
+if (process.argv.includes('--print')) process.stdout.write(JSON.stringify(design));
+else {
+  const median = (xs: number[]) => [...xs].sort((a, b) => a - b)[Math.floor(xs.length / 2)] ?? NaN;
+  const worst = (xs: number[]) => Math.max(...xs);
+  console.log(`core: ${design.loads.length} loads on ${design.circuits.length} circuits`);
+  for (let i = 0; i < 3; i++) analyse(design);
+  const cold: number[] = [];
+  for (let i = 0; i < 9; i++) {
+    const from = performance.now();
+    analyse(design);
+    cold.push(performance.now() - from);
+  }
+  const memory = createMemory();
+  let current = design;
+  analyse(current, memory);
+  const edits: number[] = [];
+  for (let i = 0; i < 200; i++) {
+    const load = current.loads[(i * 37) % current.loads.length];
+    if (!load) continue;
+    const next = applyEdit(current, { ops: [setOp(current, ['loads', load.id, 'rating'], load.rating * (i % 2 ? 1.07 : 0.94) + 0.1)] });
+    if (!next.ok) continue;
+    // As it comes to the worker: a copy, whose unchanged parts are recognised first.
+    const copy = structuredClone(next.design);
+    const from = performance.now();
+    current = share(current, copy);
+    analyse(current, memory);
+    edits.push(performance.now() - from);
+  }
+  console.log(`  whole analysis afresh: median ${median(cold).toFixed(1)} ms`);
+  console.log(
+    `  after one edit of a load, copy recognised and all analysed: median ${median(edits).toFixed(1)} ms, worst ${worst(edits).toFixed(1)} ms of ${edits.length} (aim: 16 ms median)`,
+  );
+}

@@ -1,0 +1,104 @@
+/** npm run bench: prints timings of the core and of the application in Chromium on this machine. It judges nothing. */
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { answering, build, freePort, install, root, seed, serve } from './lib.mjs';
+
+install();
+build();
+const tsx = join(root, 'node_modules/tsx/dist/cli.mjs');
+const script = (...args) =>
+  execFileSync(process.execPath, [tsx, join(root, 'scripts/bench-boat.ts'), ...args], { cwd: root, maxBuffer: 1 << 28 }).toString();
+console.log(script().trimEnd());
+
+const { chromium } = await import('@playwright/test');
+const data = mkdtempSync(join(tmpdir(), 'solenix-bench-'));
+seed(data);
+const port = await freePort(0);
+const url = `http://127.0.0.1:${port}`;
+const server = serve(port, data, 'ignore');
+const median = (xs) => [...xs].sort((a, b) => a - b)[Math.floor(xs.length / 2)];
+try {
+  await answering(`${url}/api/boats`);
+  const made = await fetch(`${url}/api/boats?from=file`, { method: 'POST', body: script('--print') }).then((r) => r.json());
+  const browser = await chromium.launch({
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+    ],
+  });
+
+  const shown = [];
+  let scriptBytes = 0;
+  for (let i = 0; i < 5; i++) {
+    const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+    const page = await context.newPage();
+    const sizes = [];
+    page.on('response', (r) => {
+      if (r.request().resourceType() === 'script')
+        sizes.push(
+          r
+            .request()
+            .sizes()
+            .then(
+              (s) => s.responseBodySize,
+              () => 0,
+            ),
+        );
+    });
+    const from = performance.now();
+    await page.goto(`${url}/boats/marram/wiring`, { waitUntil: 'commit' });
+    await page.getByRole('gridcell', { name: 'Anchor windlass' }).waitFor();
+    shown.push(performance.now() - from);
+    await page.waitForTimeout(800);
+    scriptBytes = (await Promise.all(sizes)).reduce((a, b) => a + b, 0);
+    await context.close();
+  }
+  console.log(
+    `first view of the demo (Wiring), from navigation to its rows: median ${median(shown).toFixed(0)} ms (aim: 1500); compressed script ${(scriptBytes / 1000).toFixed(0)} kB (aim: 300)`,
+  );
+
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.goto(`${url}/boats/${made.id}/loads`);
+  await page.waitForTimeout(2500);
+  const waits = [];
+  const cells = page.locator('[data-col="W"]');
+  for (let i = 0; i < 15; i++) {
+    await cells.nth(4 + i).click();
+    await page.keyboard.type(String(60 + i));
+    await page.waitForTimeout(250);
+    // From the key that ends the entry to the frame in which the line above has changed; the keystrokes before already show a preview, so the figure is upset first.
+    waits.push(
+      await page.evaluate(
+        async (digit) => {
+          const line = document.querySelector('header [data-figure]')?.closest('header');
+          const before = line?.textContent;
+          const from = performance.now();
+          const input = document.querySelector('.cell-editor');
+          const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set;
+          set.call(input, digit);
+          input.dispatchEvent(new Event('input', { bubbles: true }));
+          while (line?.textContent === before && performance.now() - from < 3000) await new Promise((r) => requestAnimationFrame(r));
+          return performance.now() - from;
+        },
+        String(900 + i * 20),
+      ),
+    );
+    await page.keyboard.press('Enter');
+    await page.waitForTimeout(200);
+  }
+  console.log(
+    `200 loads, from the key to the changed line above, painted: median ${median(waits).toFixed(0)} ms, worst ${Math.max(...waits).toFixed(0)} ms (aim: 100)`,
+  );
+  await browser.close();
+} finally {
+  server.kill('SIGTERM');
+  rmSync(data, { recursive: true, force: true });
+}
