@@ -57,7 +57,7 @@ function Taped({ circuit, index, estimatedM }: { circuit: Circuit; index: number
     <span className="relative">
       <input
         key={`${tap.id}-${tap.tapedM ?? ''}`}
-        className="box reading w-[62px] text-right"
+        className="box reading w-[74px] text-right"
         aria-label={`Taped length, tap ${index + 1}`}
         aria-invalid={message !== null}
         defaultValue={bare(tap.tapedM, 'm', units)}

@@ -1,0 +1,52 @@
+/** npm run shots: one picture of each main view, from the demo data, into docs/screenshots. */
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { answering, build, freePort, install, root, seed, serve } from './lib.mjs';
+
+install();
+build();
+const { chromium } = await import('@playwright/test');
+const data = mkdtempSync(join(tmpdir(), 'solenix-shots-'));
+seed(data);
+const port = await freePort(0);
+const url = `http://127.0.0.1:${port}`;
+const server = serve(port, data, 'ignore');
+const shots = [
+  ['boats', '/', null],
+  ['survey', '/boats/marram/survey', '[data-thing="plan-galley"]'],
+  ['loads', '/boats/marram/loads', 'text=Diesel heater'],
+  ['wiring', '/boats/marram/wiring', 'text=Anchor windlass'],
+  ['wiring-awg-night', '/boats/halcyon/wiring', 'text=Navigation panel feeder'],
+  ['check', '/boats/halcyon/check', null],
+  ['build', '/boats/marram/build', null],
+  ['unbuilt', '/boats/marram/ac', null],
+];
+try {
+  await answering(`${url}/api/boats`);
+  const browser = await chromium.launch({
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--no-first-run', '--disable-background-networking'],
+  });
+  for (const [name, path, click] of shots) {
+    const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+    if (name.includes('night')) await context.addInitScript(() => localStorage.setItem('solenix-scheme', 'night'));
+    const page = await context.newPage();
+    await page.goto(url + path);
+    await page.waitForTimeout(1200);
+    if (click) await page.locator(click).first().click();
+    await page.waitForTimeout(700);
+    await page.screenshot({ path: join(root, 'docs/screenshots', `${name}.png`) });
+    await context.close();
+  }
+  const page = await browser.newPage();
+  await page.goto(`${url}/boats/marram/build`);
+  await page.waitForTimeout(1500);
+  await page.emulateMedia({ media: 'print' });
+  await page.setViewportSize({ width: 820, height: 1120 });
+  await page.screenshot({ path: join(root, 'docs/screenshots/build-print.png') });
+  await browser.close();
+} finally {
+  server.kill('SIGTERM');
+  rmSync(data, { recursive: true, force: true });
+}
