@@ -22,7 +22,7 @@ test('the ladder shows every test; a failing pin is kept and flagged, and unpinn
   const working = page.getByRole('complementary', { name: 'The working' });
   await expect(working).toContainText('fails surge');
   await enter(page, 'Anchor windlass', 'cable', '');
-  await expect(cell(page, 'Anchor windlass', 'cable')).toHaveText('70 mm²');
+  await expect(cell(page, 'Anchor windlass', 'cable')).toHaveText('50 mm²');
   await expect(cell(page, 'Anchor windlass', 'governs')).toHaveText('surge drop');
   await expect(ladder).toContainText('chosen');
   await enter(page, 'Anchor windlass', 'fuse', '30');

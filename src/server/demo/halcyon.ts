@@ -61,6 +61,7 @@ const LOADS: readonly LoadEntry[] = [
     'Inverter, large',
     {
       mark: "maker's",
+      duty: { onS: 900, restS: 3600, repeats: 2 },
       rating: 2600,
       makerFuseA: 200,
       minV: 21,

@@ -58,6 +58,7 @@ const LOADS: readonly LoadEntry[] = [
     'Inverter, small',
     {
       mark: "maker's",
+      duty: { onS: 900, restS: 3600, repeats: 2 },
       makerFuseA: 150,
       makerWire: [
         { school: 'metric', size: '35', upToM: 1.5 },
@@ -97,8 +98,8 @@ export function marram(): Design {
   let design = withCircuits({ ...start, loads: demoLoads(start, LOADS) });
   design = tune(design, 'Anchor windlass', (c) => ({
     ...taped(9.2)(c),
-    pin: { ...c.pin, size: { school: 'metric', size: '50' } },
-    note: 'Owner has 50 mm² on the reel; see what the ladder says.',
+    pin: { ...c.pin, size: { school: 'metric', size: '35' } },
+    note: 'Owner has 35 mm² on the reel; see what the ladder says.',
   }));
   design = tune(design, 'Masthead tricolour, LED', taped(23.4));
   design = tune(design, 'Refrigerator compressor', taped(4.6));
