@@ -24,9 +24,15 @@ function newest(path) {
 /** Installs the packages when they are missing or older than the lock file. */
 export function install() {
   const stamp = join(root, 'node_modules/.package-lock.json');
-  if (changed(stamp) >= changed(join(root, 'package-lock.json'))) return;
+  if (existsSync(stamp) && changed(stamp) >= changed(join(root, 'package-lock.json'))) return;
   console.log('Installing packages (the database driver may be compiled: about two minutes the first time).');
-  run('npm', ['ci', '--no-audit', '--no-fund']);
+  try {
+    run('npm', ['ci', '--no-audit', '--no-fund']);
+  } catch {
+    // A registry that lacks a package for another platform makes "ci" refuse the lock; the pinned versions are still what is wanted.
+    console.log('npm ci refused; installing the locked versions with npm install.');
+    run('npm', ['install', '--no-save', '--no-audit', '--no-fund']);
+  }
 }
 
 /** Builds the application when a source is newer than the last build. */
