@@ -1,0 +1,213 @@
+/** The window's side of saving, against a server kept in memory. */
+import { applyEdit, setOp, type Design, type Edit, type Op } from '@/core/design';
+import { bareBoat, withLoad } from '@/core/testing';
+import { BoatStore } from './store';
+
+interface Record {
+  revision: number;
+  editId: string;
+  label: string;
+  kind: 'edit' | 'undo';
+  ops: readonly Op[];
+  undo: string | null;
+  redo: string | null;
+}
+
+/** Stands in for the server: applies edits, answers conflicts, can be away, and tells its listeners. */
+class Server {
+  design: Design = withLoad(bareBoat('metric'), {}, 4);
+  revision = 0;
+  away = false;
+  posts = 0;
+  readonly listeners = new Set<(r: Record) => void>();
+  private readonly done = new Map<string, Record>();
+
+  apply(edit: Edit, force = false): Record | null {
+    const known = this.done.get(edit.id);
+    if (known) return known;
+    const next = applyEdit(this.design, edit, force);
+    if (!next.ok) return null;
+    this.design = next.design;
+    const record: Record = { revision: ++this.revision, editId: edit.id, label: edit.label, kind: 'edit', ops: edit.ops, undo: edit.label, redo: null };
+    this.done.set(edit.id, record);
+    for (const tell of this.listeners) tell(record);
+    return record;
+  }
+
+  readonly fetch = async (url: string, init?: { body?: string }): Promise<Response> => {
+    await Promise.resolve();
+    if (this.away) throw new TypeError('away');
+    if (!init) return Response.json({ id: 'x', revision: this.revision, design: this.design, undo: null, redo: null });
+    this.posts++;
+    const body = JSON.parse(init.body ?? '{}') as { edit: Edit; force: boolean };
+    if (!url.endsWith('/edits')) return Response.json({ error: 'nothing' }, { status: 409 });
+    if (body.edit.label === 'refuse me') return Response.json({ error: 'loads, row 1: no' }, { status: 422 });
+    const before = applyEdit(this.design, body.edit, body.force);
+    if (!before.ok) return Response.json({ conflicts: before.conflicts }, { status: 409 });
+    return Response.json(this.apply(body.edit, body.force));
+  };
+}
+
+let server: Server;
+const kept = new Map<string, string>();
+const storage = {
+  getItem: (k: string) => kept.get(k) ?? null,
+  setItem: (k: string, v: string) => void kept.set(k, v),
+  removeItem: (k: string) => void kept.delete(k),
+};
+
+beforeEach(() => {
+  server = new Server();
+  kept.clear();
+  const localStorage = new Proxy(storage, { ownKeys: () => [...kept.keys()], getOwnPropertyDescriptor: () => ({ enumerable: true, configurable: true }) });
+  Object.assign(globalThis, {
+    fetch: server.fetch,
+    localStorage,
+    EventSource: class {
+      onmessage: ((m: { data: string }) => void) | null = null;
+      private readonly tell = (r: Record) => this.onmessage?.({ data: JSON.stringify(r) });
+      constructor() {
+        server.listeners.add(this.tell);
+      }
+      close() {
+        server.listeners.delete(this.tell);
+      }
+    },
+  });
+});
+
+const open = (): BoatStore => {
+  const store = new BoatStore({ id: 'x', revision: server.revision, design: server.design, undo: null, redo: null });
+  store.open();
+  return store;
+};
+const rate = (store: BoatStore, to: number) => store.edit(`rating ${to}`, [setOp(store.snapshot().design, ['loads', 'x', 'rating'], to)]);
+const shown = (store: BoatStore) => store.snapshot().design.loads[0]?.rating;
+const settle = async (store: BoatStore) => {
+  for (let i = 0; i < 200 && (store.snapshot().pending > 0 || store.snapshot().link === 'saving'); i++) await new Promise((r) => setTimeout(r, 2));
+};
+
+test('an edit is shown at once and saved in order', async () => {
+  const store = open();
+  rate(store, 70);
+  rate(store, 80);
+  expect(shown(store)).toBe(80);
+  expect(store.snapshot().pending).toBe(2);
+  await settle(store);
+  expect(server.design.loads[0]?.rating).toBe(80);
+  expect(store.snapshot()).toMatchObject({ revision: 2, pending: 0, link: 'saved', undo: 'rating 80' });
+  expect(kept.size).toBe(0);
+});
+
+test('an unfinished entry is shown without being made, and given up without a trace', () => {
+  const store = open();
+  store.look([setOp(store.snapshot().design, ['loads', 'x', 'rating'], 999)]);
+  expect(shown(store)).toBe(999);
+  store.look(null);
+  expect(shown(store)).toBe(60);
+  expect(server.posts).toBe(0);
+});
+
+test('an edit with nothing in it is not made', () => {
+  const store = open();
+  store.edit('nothing', [undefined]);
+  expect(store.snapshot().pending).toBe(0);
+});
+
+test('two windows see each other’s edits', async () => {
+  const [one, two] = [open(), open()];
+  rate(one, 70);
+  await settle(one);
+  expect(shown(two)).toBe(70);
+  expect(two.snapshot().notice?.text).toContain('Changed in another window: rating 70');
+  expect(one.snapshot().notice).toBeNull();
+});
+
+test('edits of different figures from two windows both stand', async () => {
+  const [one, two] = [open(), open()];
+  rate(one, 70);
+  two.edit('name', [setOp(two.snapshot().design, ['loads', 'x', 'name'], 'Lamp')]);
+  await settle(one);
+  await settle(two);
+  expect(server.design.loads[0]).toMatchObject({ rating: 70, name: 'Lamp' });
+  expect(one.snapshot().design.loads[0]).toEqual(two.snapshot().design.loads[0]);
+});
+
+describe('a clash', () => {
+  const clash = async (): Promise<[BoatStore, BoatStore]> => {
+    const [one, two] = [open(), open()];
+    const stale = setOp(two.snapshot().design, ['loads', 'x', 'rating'], 80);
+    rate(one, 70);
+    await settle(one);
+    two.edit('rating 80', [stale]);
+    await settle(two);
+    return [one, two];
+  };
+  test('is shown to its author with base, mine and theirs, and changes nothing yet', async () => {
+    const [, two] = await clash();
+    expect(two.snapshot().clashes[0]?.conflicts).toEqual([{ path: ['loads', 'x', 'rating'], base: 60, mine: 80, theirs: 70 }]);
+    expect(server.design.loads[0]?.rating).toBe(70);
+    expect(shown(two)).toBe(70);
+  });
+  test('keeping mine overwrites on purpose', async () => {
+    const [one, two] = await clash();
+    const [first] = two.snapshot().clashes;
+    if (first) two.settle(first, true);
+    await settle(two);
+    expect(server.design.loads[0]?.rating).toBe(80);
+    expect(shown(one)).toBe(80);
+    expect(two.snapshot().clashes).toEqual([]);
+  });
+  test('keeping theirs lets mine go', async () => {
+    const [, two] = await clash();
+    const [first] = two.snapshot().clashes;
+    if (first) two.settle(first, false);
+    await settle(two);
+    expect(server.design.loads[0]?.rating).toBe(70);
+    expect(two.snapshot().clashes).toEqual([]);
+  });
+});
+
+test('a refused edit is taken off the screen and said so; the next one goes on', async () => {
+  const store = open();
+  store.edit('refuse me', [setOp(store.snapshot().design, ['loads', 'x', 'rating'], 1)]);
+  rate(store, 90);
+  await settle(store);
+  expect(store.snapshot().notice?.tone).toBe('refused');
+  expect(store.snapshot().notice?.text).toContain('loads, row 1: no');
+  expect(shown(store)).toBe(server.design.loads[0]?.rating);
+});
+
+test('while the server is away edits are kept, and the next window sends them', async () => {
+  server.away = true;
+  const store = open();
+  rate(store, 70);
+  await new Promise((r) => setTimeout(r, 20));
+  expect(store.snapshot()).toMatchObject({ link: 'offline', pending: 1 });
+  expect(shown(store)).toBe(70);
+  expect(kept.size).toBe(1);
+  server.away = false;
+  const next = open();
+  expect(shown(next)).toBe(70);
+  await settle(next);
+  expect(server.design.loads[0]?.rating).toBe(70);
+  expect(server.revision).toBe(1);
+});
+
+test('a window that missed edits fetches the whole', async () => {
+  const store = open();
+  const listeners = [...server.listeners];
+  server.listeners.clear();
+  server.apply({ id: 'missed-0001', label: 'missed', ops: [setOp(server.design, ['loads', 'x', 'rating'], 71)] });
+  for (const l of listeners) server.listeners.add(l);
+  server.apply({ id: 'heard-00001', label: 'heard', ops: [setOp(server.design, ['loads', 'x', 'name'], 'Lamp')] });
+  await new Promise((r) => setTimeout(r, 20));
+  expect(store.snapshot().revision).toBe(2);
+  expect(store.snapshot().design).toEqual(server.design);
+});
+
+test('nothing to take back is said', async () => {
+  const store = open();
+  await store.step('undo');
+  expect(store.snapshot().notice?.text).toBe('Nothing left to take back.');
+});
