@@ -15,8 +15,8 @@ export default defineConfig({
   fullyParallel: false,
   workers: 2,
   retries: 0,
-  timeout: 60_000,
-  expect: { timeout: 10_000 },
+  timeout: 120_000,
+  expect: { timeout: 20_000 },
   reporter: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ? [['line'], ['json']] : 'line',
   globalSetup: './e2e/setup.ts',
   use: {

@@ -156,6 +156,7 @@ test('an edit made while the server is away is kept and sent when it is back, al
 });
 
 test('the server may be killed at any moment: every acknowledged edit is there at the next start', async ({ page }) => {
+  test.setTimeout(300_000);
   const data = mkdtempSync(join(tmpdir(), 'solenix-kill-'));
   let server = await startServer(data);
   const { port } = server;
@@ -169,7 +170,7 @@ test('the server may be killed at any moment: every acknowledged edit is there a
         const to = 1 + (acknowledged.length + 1) / 1000;
         const answer = await fetch(`${server.url}/api/boats/marram/edits`, {
           method: 'POST',
-          headers: { 'content-type': 'application/json' },
+          headers: { 'content-type': 'application/json', connection: 'close' },
           body: JSON.stringify({
             force: false,
             edit: {

@@ -7,9 +7,9 @@ export interface Server {
   readonly stop: (signal: NodeJS.Signals) => Promise<void>;
 }
 
-/** The production server on a data folder with the demo boats in it, on a given port or a free one. */
+/** The production server on a data folder: on a free port, with the demo boats put into it; or again on the port it had. */
 export async function startServer(data: string, port?: number): Promise<Server> {
-  seed(data, 'ignore');
+  if (port === undefined) seed(data, 'ignore');
   const on = port ?? (await freePort(0));
   const child: ChildProcess = serve(on, data, 'ignore');
   const url = `http://127.0.0.1:${on}`;

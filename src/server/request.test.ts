@@ -2,14 +2,21 @@ import * as v from 'valibot';
 import { guarded, readBody, readText } from './request';
 
 const Body = v.object({ name: v.pipe(v.string(), v.minLength(1, 'a name is needed')), volts: v.number() });
-const ask = (body: BodyInit | null, headers: Record<string, string> = {}) => new Request('http://127.0.0.1:4000/x', { method: 'POST', body, headers, ...(body instanceof ReadableStream ? { duplex: 'half' } : {}) } as RequestInit);
+const ask = (body: BodyInit | null, headers: Record<string, string> = {}) =>
+  new Request('http://127.0.0.1:4000/x', {
+    method: 'POST',
+    body,
+    headers,
+    ...(body instanceof ReadableStream ? { duplex: 'half' } : {}),
+  } as RequestInit);
 const statusOf = async (request: Request, most?: number): Promise<number> => {
   const body = await readBody(request, Body, most);
   return body.ok ? 200 : body.response.status;
 };
 const endless = (): ReadableStream<Uint8Array> => new ReadableStream({ pull: (c) => c.enqueue(new Uint8Array(65_536).fill(32)) });
 
-test('a good body is parsed', async () => expect(await readBody(ask('{"name":"x","volts":12}'), Body)).toEqual({ ok: true, value: { name: 'x', volts: 12 } }));
+test('a good body is parsed', async () =>
+  expect(await readBody(ask('{"name":"x","volts":12}'), Body)).toEqual({ ok: true, value: { name: 'x', volts: 12 } }));
 test.each([
   ['no body', null, 400],
   ['no JSON', '{', 400],
@@ -22,9 +29,14 @@ test.each([
 test('the refusal names the field', async () => {
   const body = await readBody(ask('{"name":"","volts":12}'), Body);
   expect(body.ok).toBe(false);
-  if (!body.ok) expect(await body.response.json()).toEqual({ error: 'name: a name is needed', problems: [{ where: 'name', message: 'a name is needed' }] });
+  if (!body.ok)
+    expect(await body.response.json()).toEqual({
+      error: 'name: a name is needed',
+      problems: [{ where: 'name', message: 'a name is needed' }],
+    });
 });
-test('too long by its own account is refused unread', async () => expect(await statusOf(ask('{}', { 'content-length': '99999999' }), 1000)).toBe(413));
+test('too long by its own account is refused unread', async () =>
+  expect(await statusOf(ask('{}', { 'content-length': '99999999' }), 1000)).toBe(413));
 test('too long without saying so is cut off', async () => expect(await statusOf(ask(endless()), 200_000)).toBe(413));
 test('another site’s page is refused, our own and programs are not', async () => {
   const good = '{"name":"x","volts":12}';

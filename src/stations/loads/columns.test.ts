@@ -82,7 +82,8 @@ describe('places', () => {
     expect(written('place', 'eng').placeId).toBe('engine');
   });
   test('emptied, it has none', () => expect(written('place', '', { ...row, placeId: 'galley' }).placeId).toBeNull());
-  test('a new place takes away a position of its own', () => expect(written('place', 'Galley', { ...row, at: { x: 1, y: 0, z: 0 } }).at).toBeNull());
+  test('a new place takes away a position of its own', () =>
+    expect(written('place', 'Galley', { ...row, at: { x: 1, y: 0, z: 0 } }).at).toBeNull());
   test('its name is shown', () => expect(columnOf('place').text({ ...row, placeId: 'bow' })).toBe('Bow locker'));
 });
 
@@ -98,7 +99,11 @@ describe('hours', () => {
   });
   test('there is a column for each way of living', () => {
     const more = { ...metric, living: [...metric.living, { id: 'shore', name: 'on shore power' }] };
-    expect(loadColumns(more).filter((c) => c.key.startsWith('hours-')).map((c) => c.title)).toEqual(['at anchor', 'on passage', 'on shore power']);
+    expect(
+      loadColumns(more)
+        .filter((c) => c.key.startsWith('hours-'))
+        .map((c) => c.title),
+    ).toEqual(['at anchor', 'on passage', 'on shore power']);
   });
 });
 

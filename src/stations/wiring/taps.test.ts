@@ -2,12 +2,18 @@ import fc from 'fast-check';
 import type { Tap } from '@/core/design';
 import { hungOn, shifted, withoutTap, withTap } from './taps';
 
-const tap = (id: string, parent: string | null, tapedM: number | null = null): Tap => ({ id, parent, serves: { kind: 'load', id: `load-${id}` }, tapedM });
+const tap = (id: string, parent: string | null, tapedM: number | null = null): Tap => ({
+  id,
+  parent,
+  serves: { kind: 'load', id: `load-${id}` },
+  tapedM,
+});
 const chain = [tap('a', null, 1), tap('b', 'a', 2), tap('c', 'b', 3)];
 const shape = (taps: readonly Tap[] | null) => taps?.map((t) => `${t.parent ?? ''}>${t.id}`);
 
 /** Every tap must follow the one it hangs on: what a design file demands. */
-const wellOrdered = (taps: readonly Tap[]): boolean => taps.every((t, i) => t.parent === null || taps.slice(0, i).some((p) => p.id === t.parent));
+const wellOrdered = (taps: readonly Tap[]): boolean =>
+  taps.every((t, i) => t.parent === null || taps.slice(0, i).some((p) => p.id === t.parent));
 
 describe('taking a tap off', () => {
   test('what hung on it hangs on what it hung on', () => expect(shape(withoutTap(chain, 'b'))).toEqual(['>a', 'a>c']));

@@ -28,7 +28,15 @@ class Server {
     const next = applyEdit(this.design, edit, force);
     if (!next.ok) return null;
     this.design = next.design;
-    const record: Record = { revision: ++this.revision, editId: edit.id, label: edit.label, kind: 'edit', ops: edit.ops, undo: edit.label, redo: null };
+    const record: Record = {
+      revision: ++this.revision,
+      editId: edit.id,
+      label: edit.label,
+      kind: 'edit',
+      ops: edit.ops,
+      undo: edit.label,
+      redo: null,
+    };
     this.done.set(edit.id, record);
     for (const tell of this.listeners) tell(record);
     return record;
@@ -59,7 +67,10 @@ const storage = {
 beforeEach(() => {
   server = new Server();
   kept.clear();
-  const localStorage = new Proxy(storage, { ownKeys: () => [...kept.keys()], getOwnPropertyDescriptor: () => ({ enumerable: true, configurable: true }) });
+  const localStorage = new Proxy(storage, {
+    ownKeys: () => [...kept.keys()],
+    getOwnPropertyDescriptor: () => ({ enumerable: true, configurable: true }),
+  });
   Object.assign(globalThis, {
     fetch: server.fetch,
     localStorage,
@@ -84,7 +95,8 @@ const open = (): BoatStore => {
 const rate = (store: BoatStore, to: number) => store.edit(`rating ${to}`, [setOp(store.snapshot().design, ['loads', 'x', 'rating'], to)]);
 const shown = (store: BoatStore) => store.snapshot().design.loads[0]?.rating;
 const settle = async (store: BoatStore) => {
-  for (let i = 0; i < 200 && (store.snapshot().pending > 0 || store.snapshot().link === 'saving'); i++) await new Promise((r) => setTimeout(r, 2));
+  for (let i = 0; i < 200 && (store.snapshot().pending > 0 || store.snapshot().link === 'saving'); i++)
+    await new Promise((r) => setTimeout(r, 2));
 };
 
 test('an edit is shown at once and saved in order', async () => {
