@@ -229,7 +229,7 @@ test('a figure above opens where it comes from; a finding opens its row', async 
   await expect(working).toContainText('usable of 330 Ah');
   await page.getByRole('link', { name: /stop/ }).first().click();
   await page.waitForURL(/check$/);
-  await page.getByRole('button', { name: /Anchor windlass 35 mm²/ }).click();
+  await page.getByRole('button', { name: /Anchor windlass: 35 mm²/ }).click();
   await page.waitForURL(/wiring$/);
   await expect(page.getByRole('region', { name: 'Circuit Anchor windlass' })).toBeVisible();
 });

@@ -20,8 +20,14 @@ export function circuitFindings(b: Bench, own: Ladder, state: State, units: Unit
   const { input, protection } = b;
   const { circuit, upstream } = input;
   const out: Finding[] = [];
-  const add = (rule: string, severity: Severity, title: string, why: string, todo: string) =>
-    out.push({ id: `${rule}:${circuit.id}`, severity, about: { kind: 'circuit', id: circuit.id }, title, why, todo });
+  const add = (
+    rule: string,
+    severity: Severity,
+    title: string,
+    why: string,
+    todo: string,
+    about: Finding['about'] = { kind: 'circuit', id: circuit.id },
+  ) => out.push({ id: `${rule}:${circuit.id}`, severity, about, title, why, todo });
   const chosen = sizeName(own.school, own.chosen.size, own.chosen.legs);
   const proposed = own.proposed ? sizeName(own.school, own.proposed.size, own.proposed.legs) : null;
 
@@ -148,17 +154,19 @@ export function circuitFindings(b: Bench, own: Ladder, state: State, units: Unit
       add(
         `volts-${tap.load.id}`,
         'stop',
-        `${tap.name} is made for ${tap.load.nominalV} V`,
+        `made for ${tap.load.nominalV} V`,
         `The system is ${input.systemV} V nominal.`,
         'Feed it through a converter, or choose another.',
+        { kind: 'load', id: tap.load.id },
       );
     if (tap.load && tap.load.supply !== circuit.supply)
       add(
         `supply-${tap.load.id}`,
         tap.load.supply === 'always live' ? 'fix' : 'note',
-        `${tap.name} asks to be fed "${tap.load.supply}"`,
+        `asks to be fed "${tap.load.supply}"`,
         `This circuit is "${circuit.supply}": ${tap.load.supply === 'always live' ? 'it dies when the switch is off.' : 'it may stay live, or die, when that is not meant.'}`,
         'Move it to a circuit of that class, or change what it asks for.',
+        { kind: 'load', id: tap.load.id },
       );
   }
   return out;

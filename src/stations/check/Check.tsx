@@ -41,7 +41,7 @@ export default function Check() {
               {own.map((f) => (
                 <li key={f.id} className="border-b border-line py-2">
                   <button type="button" className="plain text-left font-semibold" onClick={() => open(f)}>
-                    {nameOf(f)} {f.title}
+                    {nameOf(f)}: {f.title}
                   </button>
                   <p className="max-w-[720px] text-quiet">
                     {f.why} <span className="text-ink">{f.todo}</span>
