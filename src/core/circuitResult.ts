@@ -1,9 +1,9 @@
 /** One circuit analysed: its own school's answer in full, the other school's beside it, and what it hands to the circuits below. */
 import { circuitFindings } from './check/circuitFindings';
 import type { Finding } from './check/findings';
-import { bench, type Bench } from './conductor/evaluate';
+import { bench, benchAgain, type Bench } from './conductor/evaluate';
 import { ladder, stateAt, type Ladder, type State } from './conductor/ladder';
-import { SEGMENT_JOINTS_OHM, type CircuitInput } from './conductor/circuitInput';
+import { circuitInput, drifted, SEGMENT_JOINTS_OHM, type CircuitInput, type Gathered } from './conductor/circuitInput';
 import { conductorOhm } from './conductor/resistance';
 import type { Demand } from './network/demand';
 import type { Upstream } from './network/upstream';
@@ -44,30 +44,32 @@ export interface CircuitResult {
   readonly below: readonly (Upstream | null)[];
 }
 
-/** The inputs behind a result, for the working; lost when a result is copied, so ask in the process that analysed. */
-const inputs = new WeakMap<CircuitResult, { readonly own: CircuitInput; readonly other: () => CircuitInput }>();
-
-/** The bench a result was worked out on, set up again. */
-export function benchOf(result: CircuitResult): Bench | undefined {
-  const kept = inputs.get(result);
-  return kept && bench(kept.own, result.own.protection);
+interface Behind {
+  readonly bench: Bench;
+  readonly gathered: Gathered;
 }
+
+/** What a result was worked out from; lost when a result is copied, so ask in the process that analysed. */
+const behind = new WeakMap<CircuitResult, Behind>();
+
+/** The bench a result was worked out on. */
+export const benchOf = (result: CircuitResult): Bench | undefined => behind.get(result)?.bench;
 
 /** The other school's answer to the same circuit, worked out when it is asked for. */
 export function otherSchool(result: CircuitResult): { readonly side: Side; readonly bench: Bench } | undefined {
-  const kept = inputs.get(result);
-  return kept && side(kept.other());
+  const gathered = behind.get(result)?.gathered;
+  if (!gathered) return undefined;
+  const input = circuitInput({ ...gathered, school: gathered.school === 'awg' ? 'metric' : 'awg' });
+  const b = bench(input, chooseProtection(input));
+  return { side: sideOf(b), bench: b };
 }
 
 const largest = (school: 'awg' | 'metric'): Conductor => CONDUCTORS[school][CONDUCTORS[school].length - 1] as Conductor;
 
-function side(input: CircuitInput): { side: Side; bench: Bench } {
-  const protection = chooseProtection(input);
-  const b = bench(input, protection);
-  const steps = ladder(b);
-  const conductor = findConductor(input.school, steps.chosen.size) ?? largest(input.school);
-  const state = stateAt(b, { conductor, legs: steps.chosen.legs });
-  return { side: { protection, ladder: steps, state }, bench: b };
+function sideOf(b: Bench, before?: Side): Side {
+  const steps = ladder(b, before?.ladder);
+  const conductor = findConductor(b.input.school, steps.chosen.size) ?? largest(b.input.school);
+  return { protection: b.protection, ladder: steps, state: stateAt(b, { conductor, legs: steps.chosen.legs }) };
 }
 
 /** What the ways of the panel at each tap see before them. */
@@ -105,13 +107,11 @@ function belowTaps(b: Bench, own: Side): (Upstream | null)[] {
   });
 }
 
-export function analyseCircuit(input: CircuitInput, otherInput: () => CircuitInput, units: Units): CircuitResult {
-  const own = side(input);
+function resultOf(b: Bench, own: Side, gathered: Gathered, units: Units): CircuitResult {
+  const { input } = b;
   const { circuit } = input;
-  const surge = input.surges.reduce<CircuitInput['surges'][number] | null>(
-    (most, s) => (most && most.circuitA >= s.circuitA ? most : s),
-    null,
-  );
+  let surge: CircuitInput['surges'][number] | null = null;
+  for (const s of input.surges) if (!surge || s.circuitA > surge.circuitA) surge = s;
   const result: CircuitResult = {
     id: circuit.id,
     no: circuit.no,
@@ -131,10 +131,24 @@ export function analyseCircuit(input: CircuitInput, otherInput: () => CircuitInp
       ownA: t.ownA,
       segmentA: t.segmentA,
     })),
-    own: own.side,
-    findings: circuitFindings(own.bench, own.side.ladder, own.side.state, units),
-    below: belowTaps(own.bench, own.side),
+    own,
+    findings: circuitFindings(b, own.ladder, own.state, units),
+    below: belowTaps(b, own),
   };
-  inputs.set(result, { own: input, other: otherInput });
+  behind.set(result, { bench: b, gathered });
   return result;
+}
+
+export function analyseCircuit(gathered: Gathered, units: Units): CircuitResult {
+  const input = circuitInput(gathered);
+  const b = bench(input, chooseProtection(input));
+  return resultOf(b, sideOf(b), gathered, units);
+}
+
+/** The circuit again when only the steady volts before it have moved: its device, heat and faults stand. undefined for a copied result. */
+export function analyseAgain(before: CircuitResult, upstream: Upstream, units: Units): CircuitResult | undefined {
+  const kept = behind.get(before);
+  if (!kept) return undefined;
+  const b = benchAgain(kept.bench, drifted(kept.bench.input, upstream));
+  return resultOf(b, sideOf(b, before.own), { ...kept.gathered, upstream }, units);
 }

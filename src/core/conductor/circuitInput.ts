@@ -104,6 +104,17 @@ export interface Gathered {
   readonly belowSurge: readonly (Surge | null)[];
 }
 
+/** Volts lost before the way: feeders at their steady demand, and a brief load's own current on its own path. */
+const lostBefore = (upstream: Upstream, workingA: number, brief: boolean): number =>
+  upstream.dropV + (brief ? workingA * upstream.hotOhm : 0);
+
+/** The same circuit when only the steady state of what stands before it has moved. */
+export const drifted = (input: CircuitInput, upstream: Upstream): CircuitInput => ({
+  ...input,
+  upstream,
+  upstreamDropV: lostBefore(upstream, input.workingA, !input.isFeeder && input.taps.some((t) => t.load !== null && t.load.duty !== null)),
+});
+
 export function circuitInput(g: Gathered): CircuitInput {
   const { circuit, house, systemV } = g;
   const isFeeder = g.panels.some((p) => p !== null);
@@ -184,7 +195,7 @@ export function circuitInput(g: Gathered): CircuitInput {
     isFeeder,
     demand,
     workingA,
-    upstreamDropV: g.upstream.dropV + (!isFeeder && loads.some((l) => l.duty !== null) ? workingA * g.upstream.hotOhm : 0),
+    upstreamDropV: lostBefore(g.upstream, workingA, !isFeeder && loads.some((l) => l.duty !== null)),
     surges,
     duty: only && only.quantity === 1 ? only.duty : null,
     places: g.places,

@@ -35,6 +35,13 @@ export interface Bench {
   readonly makerMm2: number | null;
   /** Sizes already tried: a figure is worked out once however many tests ask for it. */
   readonly trials: (Trial | undefined)[];
+  /** Their figures that do not move with the volts before the way. */
+  readonly still: (Still | undefined)[];
+}
+
+interface Still {
+  readonly heat: Heat;
+  fault?: Fault | null;
 }
 
 /** Resistance of a protective device where the maker gives none, ohm: 0.09 V / rating; breakers 0.15 V (0.2 V up to 10 A). */
@@ -43,11 +50,10 @@ export const protectionOhm = (family: Family, ratingA: number): number =>
 
 export function bench(input: CircuitInput, protection: Protection): Bench {
   const family = findFamily(protection.familyId) as Family;
-  const { house, upstream, school } = input;
+  const { house, school } = input;
   const laying = { insulationC: input.insulationC, bundled: input.bundled, enclosure: input.circuit.enclosure };
   const deratings = input.surroundings.map((s) => derate(school, laying, s));
   const devices = input.circuit.devices.reduce((sum, d) => sum + deviceOhm(d), 0);
-  const restV = upstream.bank ? bankRestV(upstream.bank, house.studySoc) : input.volts.lowV;
   return {
     input,
     protection,
@@ -55,13 +61,24 @@ export function bench(input: CircuitInput, protection: Protection): Bench {
     deratings,
     headOhm: protectionOhm(family, protection.ratingA) + devices,
     designA: input.workingA * (input.runsLong ? house.continuousAmpacity : 1),
-    sagV: input.surges.map((s) => restV - (upstream.bankDemandA + s.addsA) * (upstream.bank?.ohm ?? 0)),
+    sagV: saggedV(input),
     strengthMm2: findConductor(school, mechanicalSize(input))?.areaMm2 ?? 0,
     makerMm2: makerAreaMm2(input)?.areaMm2 ?? null,
     trials: [],
+    still: [],
     k: adiabaticK(Math.min(...deratings.map((d) => d.ratingC)), finalTempC(house.crossLinked)),
   };
 }
+
+/** Volts at the posts as each surge runs: rest volts less the bank's own resistance. */
+function saggedV({ upstream, house, volts, surges }: CircuitInput): number[] {
+  if (surges.length === 0) return [];
+  const restV = upstream.bank ? bankRestV(upstream.bank, house.studySoc) : volts.lowV;
+  return surges.map((s) => restV - (upstream.bankDemandA + s.addsA) * (upstream.bank?.ohm ?? 0));
+}
+
+/** The bench of a circuit whose steady upstream alone has moved: heat and faults stand. */
+export const benchAgain = (b: Bench, input: CircuitInput): Bench => ({ ...b, input, sagV: saggedV(input), trials: [] });
 
 export interface Heat {
   readonly placeIndex: number;
@@ -250,17 +267,21 @@ const once = <T>(work: () => T): (() => T) => {
 };
 
 /** A size tried on the bench. */
-export function trial(b: Bench, candidate: Candidate): Trial {
-  const heat = heatAt(b, candidate);
+export function trial(b: Bench, candidate: Candidate, still: Still = { heat: heatAt(b, candidate) }): Trial {
   return {
     candidate,
-    heat,
-    drop: once(() => dropAt(b, candidate, heat)),
-    surge: once(() => surgeAt(b, candidate, heat)),
-    fault: once(() => faultAt(b, candidate)),
+    heat: still.heat,
+    drop: once(() => dropAt(b, candidate, still.heat)),
+    surge: once(() => surgeAt(b, candidate, still.heat)),
+    fault: () => (still.fault === undefined ? (still.fault = faultAt(b, candidate)) : still.fault),
   };
 }
 
 /** The trial of a single conductor, by its place in the school's table; made once per bench. */
-export const singleTrial = (b: Bench, at: number): Trial =>
-  (b.trials[at] ??= trial(b, { conductor: CONDUCTORS[b.input.school][at] as Conductor, legs: 1 }));
+export function singleTrial(b: Bench, at: number): Trial {
+  const known = b.trials[at];
+  if (known) return known;
+  const candidate = { conductor: CONDUCTORS[b.input.school][at] as Conductor, legs: 1 };
+  const still = (b.still[at] ??= { heat: heatAt(b, candidate) });
+  return (b.trials[at] = trial(b, candidate, still));
+}

@@ -92,10 +92,18 @@ function passes(b: Bench, id: CriterionId, t: Trial): boolean {
   }
 }
 
-/** First single size that passes: every test is monotone in the area, so halving finds it. */
-function smallestSingle(b: Bench, id: CriterionId): number {
+/**
+ * First single size that passes: every test is monotone in the area, so halving finds it.
+ * @param guess where it was last time: two trials tell whether it still is.
+ */
+function smallestSingle(b: Bench, id: CriterionId, guess?: number): number {
   let low = 0;
   let high = CONDUCTORS[b.input.school].length;
+  if (guess !== undefined) {
+    if (guess < high && !passes(b, id, singleTrial(b, guess))) low = guess + 1;
+    else if (guess > 0 && passes(b, id, singleTrial(b, guess - 1))) high = guess - 1;
+    else return guess;
+  }
   while (low < high) {
     const mid = (low + high) >> 1;
     if (passes(b, id, singleTrial(b, mid))) high = mid;
@@ -142,13 +150,20 @@ export function stateAt(b: Bench, candidate: Candidate): State {
   };
 }
 
-export function ladder(b: Bench): Ladder {
+/** Tests that move with the volts before the way; the rest stand when only those move. */
+const DRIFTING: ReadonlySet<CriterionId> = new Set(['drop', 'surge']);
+
+/** @param before the ladder of the same bench before its upstream drifted. */
+export function ladder(b: Bench, before?: Ladder): Ladder {
   const { school, circuit, house } = b.input;
   const sizes = CONDUCTORS[school];
   const steps = CRITERIA.map((id) => {
     const applies = applicable(b, id);
     const advisory = id === 'terminals' && !house.upsizeForTerminals;
-    return { id, applies, advisory, at: applies ? smallestSingle(b, id) : -1 };
+    const rung = before?.rungs.find((r) => r.id === id);
+    const was = rung && (rung.smallest === null ? sizes.length : sizes.findIndex((c) => c.size === rung.smallest));
+    const at = !applies ? -1 : was !== undefined && !DRIFTING.has(id) ? was : smallestSingle(b, id, was);
+    return { id, applies, advisory, at };
   });
   const counting = steps.filter((s) => s.applies && !s.advisory);
   const need = Math.max(0, ...counting.map((s) => s.at));

@@ -21,6 +21,19 @@ export interface Upstream {
   readonly feederRatingA: number | null;
 }
 
+export const NOWHERE: Upstream = {
+  bank: null,
+  chain: [],
+  dropV: 0,
+  hotOhm: 0,
+  coldOhm: 0,
+  faultHotOhm: 0,
+  bankDemandA: 0,
+  place: null,
+  atBank: false,
+  feederRatingA: null,
+};
+
 /** Largest and smallest prospective fault current, A, behind extra loop resistance (docs/methods.md, M7, radial path). */
 export const largestFaultA = (up: Upstream, extraOhm: number): number => {
   if (!up.bank) return 0;
