@@ -72,7 +72,7 @@ test('tapped along the run, each segment carries what lies beyond it', () => {
 
 test('a failing pin is kept and flagged', () => {
   const design = withLoad(bareBoat('metric'), { rating: 240 }, 4, {
-    pin: { size: { school: 'metric', size: '1' }, legs: 1, family: null, ratingA: null },
+    pin: { size: { school: 'metric', size: '1' }, legs: 1, family: null, ratingA: null, ownDevices: false },
   });
   const result = circuitX(design);
   expect(result.own.ladder.chosen.size).toBe('1');
@@ -82,7 +82,7 @@ test('a failing pin is kept and flagged', () => {
 
 test('a size pinned in one school is no size of the other', () => {
   const design = withLoad(bareBoat('awg'), {}, 4, {
-    pin: { size: { school: 'metric', size: '10' }, legs: 1, family: null, ratingA: null },
+    pin: { size: { school: 'metric', size: '10' }, legs: 1, family: null, ratingA: null, ownDevices: false },
   });
   const result = circuitX(design);
   expect(result.own.ladder.pinned).toBe(false);

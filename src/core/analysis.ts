@@ -2,7 +2,8 @@
 import { designFindings } from './check/designFindings';
 import { bySeverity, type Finding } from './check/findings';
 import { analyseAgain, analyseCircuit, type CircuitResult } from './circuitResult';
-import { circuitInput, type Gathered } from './conductor/circuitInput';
+import type { Gathered } from './conductor/circuitInput';
+import { asDecided } from './design/decided';
 import type { Bank, Circuit, Design, Load } from './design/schema';
 import { balance, type Balance } from './energy/balance';
 import { askedOf, demandItem, demandKey, type Asked } from './network/asked';
@@ -64,7 +65,8 @@ function studyVolts(design: Design, bank: BankSource | undefined, kept: StudyVol
  * Analyses a whole design. Total: never throws for a design that has passed the schema; what cannot be computed is a finding.
  * @param memory results of the last call for a neighbouring design; unchanged objects are not computed again.
  */
-export function analyse(design: Design, memory: Memory = createMemory()): Analysis {
+export function analyse(whole: Design, memory: Memory = createMemory()): Analysis {
+  const design = asDecided(whole);
   const banks = design.banks.map((b) => {
     const source = memory.banks.get(b) ?? bankSource(b);
     memory.banks.set(b, source);
@@ -79,7 +81,7 @@ export function analyse(design: Design, memory: Memory = createMemory()): Analys
     return current;
   };
   const loads = byId(design.loads);
-  const { order, feederOf, cyclic } = circuitOrder(design);
+  const { order, feederOf, cyclic } = circuitOrder(design.circuits);
   const asked = askedOf(design, order, loads, currentOf);
   const results = analyseCircuits({ design, memory, banks, volts, currentOf, loads, order, feederOf, asked });
   const circuits = design.circuits.flatMap((c) => results.get(c.id) ?? []);
@@ -91,9 +93,24 @@ export function analyse(design: Design, memory: Memory = createMemory()): Analys
     banks,
     loads: design.loads.map((l) => ({ id: l.id, current: currentOf(l), circuitId: circuitOfLoad.get(l.id) ?? null })),
     circuits,
-    findings: bySeverity([...designFindings(design, circuits, circuitOfLoad, feederOf, cyclic), ...circuits.flatMap((c) => c.findings)]),
+    findings: bySeverity(
+      withDepartures(design, [
+        ...designFindings(design, circuits, circuitOfLoad, feederOf, cyclic),
+        ...circuits.flatMap((c) => c.findings),
+      ]),
+    ),
     balance: balance(design, banks, circuits, currentOf),
   };
+}
+
+/** Findings somebody has accepted, with the reason. */
+function withDepartures({ departures }: Design, findings: readonly Finding[]): readonly Finding[] {
+  if (departures.length === 0) return findings;
+  const accepted = new Map(departures.map((d) => [d.findingId, { by: d.acceptedBy, why: d.why }]));
+  return findings.map((f) => {
+    const known = accepted.get(f.id);
+    return known ? { ...f, accepted: known } : f;
+  });
 }
 
 interface Scene {

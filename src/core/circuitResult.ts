@@ -2,14 +2,13 @@
 import { circuitFindings } from './check/circuitFindings';
 import type { Finding } from './check/findings';
 import { bench, benchAgain, type Bench } from './conductor/evaluate';
-import { ladder, stateAt, type Ladder, type State } from './conductor/ladder';
+import { conductorOf, ladder, stateAt, type Ladder, type State } from './conductor/ladder';
 import { circuitInput, drifted, SEGMENT_JOINTS_OHM, type CircuitInput, type Gathered } from './conductor/circuitInput';
 import { conductorOhm } from './conductor/resistance';
 import type { Demand } from './network/demand';
 import type { Upstream } from './network/upstream';
 import { chooseProtection, type Protection } from './protection/choose';
 import type { Units } from './quantity';
-import { CONDUCTORS, findConductor, type Conductor } from './rules/conductors';
 
 export interface Side {
   readonly protection: Protection;
@@ -64,19 +63,20 @@ export function otherSchool(result: CircuitResult): { readonly side: Side; reado
   return { side: sideOf(b), bench: b };
 }
 
-const largest = (school: 'awg' | 'metric'): Conductor => CONDUCTORS[school][CONDUCTORS[school].length - 1] as Conductor;
-
 function sideOf(b: Bench, before?: Side): Side {
   const steps = ladder(b, before?.ladder);
-  const conductor = findConductor(b.input.school, steps.chosen.size) ?? largest(b.input.school);
-  return { protection: b.protection, ladder: steps, state: stateAt(b, { conductor, legs: steps.chosen.legs }) };
+  return {
+    protection: b.protection,
+    ladder: steps,
+    state: stateAt(b, { conductor: conductorOf(b, steps.chosen), legs: steps.chosen.legs }),
+  };
 }
 
 /** What the ways of the panel at each tap see before them. */
 function belowTaps(b: Bench, own: Side): (Upstream | null)[] {
   const { input } = b;
   const { state } = own;
-  const conductor = findConductor(input.school, state.candidate.size) ?? largest(input.school);
+  const { conductor } = state;
   const ratingC = state.heat.derating.ratingC;
   const up = input.upstream;
   const atWayV = input.volts.lowV - input.upstreamDropV;

@@ -5,7 +5,9 @@ import {
   brokenReferences,
   DesignSchema,
   inverseOps,
+  readDesign,
   valueAt,
+  VERSION,
   type Conflict,
   type Design,
   type Edit,
@@ -62,7 +64,7 @@ export function listBoats(db: Db): BoatSummary[] {
     .orderBy(desc(boats.updatedAt))
     .all()
     .map((row) => {
-      const design = JSON.parse(row.design) as Design;
+      const design = stored(row.design);
       return {
         id: row.id,
         name: row.name,
@@ -105,7 +107,7 @@ export function openBoat(db: Db, id: string): OpenBoat | null {
     .from(boats)
     .where(and(eq(boats.id, id), isNull(boats.deletedAt)))
     .get();
-  return row ? { id, revision: row.revision, design: JSON.parse(row.design) as Design, ...stepLabels(db, id) } : null;
+  return row ? { id, revision: row.revision, design: stored(row.design), ...stepLabels(db, id) } : null;
 }
 
 /** Everything applied after a revision, oldest first. */
@@ -145,11 +147,27 @@ function settled(design: Design, ops: readonly Op[]): Op[] {
   });
 }
 
-function problemsOf(design: Design): ReadProblem[] {
+type Checked = { readonly design: Design; readonly problems: readonly ReadProblem[] };
+
+/** The design through its schema: fields an older edit did not have are filled in. */
+function checked(design: Design): Checked {
   const parsed = v.safeParse(DesignSchema, design);
-  if (!parsed.success) return parsed.issues.slice(0, 5).map((i) => ({ where: v.getDotPath(i) ?? 'design', message: i.message }));
-  return brokenReferences(parsed.output);
+  if (parsed.success) return { design: parsed.output, problems: brokenReferences(parsed.output) };
+  return { design, problems: parsed.issues.slice(0, 5).map((i) => ({ where: v.getDotPath(i) ?? 'design', message: i.message })) };
 }
+
+/** A design as the database keeps it; one of an older version is brought up to date. */
+function stored(text: string): Design {
+  const design = JSON.parse(text) as Design;
+  if (design.version === VERSION) return design;
+  const read = readDesign(design);
+  if (!read.ok) throw new Error(`a stored design cannot be read: ${read.problems[0]?.where ?? ''}, ${read.problems[0]?.message ?? ''}`);
+  return read.design;
+}
+
+/** Rows an op adds, as the schema has filled them in. */
+const filled = (design: Design, op: Op): Op =>
+  op.op === 'add' ? { ...op, row: (valueAt(design, [...op.path, op.row.id]) as typeof op.row | undefined) ?? op.row } : op;
 
 interface Change {
   readonly editId: string;
@@ -167,12 +185,12 @@ function write(db: Db, boatId: string, change: Change, now: number): EditResult 
     .where(and(eq(boats.id, boatId), isNull(boats.deletedAt)))
     .get();
   if (!row) return { ok: false, reason: 'missing' };
-  const design = JSON.parse(row.design) as Design;
+  const design = stored(row.design);
   const applied = applyEdit(design, { ops: [...change.ops] }, change.force);
   if (!applied.ok) return { ok: false, reason: 'conflict', conflicts: applied.conflicts };
-  const problems = problemsOf(applied.design);
-  if (problems.length > 0) return { ok: false, reason: 'invalid', problems };
-  const ops = change.force ? settled(design, change.ops) : [...change.ops];
+  const next = checked(applied.design);
+  if (next.problems.length > 0) return { ok: false, reason: 'invalid', problems: next.problems };
+  const ops = (change.force ? settled(design, change.ops) : [...change.ops]).map((op) => filled(next.design, op));
   const revision = row.revision + 1;
   db.insert(edits)
     .values({
@@ -187,7 +205,7 @@ function write(db: Db, boatId: string, change: Change, now: number): EditResult 
     })
     .run();
   db.update(boats)
-    .set({ revision, design: JSON.stringify(applied.design), name: applied.design.boat.name, updatedAt: now })
+    .set({ revision, design: JSON.stringify(next.design), name: next.design.boat.name, updatedAt: now })
     .where(eq(boats.id, boatId))
     .run();
   return { ok: true, record: { revision, editId: change.editId, label: change.label, kind: change.kind, ops, undo: null, redo: null } };

@@ -1,5 +1,5 @@
 /** Tables: one row per boat holding the design as it stands, and every edit ever made to it. */
-import { index, integer, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
+import { index, integer, primaryKey, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 
 export const boats = sqliteTable('boats', {
   id: text('id').primaryKey(),
@@ -10,6 +10,32 @@ export const boats = sqliteTable('boats', {
   createdAt: integer('created_at').notNull(),
   updatedAt: integer('updated_at').notNull(),
   deletedAt: integer('deleted_at'),
+});
+
+/** What the firm keeps for every boat: equipment cards, sets of house rules. The body is JSON through the kind's own schema. */
+export const shelf = sqliteTable(
+  'shelf',
+  {
+    kind: text('kind', { enum: ['card', 'house'] }).notNull(),
+    id: text('id').notNull(),
+    name: text('name').notNull(),
+    revision: integer('revision').notNull(),
+    body: text('body').notNull(),
+    updatedAt: integer('updated_at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.kind, t.id] })],
+);
+
+/** Pictures of a boat; the bytes stand in the folder beside the database under the same id. */
+export const photos = sqliteTable('photos', {
+  id: text('id').primaryKey(),
+  boatId: text('boat_id')
+    .notNull()
+    .references(() => boats.id),
+  widthPx: integer('width_px').notNull(),
+  heightPx: integer('height_px').notNull(),
+  bytes: integer('bytes').notNull(),
+  createdAt: integer('created_at').notNull(),
 });
 
 export const edits = sqliteTable(

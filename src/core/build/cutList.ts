@@ -78,9 +78,8 @@ interface Context {
 }
 
 function circuitCuts({ design, loads, panels }: Context, circuit: Circuit, result: CircuitResult): Cut[] {
-  const { school } = result.own.ladder;
-  const { size, legs } = result.own.ladder.chosen;
-  const areaMm2 = findConductor(school, size)?.areaMm2 ?? 0;
+  const { school, size, legs } = result.own.ladder.chosen;
+  const { areaMm2 } = result.own.state.conductor;
   const { house, boat } = design;
   const services = new Set(circuit.taps.map((t) => SERVICE[loads.get(t.serves.id)?.group ?? 'other'] ?? 'other'));
   const [only] = services;
@@ -135,13 +134,16 @@ export function cutList(design: Design, circuits: readonly CircuitResult[]): Cut
   for (const circuit of design.circuits) {
     const result = resultOf.get(circuit.id);
     if (!result || circuit.taps.length === 0) continue;
+    const { protection: device } = result.own;
+    if (!circuit.found?.keepProtection || !result.own.ladder.kept)
+      protection.push([`${device.familyName} ${device.ratingA} A`, device.count > 1 ? 'at both ends of each leg' : '', device.count]);
+    if (result.own.ladder.kept) continue;
     const own = circuitCuts(context, circuit, result);
     cuts.push(...own);
     const { school, chosen } = result.own.ladder;
-    const conductor = findConductor(school, chosen.size);
     const row = terminalFor(school, chosen.size);
     const pull = school === 'metric' && row.pullTestMetricN !== null ? row.pullTestMetricN : row.pullTestN;
-    const sleeve = shrinkFor(conductor?.odMm ?? 3);
+    const sleeve = shrinkFor(result.own.state.conductor.odMm);
     for (const cut of own) {
       // The splice at the start of a piece is the one counted at the end of the piece before it.
       const counted = [cut.fromEnd.startsWith('adhesive butt') ? 0 : 1, 1];
@@ -155,7 +157,6 @@ export function cutList(design: Design, circuits: readonly CircuitResult[]): Cut
           ]);
       });
     }
-    protection.push([`${result.own.protection.familyName} ${result.own.protection.ratingA} A`, '', 1]);
   }
   const reels = new Map<string, { areaMm2: number; line: ReelLine }>();
   for (const cut of cuts) {

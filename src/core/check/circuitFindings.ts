@@ -2,8 +2,10 @@
 import type { Bench } from '../conductor/evaluate';
 import { protects, type CriterionId, type Ladder, type State } from '../conductor/ladder';
 import { makerAreaMm2 } from '../conductor/minimums';
-import { show, sizeName, type Units } from '../quantity';
-import type { Finding, Severity } from './findings';
+import { choiceName, show, sizeName, type Units } from '../quantity';
+import type { AddFinding, Finding, Severity } from './findings';
+import { deviceFindings, foundFindings } from './foundFindings';
+import { makerFindings } from './makerFindings';
 
 const WHY: Readonly<Record<CriterionId, string>> = {
   ampacity: 'The conductor runs hotter than its insulation is rated for.',
@@ -20,19 +22,21 @@ export function circuitFindings(b: Bench, own: Ladder, state: State, units: Unit
   const { input, protection } = b;
   const { circuit, upstream } = input;
   const out: Finding[] = [];
-  const add = (
-    rule: string,
-    severity: Severity,
-    title: string,
-    why: string,
-    todo: string,
-    about: Finding['about'] = { kind: 'circuit', id: circuit.id },
-  ) => out.push({ id: `${rule}:${circuit.id}`, severity, about, title, why, todo });
-  const chosen = sizeName(own.school, own.chosen.size, own.chosen.legs);
-  const proposed = own.proposed ? sizeName(own.school, own.proposed.size, own.proposed.legs) : null;
+  const add: AddFinding = (rule, severity, title, why, todo, about = { kind: 'circuit', id: circuit.id }) =>
+    out.push({ id: `${rule}:${circuit.id}`, severity, about, title, why, todo });
+  const chosen = choiceName(own.chosen);
+  const proposed = own.proposed ? choiceName(own.proposed) : null;
 
   if (circuit.taps.length === 0) {
-    add('empty', 'note', 'serves nothing yet', 'A way without a load is a spare.', 'Put a load on it, or leave it as a spare way.');
+    if (circuit.found)
+      add(
+        'unidentified',
+        'fix',
+        'leads nowhere known',
+        'A loose end may be live.',
+        'Trace it; take it out, or insulate and label both ends.',
+      );
+    else add('empty', 'note', 'serves nothing yet', 'A way without a load is a spare.', 'Put a load on it, or leave it as a spare way.');
     return out;
   }
   if (!upstream.bank)
@@ -61,12 +65,12 @@ export function circuitFindings(b: Bench, own: Ladder, state: State, units: Unit
       own.pinned && proposed
         ? `Unpin, or pin ${proposed} or heavier.`
         : proposed
-          ? `Use ${proposed}.`
+          ? `${own.kept ? 'Replace it with' : 'Use'} ${proposed}.`
           : 'No size in the table passes: shorten the run, split the load, or move its source.';
     add(
       `fails-${id}`,
       severity,
-      `${chosen}${own.pinned ? ', pinned,' : ''} fails ${id === 'fault' ? 'the far-end short' : id}`,
+      `${chosen}${own.pinned ? ', pinned,' : own.kept ? ', as found,' : ''} fails ${id === 'fault' ? 'the far-end short' : id}`,
       failText(id, b, state, units),
       todo,
     );
@@ -139,16 +143,18 @@ export function circuitFindings(b: Bench, own: Ladder, state: State, units: Unit
       'A spark at the device can ignite it: explosion.',
       'Move it out of the space, or use an ignition-protected family.',
     );
-  for (const device of circuit.devices) {
-    if (device.ratingA !== null && device.ratingA < input.workingA)
-      add(
-        `device-${device.id}`,
-        'stop',
-        `${device.kind} rated ${device.ratingA} A carries ${show(input.workingA, 'A', units)}`,
-        'Its contacts overheat or weld.',
-        'Use one rated for the current at DC volts.',
-      );
-  }
+  deviceFindings(b, state, units, add);
+  foundFindings(b, state, units, add);
+  makerFindings(b, units, add);
+  const { legOpen } = state;
+  if (legOpen && !legOpen.passes)
+    add(
+      'leg-open',
+      'note',
+      'would not do with one leg open',
+      `The rest would carry ${show(legOpen.legA, 'A', units)} each, good for ${show(legOpen.legIzA, 'A', units)}, with ${show(legOpen.pct, 'pct', units)} drop.`,
+      'Check both lugs of each leg every year; a device on each leg at both ends shows an open one.',
+    );
   for (const tap of input.taps) {
     if (tap.load && Math.abs(tap.load.nominalV - input.systemV) > 0.26 * input.systemV)
       add(

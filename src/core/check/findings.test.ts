@@ -1,6 +1,6 @@
 /** Each finding appears for its cause, and goes when the cause does. */
 import { analyse } from '../index';
-import { blankCircuit, blankLoad, setOp, applyEdit, type Circuit, type Design, type Load } from '../design';
+import { blankCircuit, blankDevice, blankLoad, setOp, applyEdit, type Circuit, type Design, type Load } from '../design';
 import { bareBoat, withLoad } from '../testing';
 
 const good = withLoad(bareBoat('metric'), { rating: 24, placeId: 'saloon', supply: 'house switch' }, 3);
@@ -51,21 +51,26 @@ const causes: readonly (readonly [id: string, severity: string, design: Design])
     'fails-drop:c-x',
     'fix',
     circuit({
-      pin: { size: { school: 'metric', size: '0.75' }, legs: 1, family: null, ratingA: null },
+      pin: { size: { school: 'metric', size: '0.75' }, legs: 1, family: null, ratingA: null, ownDevices: false },
       taps: [{ id: 't-x', parent: null, serves: { kind: 'load', id: 'x' }, tapedM: 30 }],
     }),
   ],
-  ['fails-mechanical:c-x', 'fix', circuit({ pin: { size: { school: 'metric', size: '0.75' }, legs: 1, family: null, ratingA: null } })],
+  [
+    'fails-mechanical:c-x',
+    'fix',
+    circuit({ pin: { size: { school: 'metric', size: '0.75' }, legs: 1, family: null, ratingA: null, ownDevices: false } }),
+  ],
   [
     'fails-maker:c-x',
     'stop',
     {
       ...load({ makerWire: [{ school: 'metric', size: '10', upToM: null }] }),
-      circuits: circuit({ pin: { size: { school: 'metric', size: '6' }, legs: 1, family: null, ratingA: null } }).circuits,
+      circuits: circuit({ pin: { size: { school: 'metric', size: '6' }, legs: 1, family: null, ratingA: null, ownDevices: false } })
+        .circuits,
     },
   ],
   ['placement:c-x', 'stop', circuit({ deviceAtM: 0.5 })],
-  ['device-d:c-x', 'stop', circuit({ devices: [{ id: 'd', kind: 'switch', ratingA: 1, mohm: null }] })],
+  ['device-d:c-x', 'stop', circuit({ devices: [{ ...blankDevice('d', 'switch'), ratingA: 1 }] })],
   ['place-refuses:c-x', 'stop', circuit({ insulationC: 60, via: ['engine'] })],
   ['over-load-gap:c-x', 'note', house({ protectionOverLoadMost: 1.3 }, load({ rating: 20 }))],
   [
@@ -74,7 +79,7 @@ const causes: readonly (readonly [id: string, severity: string, design: Design])
     {
       ...load({ rating: 600 }),
       circuits: circuit({
-        pin: { size: { school: 'metric', size: '0.75' }, legs: 1, family: null, ratingA: null },
+        pin: { size: { school: 'metric', size: '0.75' }, legs: 1, family: null, ratingA: null, ownDevices: false },
         taps: [{ id: 't-x', parent: null, serves: { kind: 'load', id: 'x' }, tapedM: 30 }],
       }).circuits,
     },
@@ -110,7 +115,10 @@ describe('petrol vapour', () => {
     expect(result?.own.protection.refused.map((r) => r.reason)).toContain('not ignition protected, and petrol vapour is possible here');
   });
   test('a pinned blade there is a stop', () => {
-    const pinned: Design = { ...vapour, circuits: circuit({ pin: { size: null, legs: 1, family: 'blade', ratingA: null } }).circuits };
+    const pinned: Design = {
+      ...vapour,
+      circuits: circuit({ pin: { size: null, legs: 1, family: 'blade', ratingA: null, ownDevices: false } }).circuits,
+    };
     expect(idsOf(pinned)).toContain('vapour:c-x');
   });
 });

@@ -10,7 +10,12 @@ export interface Finding {
   readonly title: string;
   readonly why: string;
   readonly todo: string;
+  /** A recorded departure: someone accepts it, with a reason. */
+  readonly accepted?: { readonly by: string; readonly why: string };
 }
+
+/** Adds a finding about the thing under judgement, or about another. */
+export type AddFinding = (rule: string, severity: Severity, title: string, why: string, todo: string, about?: Finding['about']) => void;
 
 const ORDER: Readonly<Record<Severity, number>> = { stop: 0, fix: 1, note: 2 };
 

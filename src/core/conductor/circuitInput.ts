@@ -1,10 +1,12 @@
 /** Everything the tests on one circuit need, gathered once from the design. */
-import type { Circuit, House, InlineDevice, Load, Panel, Place, Tap } from '../design/schema';
+import type { Circuit, Found, House, Load, Panel, Place, Tap } from '../design/schema';
 import { feederDemand, type Demand, type DemandItem } from '../network/demand';
 import type { LoadCurrent, StudyVolts } from '../network/loadCurrent';
 import type { Upstream } from '../network/upstream';
 import type { School } from '../rules/conductors';
+import { deviceDropV, deviceOhm } from '../rules/inline';
 import { RULE_SETS, type RuleSet } from '../rules/ruleSets';
+import { foundInsulationC, foundLengths, foundOhm, standing } from './asFound';
 import type { Duty } from './duty';
 import type { Surroundings } from './ampacity';
 
@@ -66,24 +68,16 @@ export interface CircuitInput {
   readonly runsLong: boolean;
   readonly minimumSize: House['minElectronics'];
   readonly ownTrip: boolean;
+  /** The wire as found that stands here still; null where all is new. */
+  readonly found: Found | null;
+  /** Loop resistance and fixed drop of what is in line and of bad joints, ohm and V. */
+  readonly inlineOhm: number;
+  readonly inlineV: number;
 }
 
 /** Sound bolted or crimped joint, ohm; two conductors with two ends each make four to a segment. Typical. */
 export const JOINT_OHM = 0.00003;
 export const SEGMENT_JOINTS_OHM = 4 * JOINT_OHM;
-
-const DEVICE_OHM: Readonly<Record<InlineDevice['kind'], number>> = {
-  switch: 0.005,
-  'battery switch': 0.00015,
-  'float switch': 0.01,
-  isolator: 0.0002,
-  plug: 0.003,
-  relay: 0.001,
-  shunt: 0.0001,
-};
-
-/** Loop resistance of an in-line device, ohm: measured or the maker's when given, else typical of its kind. */
-export const deviceOhm = (device: InlineDevice): number => (device.mohm === null ? DEVICE_OHM[device.kind] : device.mohm / 1000);
 
 export interface Gathered {
   readonly circuit: Circuit;
@@ -119,6 +113,13 @@ export function circuitInput(g: Gathered): CircuitInput {
   const { circuit, house, systemV } = g;
   const isFeeder = g.panels.some((p) => p !== null);
   const indexOf = new Map(circuit.taps.map((tap, i) => [tap.id, i]));
+  const found = standing(circuit);
+  const lengths = found
+    ? foundLengths(
+        found,
+        g.lengths.map((l, i) => ({ lengthM: l.lengthM, taped: circuit.taps[i]?.tapedM !== null })),
+      )
+    : g.lengths.map((l) => l.lengthM);
   const parents = circuit.taps.map((tap) => (tap.parent === null ? -1 : (indexOf.get(tap.parent) ?? -1)));
   const surgeFloorV = (systemV * house.surgeVoltsPct) / 100;
   const ownA = circuit.taps.map((_, i) =>
@@ -149,7 +150,7 @@ export function circuitInput(g: Gathered): CircuitInput {
       tap,
       parent: parents[i] ?? -1,
       estimatedM: g.lengths[i]?.estimatedM ?? 0,
-      lengthM: g.lengths[i]?.lengthM ?? 0,
+      lengthM: lengths[i] ?? 0,
       load,
       current,
       panel: g.panels[i] ?? null,
@@ -200,7 +201,10 @@ export function circuitInput(g: Gathered): CircuitInput {
     duty: only && only.quantity === 1 ? only.duty : null,
     places: g.places,
     surroundings: g.places.length > 0 ? g.places : [{ ambientC: 30, engineSpace: false, wet: false }],
-    insulationC: circuit.insulationC ?? house.insulationC,
+    insulationC: found ? foundInsulationC(found) : (circuit.insulationC ?? house.insulationC),
+    found,
+    inlineOhm: circuit.devices.reduce((sum, d) => sum + deviceOhm(d), 0) + (found ? foundOhm(found) : 0),
+    inlineV: circuit.devices.reduce((sum, d) => sum + deviceDropV(d), 0),
     bundled: house.bundleDc ? circuit.bundled : 2,
     panel: g.panel,
     copperFactor: (house.worstCaseCopper ?? g.school === 'awg') ? 1.1 : 1,

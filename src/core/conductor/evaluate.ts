@@ -8,7 +8,7 @@ import { CONDUCTORS, findConductor, type Conductor } from '../rules/conductors';
 import { findFamily, type Family } from '../rules/devices';
 import { bundleFactor } from '../rules/derating';
 import { ampacityA, derate, rulingPlace, type Derating } from './ampacity';
-import { deviceOhm, SEGMENT_JOINTS_OHM, type CircuitInput, type TapInput } from './circuitInput';
+import { SEGMENT_JOINTS_OHM, type CircuitInput, type TapInput } from './circuitInput';
 import { sweep } from './drop';
 import { dutyEquivalentA, dutyFraction } from './duty';
 import { makerAreaMm2, mechanicalSize } from './minimums';
@@ -53,13 +53,13 @@ export function bench(input: CircuitInput, protection: Protection): Bench {
   const { house, school } = input;
   const laying = { insulationC: input.insulationC, bundled: input.bundled, enclosure: input.circuit.enclosure };
   const deratings = input.surroundings.map((s) => derate(school, laying, s));
-  const devices = input.circuit.devices.reduce((sum, d) => sum + deviceOhm(d), 0);
   return {
     input,
     protection,
     family,
     deratings,
-    headOhm: protectionOhm(family, protection.ratingA) + devices,
+    // Devices of its own on each leg stand at both ends, and the legs side by side.
+    headOhm: (protectionOhm(family, protection.ratingA) * protection.count) / protection.legs ** 2 + input.inlineOhm,
     designA: input.workingA * (input.runsLong ? house.continuousAmpacity : 1),
     sagV: saggedV(input),
     strengthMm2: findConductor(school, mechanicalSize(input))?.areaMm2 ?? 0,
@@ -137,9 +137,10 @@ export function dropAt(b: Bench, c: Candidate, heat = heatAt(b, c)): Drop {
   const { input } = b;
   const lowV = input.volts.lowV;
   const atWayV = lowV - input.upstreamDropV;
+  const behindV = atWayV - input.inlineV;
   const ohms = input.taps.map((t) => segmentOhm(b, c, heat, t, t.segmentA));
   const result = sweep(
-    atWayV,
+    behindV,
     b.headOhm,
     input.taps.map((t, i) => ({ parent: t.parent, ohm: ohms[i] as number, fixedA: t.fixedA, powerW: t.powerW })),
   );
@@ -181,7 +182,7 @@ export function surgeAt(b: Bench, c: Candidate, heat = heatAt(b, c)): SurgeDrop 
     if (surge.minV <= 0) return;
     const sagV = b.sagV[surgeIndex] as number;
     const upstreamV = input.upstreamDropV + surge.addsA * input.upstream.hotOhm;
-    let ownV = surge.circuitA * b.headOhm;
+    let ownV = surge.circuitA * b.headOhm + input.inlineV;
     for (let i = surge.tapIndex; i >= 0; i = input.taps[i]?.parent ?? -1) {
       const tap = input.taps[i] as TapInput;
       ownV += (tap.segmentA + surge.addsA) * segmentOhm(b, c, heat, tap, tap.segmentA);

@@ -1,6 +1,6 @@
 /** Every test as the smallest size that passes it; the largest of them governs (docs/methods.md, M4). */
 import { fusingMultiple } from '../protection/curve';
-import { CONDUCTORS, findConductor, type Conductor, type School } from '../rules/conductors';
+import { CONDUCTORS, findConductor, underSchool, type Conductor, type School } from '../rules/conductors';
 import {
   singleTrial,
   terminalAt,
@@ -18,6 +18,7 @@ export const CRITERIA = ['ampacity', 'protection', 'drop', 'surge', 'maker', 'me
 export type CriterionId = (typeof CRITERIA)[number];
 
 export interface SizeChoice {
+  readonly school: School;
   readonly size: string;
   readonly legs: number;
 }
@@ -33,8 +34,19 @@ export interface Rung {
   readonly chosenPasses: boolean;
 }
 
+/** Several legs with one of them open: what the others then carry and lose. */
+export interface LegOpen {
+  readonly pct: number;
+  readonly limitPct: number;
+  readonly legA: number;
+  readonly legIzA: number;
+  readonly passes: boolean;
+}
+
 export interface State {
   readonly candidate: SizeChoice;
+  readonly conductor: Conductor;
+  readonly legOpen: LegOpen | null;
   readonly areaMm2: number;
   readonly heat: Heat;
   readonly drop: Drop;
@@ -54,6 +66,8 @@ export interface Ladder {
   readonly proposed: SizeChoice | null;
   readonly chosen: SizeChoice;
   readonly pinned: boolean;
+  /** The wire as found stands. */
+  readonly kept: boolean;
   readonly governs: CriterionId;
 }
 
@@ -131,13 +145,41 @@ export function applicable(b: Bench, id: CriterionId): boolean {
   return true;
 }
 
+/** Sizes of the table are tried once; legs, and wire of the other school, are tried as they come. */
+function triedAt(b: Bench, candidate: Candidate): Trial {
+  const at = candidate.legs === 1 ? CONDUCTORS[b.input.school].indexOf(candidate.conductor) : -1;
+  return at >= 0 ? singleTrial(b, at) : trial(b, candidate);
+}
+
+function legOpenAt(b: Bench, { conductor, legs }: Candidate): LegOpen {
+  const left = trial(b, { conductor, legs: legs - 1 });
+  const { worst } = left.drop();
+  const legA = left.heat.dutyA / (legs - 1);
+  return {
+    pct: worst?.pct ?? NaN,
+    limitPct: worst?.limitPct ?? NaN,
+    legA,
+    legIzA: left.heat.legIzA,
+    passes: left.drop().passes && legA <= left.heat.legIzA + 1e-9,
+  };
+}
+
+/** The conductor of a choice under the bench's school. */
+export function conductorOf(b: Bench, choice: SizeChoice): Conductor {
+  const conductor = findConductor(choice.school, choice.size);
+  const sizes = CONDUCTORS[b.input.school];
+  return conductor ? underSchool(conductor, b.input.school) : (sizes[sizes.length - 1] as Conductor);
+}
+
 /** The circuit at one size: all figures and which tests fail. */
 export function stateAt(b: Bench, candidate: Candidate): State {
-  const tried = candidate.legs === 1 ? singleTrial(b, CONDUCTORS[b.input.school].indexOf(candidate.conductor)) : trial(b, candidate);
+  const tried = triedAt(b, candidate);
   const advisory = !b.input.house.upsizeForTerminals;
   const failing = CRITERIA.filter((id) => applicable(b, id) && !(id === 'terminals' && advisory) && !passes(b, id, tried));
   return {
-    candidate: { size: candidate.conductor.size, legs: candidate.legs },
+    candidate: { school: candidate.conductor.school, size: candidate.conductor.size, legs: candidate.legs },
+    conductor: candidate.conductor,
+    legOpen: candidate.legs > 1 ? legOpenAt(b, candidate) : null,
     areaMm2: candidate.conductor.areaMm2 * candidate.legs,
     heat: tried.heat,
     drop: tried.drop(),
@@ -155,7 +197,7 @@ const DRIFTING: ReadonlySet<CriterionId> = new Set(['drop', 'surge']);
 
 /** @param before the ladder of the same bench before its upstream drifted. */
 export function ladder(b: Bench, before?: Ladder): Ladder {
-  const { school, circuit, house } = b.input;
+  const { school, circuit, house, found } = b.input;
   const sizes = CONDUCTORS[school];
   const steps = CRITERIA.map((id) => {
     const applies = applicable(b, id);
@@ -170,28 +212,30 @@ export function ladder(b: Bench, before?: Ladder): Ladder {
   const governs = counting.find((s) => s.at === need)?.id ?? 'mechanical';
   let proposed: SizeChoice | null = null;
   const single = sizes[need];
-  if (single) proposed = { size: single.size, legs: 1 };
+  if (single) proposed = { school, size: single.size, legs: 1 };
   else {
     // Where even the heaviest legs leave too few volts, no lighter ones are tried.
     const heaviest = PARALLELS[school][PARALLELS[school].length - 1];
     const most = heaviest && trial(b, heaviest);
     const hopeless = !most || counting.some((s) => (s.id === 'drop' || s.id === 'surge') && !passes(b, s.id, most));
     const pair = hopeless ? undefined : PARALLELS[school].find((c) => counting.every((s) => passes(b, s.id, trial(b, c))));
-    if (pair) proposed = { size: pair.conductor.size, legs: pair.legs };
+    if (pair) proposed = { school, size: pair.conductor.size, legs: pair.legs };
   }
-  const pin = circuit.pin.size;
-  const pinnedConductor = pin?.school === school ? findConductor(school, pin.size) : undefined;
+  const pin = circuit.pin.size?.school === school && findConductor(school, circuit.pin.size.size) ? circuit.pin.size : null;
+  const kept = found && findConductor(found.size.school, found.size.size) ? found.size : null;
   const largest = sizes[sizes.length - 1] as Conductor;
-  const chosen: SizeChoice = pinnedConductor
-    ? { size: pinnedConductor.size, legs: circuit.pin.legs }
-    : (proposed ?? { size: largest.size, legs: 1 });
-  const candidate: Candidate = { conductor: pinnedConductor ?? findConductor(school, chosen.size) ?? largest, legs: chosen.legs };
-  const tried = candidate.legs === 1 ? singleTrial(b, CONDUCTORS[b.input.school].indexOf(candidate.conductor)) : trial(b, candidate);
+  const chosen: SizeChoice = kept
+    ? { ...kept, legs: 1 }
+    : pin
+      ? { ...pin, legs: circuit.pin.legs }
+      : (proposed ?? { school, size: largest.size, legs: 1 });
+  const tried = triedAt(b, { conductor: conductorOf(b, chosen), legs: chosen.legs });
   return {
     school,
     proposed,
     chosen,
-    pinned: pinnedConductor !== undefined,
+    pinned: pin !== null && !kept,
+    kept: kept !== null,
     governs,
     rungs: steps.map((s) => ({
       id: s.id,
@@ -207,8 +251,9 @@ export function ladder(b: Bench, before?: Ladder): Ladder {
 /** The sizes one down and one up in the table from a choice, and their states. */
 export function neighbours(b: Bench, chosen: SizeChoice): { down: State | null; up: State | null } {
   const sizes = CONDUCTORS[b.input.school];
-  const at = sizes.findIndex((c) => c.size === chosen.size);
-  const [down, up] = [sizes[at - 1], sizes[at + 1]];
+  const { areaMm2 } = conductorOf(b, chosen);
+  const down = [...sizes].reverse().find((c) => c.areaMm2 < areaMm2 - 1e-9);
+  const up = sizes.find((c) => c.areaMm2 > areaMm2 + 1e-9);
   return {
     down: down ? stateAt(b, { conductor: down, legs: chosen.legs }) : null,
     up: up ? stateAt(b, { conductor: up, legs: chosen.legs }) : null,

@@ -1,6 +1,19 @@
 /** New values with the defaults of a rule set: an empty design, a place, a load, a circuit. */
 import type { School } from '../rules/conductors';
-import { FORMAT, VERSION, type Bank, type Circuit, type Design, type House, type Load, type Panel, type Place } from './schema';
+import {
+  FORMAT,
+  VERSION,
+  type Bank,
+  type Circuit,
+  type Design,
+  type Found,
+  type House,
+  type InlineDevice,
+  type Load,
+  type Panel,
+  type Place,
+  type Route,
+} from './schema';
 
 export const defaultHouse = (school: School): House => ({
   protectionOverLoad: 1.25,
@@ -65,6 +78,16 @@ export const blankLoad = (id: string, nominalV: number): Load => ({
   hours: {},
   mark: 'estimated',
   note: '',
+  standbyA: null,
+  research: 'unread',
+  cardId: null,
+  makerFuseFamily: null,
+  maxLeadM: null,
+  extending: 'ask the maker',
+  minBankAh: null,
+  page: '',
+  questions: '',
+  range: null,
 });
 
 export const blankBank = (id: string, systemV: number, placeId: string | null): Bank => ({
@@ -93,6 +116,48 @@ export const blankPanel = (id: string, name: string, kind: Panel['kind'], placeI
   stud: kind === 'bus' ? 'M8' : 'M6',
 });
 
+export const UNPINNED: Circuit['pin'] = { size: null, legs: 1, family: null, ratingA: null, ownDevices: false };
+
+export const blankDevice = (id: string, kind: InlineDevice['kind']): InlineDevice => ({
+  id,
+  kind,
+  ratingA: null,
+  mohm: null,
+  placeId: null,
+  largest: null,
+  bypass: false,
+});
+
+export const blankFound = (school: School): Found => ({
+  decision: 'undecided',
+  reason: '',
+  size: school === 'awg' ? { school, size: '14' } : { school, size: '2.5' },
+  kind: 'unknown',
+  colour: '',
+  lengthM: null,
+  fromEnd: '',
+  toEnd: '',
+  family: null,
+  ratingA: null,
+  keepProtection: false,
+  ageYears: null,
+  insulationC: null,
+  faults: [],
+});
+
+export const blankRoute = (id: string): Route => ({
+  id,
+  name: 'New run',
+  kind: 'conduit',
+  placeId: null,
+  boreMm: 25,
+  heightMm: null,
+  bends: 2,
+  drawLine: true,
+  circuitIds: [],
+  note: '',
+});
+
 export const blankCircuit = (id: string, no: string, name: string, from: Circuit['from']): Circuit => ({
   id,
   no,
@@ -107,8 +172,10 @@ export const blankCircuit = (id: string, no: string, name: string, from: Circuit
   insulationC: null,
   devices: [],
   deviceAtM: 0,
-  pin: { size: null, legs: 1, family: null, ratingA: null },
+  pin: UNPINNED,
   note: '',
+  found: null,
+  way: null,
 });
 
 /** An empty vessel of a school: the usual places of her length and nothing else. */
@@ -133,6 +200,7 @@ export function blankDesign(name: string, school: School, lengthM: number, beamM
       massUnit: american ? 'lb' : 'kg',
       colourScheme: american ? 'north-american' : 'international',
       note: '',
+      houseSet: null,
     },
     house: defaultHouse(school),
     living: [
@@ -154,6 +222,9 @@ export function blankDesign(name: string, school: School, lengthM: number, beamM
     panels: [],
     loads: [],
     circuits: [],
+    routes: [],
+    departures: [],
+    photos: [],
   };
 }
 

@@ -118,7 +118,7 @@ export const setOp = (design: Design, steps: readonly string[], to: unknown): Op
   to,
 });
 
-type ListName = 'places' | 'banks' | 'panels' | 'loads' | 'circuits' | 'living';
+export type ListName = 'places' | 'banks' | 'panels' | 'loads' | 'circuits' | 'living' | 'routes' | 'departures' | 'photos';
 
 /** Adds a row to a list of the design, after a row or at the end. */
 export function addOp(design: Design, list: ListName, row: Row, after?: string | null): Op {

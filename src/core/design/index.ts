@@ -16,3 +16,4 @@ export {
   type Op,
 } from './edit';
 export { equal, share } from './share';
+export { asDecided, asFoundDesign } from './decided';

@@ -1,6 +1,7 @@
 /** Reading a design from outside: size, syntax, version, shape, then references. Nothing is trusted before it has passed. */
 import * as v from 'valibot';
 import { BOUNDS } from './bounds';
+import type { ListName } from './edit';
 import { DesignSchema, FORMAT, VERSION, type Design } from './schema';
 
 export interface ReadProblem {
@@ -13,8 +14,10 @@ export type ReadResult = { readonly ok: true; readonly design: Design } | { read
 
 const refuse = (where: string, message: string): ReadResult => ({ ok: false, problems: [{ where, message }] });
 
-/** Upgrades of older versions to the next, by the version they start from. */
-const UPGRADES: Readonly<Record<number, (old: Record<string, unknown>) => Record<string, unknown>>> = {};
+/** Upgrades of older versions to the next, by the version they start from. Fields that were merely added have defaults in the schema. */
+const UPGRADES: Readonly<Record<number, (old: Record<string, unknown>) => Record<string, unknown>>> = {
+  1: (old) => ({ ...old, version: 2 }),
+};
 
 const isRecord = (x: unknown): x is Record<string, unknown> => typeof x === 'object' && x !== null && !Array.isArray(x);
 
@@ -74,7 +77,7 @@ export function brokenReferences(design: Design): ReadProblem[] {
   const report = (where: string, message: string) => {
     if (problems.length < 20) problems.push({ where, message });
   };
-  const idsOf = (collection: 'places' | 'banks' | 'panels' | 'loads' | 'circuits' | 'living'): Set<string> => {
+  const idsOf = (collection: ListName): Set<string> => {
     const seen = new Set<string>();
     design[collection].forEach((row, i) => {
       if (seen.has(row.id)) report(`${collection}, row ${i + 1}, id`, `the id ${row.id} stands twice`);
@@ -84,8 +87,7 @@ export function brokenReferences(design: Design): ReadProblem[] {
   };
   const places = idsOf('places');
   const sets = { place: places, bank: idsOf('banks'), panel: idsOf('panels'), load: idsOf('loads') };
-  idsOf('circuits');
-  idsOf('living');
+  for (const rest of ['circuits', 'living', 'routes', 'departures', 'photos'] as const) idsOf(rest);
   for (const collection of ['banks', 'panels', 'loads'] as const) {
     design[collection].forEach((row, i) => {
       if (row.placeId !== null && !places.has(row.placeId))
@@ -104,6 +106,15 @@ export function brokenReferences(design: Design): ReadProblem[] {
       if (!sets[tap.serves.kind].has(tap.serves.id)) report(`${at}, serves`, `there is no ${tap.serves.kind} ${tap.serves.id}`);
     });
     for (const place of circuit.via) if (!places.has(place)) report(`${where}, via`, `there is no place ${place}`);
+    for (const device of circuit.devices)
+      if (device.placeId !== null && !places.has(device.placeId)) report(`${where}, devices`, `there is no place ${device.placeId}`);
   });
+  design.routes.forEach((route, i) => {
+    const where = `routes, row ${i + 1} (${route.name})`;
+    if (route.placeId !== null && !places.has(route.placeId)) report(`${where}, placeId`, `there is no place ${route.placeId}`);
+  });
+  for (const load of design.loads)
+    for (const place of load.range?.placeIds ?? [])
+      if (!places.has(place)) report(`loads (${load.name}), range`, `there is no place ${place}`);
   return problems;
 }

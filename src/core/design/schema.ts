@@ -1,15 +1,16 @@
 /** The Design value: everything a vessel's file holds. Types are inferred from here; lengths are metres, volts V, amps A. */
 import * as v from 'valibot';
 import { CONDUCTORS } from '../rules/conductors';
+import { CONDITIONS } from '../rules/conditions';
 import { DC_FAMILIES } from '../rules/devices';
 import { STUDS } from '../rules/terminals';
 import { BOUNDS } from './bounds';
 
 export const FORMAT = 'solenix-design';
-export const VERSION = 1;
+export const VERSION = 2;
 
-const id = v.pipe(v.string(), v.regex(/^[A-Za-z0-9][A-Za-z0-9_-]{0,39}$/, 'an id is up to 40 letters, digits, - or _'));
-const name = v.pipe(v.string(), v.trim(), v.minLength(1, 'a name is needed'), v.maxLength(BOUNDS.nameLength));
+export const id = v.pipe(v.string(), v.regex(/^[A-Za-z0-9][A-Za-z0-9_-]{0,39}$/, 'an id is up to 40 letters, digits, - or _'));
+export const name = v.pipe(v.string(), v.trim(), v.minLength(1, 'a name is needed'), v.maxLength(BOUNDS.nameLength));
 const note = v.pipe(v.string(), v.maxLength(BOUNDS.noteLength));
 const between = (low: number, high: number) =>
   v.pipe(
@@ -21,6 +22,8 @@ const between = (low: number, high: number) =>
 const whole = (low: number, high: number) => v.pipe(between(low, high), v.integer('a whole number is needed'));
 const list = <T extends v.GenericSchema>(item: T, most: number) =>
   v.pipe(v.array(item), v.maxLength(most, `at most ${most} rows are taken`));
+/** A field that older files do not have. */
+const later = <const T extends v.GenericSchema, const D extends v.InferInput<T>>(schema: T, missing: D) => v.optional(schema, missing);
 const oneOf = <const T extends readonly string[]>(options: T) => v.picklist(options, `one of ${options.join(', ')} is needed`);
 
 export const MARKS = ['measured', "maker's", 'typical', 'estimated', 'assumed'] as const;
@@ -42,7 +45,24 @@ export const LOAD_GROUPS = [
 ] as const;
 export const CONNECTIONS = ['screw clamp', 'blade', 'own lead', ...STUDS.map((s) => s.metric)] as const;
 export const ENCLOSURES = ['open', 'conduit', 'insulated'] as const;
-export const DEVICE_KINDS = ['switch', 'battery switch', 'float switch', 'isolator', 'plug', 'relay', 'shunt'] as const;
+export const DEVICE_KINDS = [
+  'switch',
+  'lit switch',
+  'momentary switch',
+  'changeover switch',
+  'battery switch',
+  'float switch',
+  'isolator',
+  'plug',
+  'relay',
+  'diode',
+  'shunt',
+] as const;
+export const RESEARCH = ['unread', 'researched', 'own lead'] as const;
+export const EXTENDING = ['ask the maker', 'not allowed', 'at equal drop'] as const;
+export const FOUND_KINDS = ['tinned strands', 'bare strands', 'solid', 'household', 'unknown'] as const;
+export const DECISIONS = ['undecided', 'keep', 'replace', 'remove'] as const;
+export const WAY_KINDS = ['conduit', 'trunking', 'gland', 'bulkhead'] as const;
 export const INSULATIONS = [60, 70, 75, 80, 85, 90, 105, 125] as const;
 
 const sizesOf = (school: 'awg' | 'metric') => CONDUCTORS[school].map((c) => c.size);
@@ -88,7 +108,7 @@ const WireRuleSchema = v.object({
   upToM: v.nullable(between(0.1, 100)),
 });
 
-const LoadSchema = v.object({
+export const LoadSchema = v.object({
   id,
   name,
   group: oneOf(LOAD_GROUPS),
@@ -113,6 +133,19 @@ const LoadSchema = v.object({
   hours: v.record(id, between(0, 24)),
   mark: oneOf(MARKS),
   note,
+  /** Drawn while it is live and nobody uses it, A. */
+  standbyA: later(v.nullable(between(0, 100)), null),
+  research: later(oneOf(RESEARCH), 'unread'),
+  /** The equipment card its figures were taken from. */
+  cardId: later(v.nullable(id), null),
+  makerFuseFamily: later(v.nullable(oneOf(familyIds)), null),
+  maxLeadM: later(v.nullable(between(0.05, 100)), null),
+  extending: later(oneOf(EXTENDING), 'ask the maker'),
+  minBankAh: later(v.nullable(between(1, 20000)), null),
+  page: later(v.pipe(v.string(), v.maxLength(BOUNDS.nameLength)), ''),
+  questions: later(note, ''),
+  /** Equipment not chosen yet: the candidates draw up to toRating and may stand in any of these places too. */
+  range: later(v.nullable(v.object({ toRating: between(0, 100000), placeIds: list(id, 8) })), null),
 });
 
 const PanelSchema = v.object({
@@ -132,6 +165,31 @@ const DeviceSchema = v.object({
   kind: oneOf(DEVICE_KINDS),
   ratingA: v.nullable(between(0.1, 2000)),
   mohm: v.nullable(between(0, 1000)),
+  placeId: later(v.nullable(id), null),
+  /** Largest conductor its terminals take. */
+  largest: later(v.nullable(SizeSchema), null),
+  /** A float switch that can be gone round by hand. */
+  bypass: later(v.boolean(), false),
+});
+
+const FaultSchema = v.object({ id, kind: oneOf(CONDITIONS.map((c) => c.id)), mohm: v.nullable(between(0, 10000)) });
+
+/** A circuit as it was found aboard. ratingA null: nothing protects it. */
+const FoundSchema = v.object({
+  decision: oneOf(DECISIONS),
+  reason: note,
+  size: SizeSchema,
+  kind: oneOf(FOUND_KINDS),
+  colour: v.pipe(v.string(), v.maxLength(40)),
+  lengthM: v.nullable(between(0.05, 200)),
+  fromEnd: v.pipe(v.string(), v.maxLength(60)),
+  toEnd: v.pipe(v.string(), v.maxLength(60)),
+  family: v.nullable(oneOf(familyIds)),
+  ratingA: v.nullable(between(0.5, 1000)),
+  keepProtection: v.boolean(),
+  ageYears: v.nullable(between(0, 80)),
+  insulationC: v.nullable(v.picklist(INSULATIONS, 'an insulation rating from the table is needed')),
+  faults: list(FaultSchema, 12),
 });
 
 const TapSchema = v.object({
@@ -160,11 +218,16 @@ const CircuitSchema = v.object({
     legs: whole(1, 4),
     family: v.nullable(oneOf(familyIds)),
     ratingA: v.nullable(between(0.5, 1000)),
+    /** A device for each of several legs, at each end that can feed. */
+    ownDevices: later(v.boolean(), false),
   }),
   note,
+  found: later(v.nullable(FoundSchema), null),
+  /** Its place in the panel's order. */
+  way: later(v.nullable(whole(1, 60)), null),
 });
 
-const HouseSchema = v.object({
+export const HouseSchema = v.object({
   protectionOverLoad: between(1, 3),
   protectionOverLoadMost: v.nullable(between(1, 6)),
   continuousAmpacity: between(1, 2),
@@ -206,6 +269,41 @@ const BoatSchema = v.object({
   massUnit: oneOf(['kg', 'lb']),
   colourScheme: oneOf(['north-american', 'international']),
   note,
+  /** The firm's named set of house rules the boat took hers from. */
+  houseSet: later(v.nullable(name), null),
+});
+
+/** A conduit, trunking, gland or hole that circuits pass. mm: bore, or width of the inside; heightMm for trunking. */
+const RouteSchema = v.object({
+  id,
+  name,
+  kind: oneOf(WAY_KINDS),
+  placeId: v.nullable(id),
+  boreMm: between(3, 400),
+  heightMm: v.nullable(between(3, 400)),
+  bends: whole(0, 12),
+  drawLine: v.boolean(),
+  circuitIds: list(id, 120),
+  note,
+});
+
+/** A departure from a maker's sheet, a rule or a house rule: what, why, who accepts. */
+const DepartureSchema = v.object({
+  id,
+  findingId: v.pipe(v.string(), v.maxLength(120)),
+  what: v.pipe(v.string(), v.trim(), v.minLength(1, 'what is departed from is needed'), v.maxLength(300)),
+  why: v.pipe(v.string(), v.trim(), v.minLength(1, 'a reason is needed'), v.maxLength(BOUNDS.noteLength)),
+  acceptedBy: v.pipe(v.string(), v.trim(), v.minLength(1, 'who accepts it is needed'), v.maxLength(BOUNDS.nameLength)),
+  on: v.pipe(v.string(), v.regex(/^\d{4}-\d{2}-\d{2}$/, 'a date as 2026-05-31 is needed')),
+});
+
+/** A picture kept beside the database; its bytes travel in the zip. */
+const PhotoSchema = v.object({
+  id,
+  caption: v.pipe(v.string(), v.maxLength(300)),
+  about: v.object({ kind: oneOf(['circuit', 'load', 'panel', 'bank', 'place', 'boat']), id }),
+  widthPx: whole(1, 20000),
+  heightPx: whole(1, 20000),
 });
 
 const LivingSchema = v.object({ id, name });
@@ -221,6 +319,9 @@ export const DesignSchema = v.object({
   panels: list(PanelSchema, BOUNDS.panels),
   loads: list(LoadSchema, BOUNDS.loads),
   circuits: list(CircuitSchema, BOUNDS.circuits),
+  routes: later(list(RouteSchema, BOUNDS.routes), []),
+  departures: later(list(DepartureSchema, BOUNDS.departures), []),
+  photos: later(list(PhotoSchema, BOUNDS.photos), []),
 });
 
 type Frozen<T> = T extends object ? { readonly [K in keyof T]: Frozen<T[K]> } : T;
@@ -236,6 +337,11 @@ export type Panel = Design['panels'][number];
 export type Circuit = Design['circuits'][number];
 export type Tap = Circuit['taps'][number];
 export type InlineDevice = Circuit['devices'][number];
+export type Found = NonNullable<Circuit['found']>;
+export type FoundFault = Found['faults'][number];
+export type Route = Design['routes'][number];
+export type Departure = Design['departures'][number];
+export type Photo = Design['photos'][number];
 export type Living = Design['living'][number];
 export type WireRule = Load['makerWire'][number];
 export type Mark = (typeof MARKS)[number];

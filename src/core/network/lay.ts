@@ -1,5 +1,5 @@
 /** Where a circuit's run goes: the places it passes and its estimated lengths, kept while nothing it depends on moves. */
-import type { Circuit, Design, Load, Panel, Place } from '../design/schema';
+import type { Circuit, Design, Load, Panel, Place, Point } from '../design/schema';
 import { loadPoint, panelPoint, pathM, placePoint } from './geometry';
 
 /** What a circuit's taps serve, by tap; null where it is something else or gone. */
@@ -42,19 +42,31 @@ function placesPassed(circuit: Circuit, start: Place | null, served: Served, pla
     ...served.panels.map((p) => p?.placeId),
     ...circuit.taps.map((t) => (t.serves.kind === 'place' ? t.serves.id : null)),
     ...circuit.via,
+    ...circuit.devices.map((d) => d.placeId),
+    ...served.loads.flatMap((l) => l?.range?.placeIds ?? []),
   ];
   return [...new Set(ids)].flatMap((id) => (id ? (places.get(id) ?? []) : []));
 }
 
 function segmentLengths(design: Design, circuit: Circuit, start: Place | null, served: Served): number[] {
-  const at = circuit.taps.map((t, i) => {
+  // Equipment not chosen yet may stand in any of its places.
+  const spots = circuit.taps.map((t, i): Point[] => {
     const [load, panel] = [served.loads[i], served.panels[i]];
-    return load ? loadPoint(design, load) : panel ? panelPoint(design, panel) : placePoint(design, t.serves.id);
+    if (load) return [loadPoint(design, load), ...(load.range?.placeIds ?? []).map((id) => placePoint(design, id))];
+    return [panel ? panelPoint(design, panel) : placePoint(design, t.serves.id)];
   });
+  // The run goes by way of what is in line.
+  const posts = circuit.devices.flatMap((d) => (d.placeId === null ? [] : [placePoint(design, d.placeId)]));
   const indexOf = new Map(circuit.taps.map((t, i) => [t.id, i]));
   const source = placePoint(design, start?.id ?? null);
   return circuit.taps.map((t, i) => {
-    const parent = t.parent === null ? undefined : at[indexOf.get(t.parent) ?? -1];
-    return pathM(parent ?? source, at[i] ?? source, design.house.slackM);
+    const parent = t.parent === null ? undefined : spots[indexOf.get(t.parent) ?? -1]?.[0];
+    let from = parent ?? source;
+    let before = 0;
+    for (const post of parent ? [] : posts) {
+      before += pathM(from, post, design.house.slackM);
+      from = post;
+    }
+    return before + Math.max(...(spots[i] ?? [source]).map((to) => pathM(from, to, design.house.slackM)));
   });
 }

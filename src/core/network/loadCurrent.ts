@@ -21,8 +21,12 @@ export interface LoadCurrent {
   readonly surgeS: number;
 }
 
+/** Rating reckoned with, W or A: of equipment not chosen yet, the heaviest candidate's. */
+export const studyRating = (load: Load): number => Math.max(load.rating, load.range?.toRating ?? 0);
+
 export function loadCurrent(load: Load, volts: StudyVolts): LoadCurrent {
-  const oneA = load.ratingBy === 'A' ? load.rating : load.rating / load.nominalV;
+  const rating = studyRating(load);
+  const oneA = load.ratingBy === 'A' ? rating : rating / load.nominalV;
   const nominalA = oneA * load.quantity;
   const nominalW = nominalA * load.nominalV;
   const asPowerA = nominalW / volts.lowV;

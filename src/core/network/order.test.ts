@@ -1,4 +1,4 @@
-import { blankCircuit, blankPanel, type Circuit, type Design } from '../design';
+import { blankCircuit, type Circuit } from '../design';
 import { bareBoat } from '../testing';
 import { autonomyH } from '../energy/balance';
 import { circuitOrder } from './order';
@@ -9,34 +9,32 @@ const feed = (id: string, from: Circuit['from'], to: string): Circuit => ({
   taps: [{ id: `${id}-1`, parent: null, serves: { kind: 'panel', id: to }, tapedM: 1 }],
 });
 const panel = (id: string) => ({ kind: 'panel' as const, id });
-const boat = (circuits: readonly Circuit[]): Design => ({
-  ...bareBoat('metric'),
-  panels: ['p1', 'p2', 'p3'].map((id) => blankPanel(id, id, 'panel', null)),
-  circuits: [...circuits],
-});
 const bank = { kind: 'bank' as const, id: 'house' };
 
 test('sources come before what they feed, however the rows stand', () => {
-  const { order, cyclic } = circuitOrder(boat([feed('c', panel('p2'), 'p3'), feed('b', panel('p1'), 'p2'), feed('a', bank, 'p1')]));
+  const { order, cyclic } = circuitOrder([feed('c', panel('p2'), 'p3'), feed('b', panel('p1'), 'p2'), feed('a', bank, 'p1')]);
   expect(order.map((c) => c.id)).toEqual(['a', 'b', 'c']);
   expect(cyclic.size).toBe(0);
 });
 test('the first that reaches a panel is its feeder', () => {
-  const { feederOf } = circuitOrder(boat([feed('a', bank, 'p1'), feed('b', bank, 'p1')]));
+  const { feederOf } = circuitOrder([feed('a', bank, 'p1'), feed('b', bank, 'p1')]);
   expect(feederOf.get('p1')?.id).toBe('a');
 });
 test('a ring of three is told whole, and what is outside it is not', () => {
-  const { cyclic } = circuitOrder(
-    boat([feed('a', panel('p1'), 'p2'), feed('b', panel('p2'), 'p3'), feed('c', panel('p3'), 'p1'), feed('d', bank, 'p9')]),
-  );
+  const { cyclic } = circuitOrder([
+    feed('a', panel('p1'), 'p2'),
+    feed('b', panel('p2'), 'p3'),
+    feed('c', panel('p3'), 'p1'),
+    feed('d', bank, 'p9'),
+  ]);
   expect([...cyclic].sort()).toEqual(['a', 'b', 'c']);
 });
 test('a panel that feeds itself directly', () => {
-  const { cyclic, feederOf } = circuitOrder(boat([feed('a', panel('p1'), 'p1')]));
+  const { cyclic, feederOf } = circuitOrder([feed('a', panel('p1'), 'p1')]);
   expect([...cyclic]).toEqual(['a']);
   expect(feederOf.get('p1')).toBeUndefined();
 });
-test('an empty design has an empty order', () => expect(circuitOrder(boat([])).order).toEqual([]));
+test('an empty design has an empty order', () => expect(circuitOrder([]).order).toEqual([]));
 
 describe('positions', () => {
   const design = bareBoat('metric');

@@ -1,5 +1,5 @@
 /** The order in which circuits hang on each other: main, feeders, branches. */
-import type { Circuit, Design } from '../design/schema';
+import type { Circuit } from '../design/schema';
 
 export interface CircuitOrder {
   /** Sources before what they feed. Circuits in a loop are left to the end, fed from nowhere. */
@@ -10,9 +10,9 @@ export interface CircuitOrder {
   readonly cyclic: ReadonlySet<string>;
 }
 
-export function circuitOrder(design: Design): CircuitOrder {
+export function circuitOrder(circuits: readonly Circuit[]): CircuitOrder {
   const feederOf = new Map<string, Circuit>();
-  for (const c of design.circuits) {
+  for (const c of circuits) {
     for (const t of c.taps) if (t.serves.kind === 'panel' && !feederOf.has(t.serves.id)) feederOf.set(t.serves.id, c);
   }
   const depth = new Map<string, number>();
@@ -29,11 +29,11 @@ export function circuitOrder(design: Design): CircuitOrder {
     depth.set(c.id, d);
     return d;
   };
-  for (const c of design.circuits) depthOf(c, new Set());
-  for (const c of design.circuits) {
+  for (const c of circuits) depthOf(c, new Set());
+  for (const c of circuits) {
     if (cyclic.has(c.id))
       for (const t of c.taps) if (t.serves.kind === 'panel' && feederOf.get(t.serves.id) === c) feederOf.delete(t.serves.id);
   }
-  const order = [...design.circuits].sort((a, b) => (depth.get(a.id) ?? 0) - (depth.get(b.id) ?? 0));
+  const order = [...circuits].sort((a, b) => (depth.get(a.id) ?? 0) - (depth.get(b.id) ?? 0));
   return { order, feederOf, cyclic };
 }

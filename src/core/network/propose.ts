@@ -1,5 +1,5 @@
 /** Circuits for loads that have none: which share a way, in what order they are tapped, and what feeds the panels. A person regroups them. */
-import { blankCircuit, blankPanel, type Circuit, type Design, type Load, type Panel, type Point } from '../design';
+import { blankCircuit, blankDevice, blankPanel, type Circuit, type Design, type Load, type Panel, type Point } from '../design';
 import { loadPoint, panelPoint, pathM, placePoint } from './geometry';
 
 export interface Proposal {
@@ -77,7 +77,7 @@ export function proposeCircuits(design: Design, freshId: (prefix: string) => str
       { kind: 'bank', id: bank.id },
       live ? 'always live' : 'house switch',
       live ? 'Always-live feed' : 'Main',
-      live ? [] : [{ id: 'switch', kind: 'battery switch', ratingA: null, mohm: null }],
+      live ? [] : [blankDevice('switch', 'battery switch')],
     );
     return bus;
   };

@@ -17,7 +17,9 @@ const chosen = (
   if (!result) throw new Error('no circuit');
   return result.own.protection;
 };
-const pin = (p: Partial<Circuit['pin']>): Partial<Circuit> => ({ pin: { size: null, legs: 1, family: null, ratingA: null, ...p } });
+const pin = (p: Partial<Circuit['pin']>): Partial<Circuit> => ({
+  pin: { size: null, legs: 1, family: null, ratingA: null, ownDevices: false, ...p },
+});
 
 describe('the rating', () => {
   test.each([

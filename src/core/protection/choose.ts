@@ -17,6 +17,12 @@ export interface Refusal {
 }
 
 export interface Protection {
+  /** Devices at this way: one; or one at both ends of each of several legs. */
+  readonly count: number;
+  /** Legs the working current is shared among before it meets a device. */
+  readonly legs: number;
+  /** Nothing protects it: it was found so, and stands so. */
+  readonly missing: boolean;
   readonly familyId: string;
   readonly familyName: string;
   readonly ratingA: number;
@@ -89,23 +95,43 @@ function ratingIn(family: Family, input: CircuitInput, lowerA: number, upper: Bo
   return fit !== undefined && (!upper || fit <= upper.amps + 1e-9) ? fit : null;
 }
 
-export function chooseProtection(input: CircuitInput): Protection {
+/** One leg's share of the circuit, for devices of its own. */
+const legShare = (input: CircuitInput, legs: number): CircuitInput => ({
+  ...input,
+  workingA: input.workingA / legs,
+  surges: input.surges.map((s) => ({ ...s, circuitA: s.circuitA / legs })),
+});
+
+/** The device of a circuit: of the whole of it, or of each leg where several legs have their own. */
+export function chooseProtection(whole: CircuitInput): Protection {
+  const { pin } = whole.circuit;
+  const legs = pin.ownDevices && pin.size !== null ? pin.legs : 1;
+  const chosen = chooseFor(legs > 1 ? legShare(whole, legs) : whole, legs);
+  const { found } = whole;
+  return { ...chosen, legs, count: legs > 1 ? 2 * legs : 1, missing: found !== null && found.keepProtection && found.ratingA === null };
+}
+
+function chooseFor(input: CircuitInput, legs: number): Omit<Protection, 'legs' | 'count' | 'missing'> {
   const { circuit, upstream, panel } = input;
+  const kept = input.found?.keepProtection ? input.found : null;
   const faultA = largestFaultA(upstream, 0);
   const floorA = upstream.bank && input.rules.interruptingTable ? interruptingFloorA(upstream.bank, upstream.atBank) : 0;
   const restV = upstream.bank ? upstream.bank.fullV : input.systemV * 1.06;
   const lower = lowerBounds(input);
   const lowerA = Math.max(...lower.map((b) => b.amps));
-  const upper = upperBound(input);
+  const most = upperBound(input);
+  const upper = most && { ...most, amps: most.amps / legs };
   const makers = input.taps.flatMap((t) => (t.load?.makerFuseA != null ? [t.load.makerFuseA] : []));
   const makerA = makers.length === 1 && input.taps.length === 1 ? (makers[0] ?? null) : null;
-  const order: readonly string[] = circuit.pin.family
-    ? [circuit.pin.family]
-    : panel?.family
-      ? [panel.family]
-      : upstream.atBank
-        ? FAMILY_ORDER.bank
-        : FAMILY_ORDER.bus;
+  const order: readonly string[] = kept?.family
+    ? [kept.family]
+    : circuit.pin.family
+      ? [circuit.pin.family]
+      : panel?.family
+        ? [panel.family]
+        : upstream.atBank
+          ? FAMILY_ORDER.bank
+          : FAMILY_ORDER.bus;
   const refused: Refusal[] = [];
   const picks: Pick[] = [];
   const allowed: Family[] = [];
@@ -130,14 +156,15 @@ export function chooseProtection(input: CircuitInput): Protection {
     conflict = contradiction(input, family, allowed.length > 0, lowerA, upper, refused);
     best = { family, ratingA: family.ratingsA.find((r) => r >= lowerA) ?? family.ratingsA[family.ratingsA.length - 1] ?? 1 };
   }
-  const pinned = circuit.pin.ratingA;
+  const pinned = kept ? kept.ratingA : circuit.pin.ratingA;
+  const stands = kept ? 'The ' : 'The pinned ';
   const pair = best.family.interrupting.find(([volts]) => volts >= restV);
   if (pinned !== null) {
     if (pinned < input.workingA)
-      conflict = `The pinned ${pinned} A is below the working current of ${input.workingA.toFixed(1)} A: it will open in use. Unpin it, or take loads off.`;
+      conflict = `${stands}${pinned} A is below the working current of ${input.workingA.toFixed(1)} A: it will open in use. ${kept ? 'Replace' : 'Unpin'} it, or take loads off.`;
     else if (!carriesSurges(best.family, pinned, input))
-      conflict = `The pinned ${pinned} A opens on the start surge. Pin a larger one, or one with a slower curve.`;
-    else if (upper && pinned > upper.amps) conflict = `The pinned ${pinned} A is above the ${upper.amps} A allowed by ${upper.by}.`;
+      conflict = `${stands}${pinned} A opens on the start surge. Use a larger one, or one with a slower curve.`;
+    else if (upper && pinned > upper.amps) conflict = `${stands}${pinned} A is above the ${upper.amps} A allowed by ${upper.by}.`;
   }
   return {
     familyId: best.family.id,

@@ -72,6 +72,10 @@ export function show(value: number | null | undefined, kind: Kind, units: Units)
 export const bare = (value: number | null, kind: Kind, units: Units): string =>
   value === null ? '' : String(Number(unitOf(kind, units).to(value).toFixed(4)));
 
+/** A choice of conductor by name. */
+export const choiceName = (choice: { readonly school: 'awg' | 'metric'; readonly size: string; readonly legs: number }): string =>
+  sizeName(choice.school, choice.size, choice.legs);
+
 /** A conductor size as the vessel's people write it. */
 export const sizeName = (school: 'awg' | 'metric', size: string, legs = 1): string =>
   `${legs > 1 ? `${legs} × ` : ''}${school === 'awg' ? `${size} AWG` : `${size} mm²`}`;

@@ -90,6 +90,17 @@ export const INSULATION_RATINGS: Readonly<Record<School, readonly number[]>> = {
 /** The conductor of that size, or undefined when the school has none. */
 export const findConductor = (school: School, size: string): Conductor | undefined => CONDUCTORS[school].find((c) => c.size === size);
 
+/**
+ * A conductor under a school's ampacity columns. One of the other school's sizes is given those of the school's own size next below it
+ * in copper: never more than it has.
+ */
+export function underSchool(conductor: Conductor, school: School): Conductor {
+  if (conductor.school === school) return conductor;
+  const own = CONDUCTORS[school];
+  const below = [...own].reverse().find((c) => c.areaMm2 <= conductor.areaMm2 + 1e-9) ?? own[0];
+  return { ...conductor, ampacityA: below?.ampacityA ?? {} };
+}
+
 /** The thinnest conductor of at least that copper area, or undefined when the table ends below it. */
 export const conductorOfArea = (school: School, areaMm2: number): Conductor | undefined =>
   CONDUCTORS[school].find((c) => c.areaMm2 >= areaMm2 - 1e-9);

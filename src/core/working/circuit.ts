@@ -3,16 +3,16 @@ import { benchOf, otherSchool, type CircuitResult } from '../circuitResult';
 import { benchSections } from './circuitSections';
 import { marginsOf } from '../conductor/margins';
 import { neighbours, type State } from '../conductor/ladder';
-import { round3, show, sizeName, type Units } from '../quantity';
+import { choiceName, round3, show, type Units } from '../quantity';
 import type { Neighbour, Working } from './types';
 
 export const COMES_FIRST = "Local code, the maker's instructions and licensed practice come first.";
 
-const neighbour = (label: string, state: State, chosen: State, school: 'awg' | 'metric', units: Units): Neighbour => {
+const neighbour = (label: string, state: State, chosen: State, units: Units): Neighbour => {
   const kg = state.massKg - chosen.massKg;
   return {
     label,
-    size: sizeName(school, state.candidate.size, state.candidate.legs),
+    size: choiceName(state.candidate),
     passes: state.passes,
     figures: [
       state.drop.worst ? `${round3(state.drop.worst.pct)} % drop` : 'no drop figure',
@@ -34,6 +34,7 @@ export function circuitWorking(result: CircuitResult, units: Units): Working | u
   const margins = [
     ...(m.lengthM !== null ? [`${show(m.lengthM, 'm', units)} of run`] : []),
     ...(m.currentA !== null ? [show(m.currentA, 'A', units)] : []),
+    ...(m.lowV !== null ? [`${show(m.lowV, 'V', units)} at the posts`] : []),
     ...(m.ambientC !== null ? [`${show(m.ambientC, 'C', units)} around it`] : []),
   ];
   const side = beside.bench.input.school === 'awg' ? 'AWG school' : 'metric school';
@@ -58,9 +59,7 @@ export function circuitWorking(result: CircuitResult, units: Units): Working | u
             label: 'conductor, governed by ' + other.ladder.governs,
             value: other.state.areaMm2,
             kind: 'mm2',
-            text: other.ladder.proposed
-              ? sizeName(other.ladder.school, other.ladder.proposed.size, other.ladder.proposed.legs)
-              : 'none passes',
+            text: other.ladder.proposed ? choiceName(other.ladder.proposed) : 'none passes',
             source: beside.bench.input.rules.source,
           },
           {
@@ -73,12 +72,12 @@ export function circuitWorking(result: CircuitResult, units: Units): Working | u
       },
     ],
     neighbours: [
-      ...(down ? [neighbour('one size down', down, state, ladder.school, units)] : []),
-      neighbour(ladder.pinned ? 'pinned' : 'chosen', state, state, ladder.school, units),
-      ...(up ? [neighbour('one size up', up, state, ladder.school, units)] : []),
+      ...(down ? [neighbour('one size down', down, state, units)] : []),
+      neighbour(ladder.kept ? 'as found' : ladder.pinned ? 'pinned' : 'chosen', state, state, units),
+      ...(up ? [neighbour('one size up', up, state, units)] : []),
     ],
     margins,
-    beside: `The ${side} would take ${other.ladder.proposed ? sizeName(other.ladder.school, other.ladder.proposed.size, other.ladder.proposed.legs) : 'no size in its table'} and ${round3(other.protection.ratingA)} A, governed by ${other.ladder.governs}.`,
+    beside: `The ${side} would take ${other.ladder.proposed ? choiceName(other.ladder.proposed) : 'no size in its table'} and ${round3(other.protection.ratingA)} A, governed by ${other.ladder.governs}.`,
     cautions: cautions.map((c) => `${c} ${COMES_FIRST}`),
   };
 }

@@ -1,14 +1,15 @@
 /** Sections of a circuit's working: current, length, conductor, drop, surge, protection, fault. */
 import type { CircuitResult } from '../circuitResult';
 import type { Bench } from '../conductor/evaluate';
-import { SEGMENT_JOINTS_OHM, deviceOhm } from '../conductor/circuitInput';
+import { SEGMENT_JOINTS_OHM } from '../conductor/circuitInput';
+import { deviceOhm } from '../rules/inline';
 import { makerAreaMm2 } from '../conductor/minimums';
 import { tauS } from '../conductor/duty';
 import { COPPER_PER_C, thumbCmilMm2, thumbMetricMm2 } from '../conductor/resistance';
 import { CHEMISTRY_SOURCE } from '../rules/chemistries';
-import { AWG_SOURCE, METRIC_SOURCE, findConductor } from '../rules/conductors';
+import { AWG_SOURCE, METRIC_SOURCE } from '../rules/conductors';
 import { DERATING_SOURCE } from '../rules/derating';
-import { round3, show, sizeName, type Kind, type Units } from '../quantity';
+import { choiceName, round3, show, sizeName, type Kind, type Units } from '../quantity';
 import type { Mark } from '../design';
 import type { WorkingLine, WorkingSection } from './types';
 
@@ -103,13 +104,12 @@ function conductorSection(b: Bench, result: CircuitResult, units: Units): Workin
   const { input } = b;
   const { ladder, state } = result.own;
   const { derating } = state.heat;
-  const conductor = findConductor(ladder.school, ladder.chosen.size);
-  if (!conductor) return { title: 'Conductor', lines: [] };
+  const { conductor } = state;
   const source = ladder.school === 'awg' ? AWG_SOURCE : METRIC_SOURCE;
   const place = input.places[state.heat.placeIndex]?.name ?? 'no place given';
   const column = conductor.ampacityA[derating.ratingC] ?? 0;
   const lines = [
-    line(`ampacity of ${sizeName(ladder.school, ladder.chosen.size, ladder.chosen.legs)} at ${derating.ratingC} °C`, state.heat.izA, 'A', {
+    line(`ampacity of ${choiceName(ladder.chosen)} at ${derating.ratingC} °C`, state.heat.izA, 'A', {
       formula: `${ladder.chosen.legs > 1 ? `${ladder.chosen.legs} × ` : ''}${n(column)} × ${n(derating.fAmbient)} × ${n(derating.fBundle)} × ${n(derating.fEnclosure)}`,
       source: `${source.ampacity}. Heat, bundle, enclosure: ${DERATING_SOURCE}. Ruled by ${place}, ${show(derating.ambientC, 'C', units)}`,
       breaks: state.heat.izA < state.heat.dutyA,
@@ -148,8 +148,8 @@ function dropSection(b: Bench, result: CircuitResult, units: Units): WorkingSect
   const { input } = b;
   const { state, ladder } = result.own;
   const { worst } = state.drop;
-  const conductor = findConductor(ladder.school, ladder.chosen.size);
-  if (!worst || !conductor) return { title: 'Drop at working current', lines: [] };
+  const { conductor } = state;
+  if (!worst) return { title: 'Drop at working current', lines: [] };
   const tap = input.taps[worst.tapIndex];
   const lines: WorkingLine[] = [
     line('copper out and back, hot', worst.segmentOhm - SEGMENT_JOINTS_OHM, 'ohm', {
@@ -183,6 +183,14 @@ function dropSection(b: Bench, result: CircuitResult, units: Units): WorkingSect
       breaks: worst.pct > worst.limitPct,
     }),
   );
+  const { legOpen } = state;
+  if (legOpen)
+    lines.push(
+      line('with one leg open', legOpen.pct, 'pct', {
+        formula: `the other ${ladder.chosen.legs - 1} at ${n(legOpen.legA)} A, good for ${n(legOpen.legIzA)} A each`,
+        breaks: !legOpen.passes,
+      }),
+    );
   if (input.workingA > 0) {
     const loopM = 2 * input.lengthM;
     const lostV = (input.systemV * worst.limitPct) / 100;
@@ -233,6 +241,9 @@ function protectionSection(b: Bench, units: Units): WorkingSection {
     lines: [
       ...p.lower.map((bound) => line('at least', bound.amps, 'A', { formula: bound.by })),
       ...(p.upper ? [line('at most', p.upper.amps, 'A', { formula: p.upper.by, mark: "maker's" as const })] : []),
+      ...(p.legs > 1
+        ? [line('devices', p.count, 'none', { formula: `${p.legs} legs, one at both ends of each: a fault in one leg is fed from both` })]
+        : []),
       line(`${p.familyName}${p.pinnedRating ? ', pinned' : ', next rating that carries load and surge'}`, p.ratingA, 'A', {
         source: `${family.source}; typical figures, the part's own sheet rules`,
         breaks: p.conflict !== null,

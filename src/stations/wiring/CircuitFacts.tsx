@@ -1,5 +1,5 @@
 'use client';
-import { DEVICE_KINDS, ENCLOSURES, INSULATIONS, setOp, SUPPLY_CLASSES, type Circuit } from '@/core/design';
+import { blankDevice, DEVICE_KINDS, ENCLOSURES, INSULATIONS, setOp, SUPPLY_CLASSES, type Circuit } from '@/core/design';
 import { DC_FAMILIES } from '@/core/rules/devices';
 import { useBoat, useFreshId, useStore } from '@/ui/boat/context';
 import { Choice, Figure, Tick } from '@/ui/field';
@@ -54,6 +54,13 @@ export function CircuitFacts({ circuit }: { circuit: Circuit }) {
         high={30}
         onChange={(v) => put('deviceAtM', v, 'place of the device')}
       />
+      {circuit.pin.size && circuit.pin.legs > 1 ? (
+        <Tick
+          label="device at both ends of each leg"
+          value={circuit.pin.ownDevices}
+          onChange={(v) => put('pin', { ...circuit.pin, ownDevices: v }, 'protection of the legs')}
+        />
+      ) : null}
       <Tick label="sheathed" value={circuit.sheathed} onChange={(v) => put('sheathed', v, 'sheath')} />
       <Choice
         label="also passes"
@@ -78,9 +85,9 @@ export function CircuitFacts({ circuit }: { circuit: Circuit }) {
       <Choice
         label="in line"
         value=""
-        options={['', ...DEVICE_KINDS]}
+        options={['' as const, ...DEVICE_KINDS]}
         names={{ '': 'add a device' }}
-        onChange={(kind) => kind && put('devices', [...circuit.devices, { id: freshId('d'), kind, ratingA: null, mohm: null }], 'devices')}
+        onChange={(kind) => kind && put('devices', [...circuit.devices, blankDevice(freshId('d'), kind)], 'devices')}
       />
       <p className="col-span-3 self-end text-quiet">
         {circuit.via.map((id) => (

@@ -1,6 +1,6 @@
 'use client';
 import type { Ladder } from '@/core';
-import { sizeName } from '@/core/quantity';
+import { choiceName, sizeName } from '@/core/quantity';
 import { CONDUCTORS } from '@/core/rules/conductors';
 import { CRITERION_WORDS } from './words';
 
@@ -17,9 +17,9 @@ export function LadderChart({ ladder, other }: { ladder: Ladder; other: string }
   const indexOf = (size: string) => sizes.findIndex((c) => c.size === size);
   const width = x(sizes.length) + 34;
   const height = TOP + rungs.length * ROW + 24;
-  const chosenAt = indexOf(ladder.chosen.size);
+  const chosenAt = ladder.chosen.school === ladder.school ? indexOf(ladder.chosen.size) : -1;
   const largest = sizes[sizes.length - 1]?.areaMm2 ?? 1;
-  const tone = ladder.pinned ? 'var(--copper)' : 'var(--verdigris)';
+  const tone = ladder.pinned || ladder.kept ? 'var(--copper)' : 'var(--verdigris)';
   const told = rungs
     .map(
       (r) =>
@@ -28,13 +28,7 @@ export function LadderChart({ ladder, other }: { ladder: Ladder; other: string }
     .join('; ');
   return (
     <figure className="overflow-x-auto" tabIndex={0} aria-label="Ladder of tests">
-      <svg
-        role="img"
-        aria-label={`Ladder. ${told}. Chosen ${sizeName(ladder.school, ladder.chosen.size, ladder.chosen.legs)}.`}
-        width={width}
-        height={height}
-        className="block"
-      >
+      <svg role="img" aria-label={`Ladder. ${told}. Chosen ${choiceName(ladder.chosen)}.`} width={width} height={height} className="block">
         <text x={0} y={TOP - 12} className="fill-faint text-[11px]">
           {ladder.school === 'awg' ? 'AWG' : 'mm²'}, copper to scale
         </text>
@@ -116,7 +110,7 @@ export function LadderChart({ ladder, other }: { ladder: Ladder; other: string }
           <>
             <line x1={x(chosenAt)} x2={x(chosenAt)} y1={TOP - 4} y2={height - 18} stroke={tone} strokeWidth={1.6} strokeDasharray="6 4" />
             <text x={x(chosenAt)} y={height - 4} textAnchor="middle" fill={tone} className="text-[11.5px] font-semibold">
-              {ladder.pinned ? 'pinned' : 'chosen'}
+              {ladder.kept ? 'as found' : ladder.pinned ? 'pinned' : 'chosen'}
               {ladder.chosen.legs > 1 ? ` ${ladder.chosen.legs} ×` : ''}
             </text>
           </>

@@ -2,7 +2,7 @@
 import type { CircuitResult } from '@/core';
 import type { Circuit, Design } from '@/core/design';
 import { findConductor } from '@/core/rules/conductors';
-import { bare, parseChoice, parseNumber, parseOptional, parseSize, round3, show, sizeName, unitOf } from '@/core/quantity';
+import { bare, choiceName, parseChoice, parseNumber, parseOptional, parseSize, round3, show, sizeName, unitOf } from '@/core/quantity';
 import type { Column } from '@/ui/sheet';
 import { CRITERION_WORDS } from './words';
 
@@ -100,12 +100,11 @@ export function circuitColumns(design: Design): Column<CircuitRow>[] {
       width: 82,
       mono: true,
       text: (r) => (r.pin.size ? `${r.pin.legs > 1 ? `${r.pin.legs}x` : ''}${sizeName(r.pin.size.school, r.pin.size.size)}` : ''),
-      show: (r) =>
-        r.result ? sizeName(r.result.own.ladder.school, r.result.own.ladder.chosen.size, r.result.own.ladder.chosen.legs) : '–',
-      tone: (r) => (r.result?.own.ladder.pinned ? 'pinned' : undefined),
+      show: (r) => (r.result ? choiceName(r.result.own.ladder.chosen) : '–'),
+      tone: (r) => (r.result?.own.ladder.pinned || r.result?.own.ladder.kept ? 'pinned' : undefined),
       sort: (r) => r.result?.own.state.areaMm2 ?? 0,
       write: (r, text) => {
-        if (text.trim() === '') return { ok: true, value: { pin: { ...r.pin, size: null, legs: 1 } } };
+        if (text.trim() === '') return { ok: true, value: { pin: { ...r.pin, size: null, legs: 1, ownDevices: false } } };
         const [, legs, rest] = /^(?:([1-4]) ?[x×] ?)?(.*)$/i.exec(text.trim()) ?? [];
         const parsed = parseSize(rest ?? '', units);
         if (!parsed.ok) return parsed;
