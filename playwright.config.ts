@@ -1,14 +1,5 @@
 import { defineConfig } from '@playwright/test';
-
-const quiet = [
-  '--no-sandbox',
-  '--disable-gpu',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-];
+import { chromiumOptions } from './scripts/lib.mjs';
 
 export default defineConfig({
   testDir: 'e2e',
@@ -21,7 +12,7 @@ export default defineConfig({
   globalSetup: './e2e/setup.ts',
   use: {
     viewport: { width: 1280, height: 800 },
-    launchOptions: { executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: quiet },
+    launchOptions: chromiumOptions,
     permissions: ['clipboard-read', 'clipboard-write'],
     trace: 'off',
   },

@@ -3,7 +3,7 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { answering, build, freePort, install, root, seed, serve } from './lib.mjs';
+import { answering, build, chromiumOptions, freePort, install, root, seed, serve } from './lib.mjs';
 
 install();
 build();
@@ -22,18 +22,7 @@ const median = (xs) => [...xs].sort((a, b) => a - b)[Math.floor(xs.length / 2)];
 try {
   await answering(`${url}/api/boats`);
   const made = await fetch(`${url}/api/boats?from=file`, { method: 'POST', body: script('--print') }).then((r) => r.json());
-  const browser = await chromium.launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-    args: [
-      '--no-sandbox',
-      '--disable-gpu',
-      '--disable-quic',
-      '--no-first-run',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-    ],
-  });
+  const browser = await chromium.launch(chromiumOptions);
 
   const shown = [];
   let scriptBytes = 0;

@@ -2,6 +2,7 @@ import type { ChildProcess, StdioOptions } from 'node:child_process';
 
 export const root: string;
 export const env: NodeJS.ProcessEnv;
+export const chromiumOptions: { executablePath: string; args: string[] };
 export function run(command: string, args: readonly string[], extra?: object): unknown;
 export function install(): void;
 export function build(): void;

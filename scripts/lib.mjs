@@ -9,6 +9,20 @@ export const root = dirname(dirname(fileURLToPath(import.meta.url)));
 export const env = { ...process.env, NEXT_TELEMETRY_DISABLED: '1', NODE_OPTIONS: process.env.NODE_OPTIONS ?? '' };
 const next = join(root, 'node_modules/next/dist/bin/next');
 
+/** Debian's Chromium, quiet and without a network of its own. */
+export const chromiumOptions = {
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+};
+
 /** Runs a command in the project, its output shown. Throws when it fails. */
 export const run = (command, args, extra = {}) => execFileSync(command, args, { cwd: root, stdio: 'inherit', env, ...extra });
 

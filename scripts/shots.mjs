@@ -2,7 +2,7 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { answering, build, freePort, install, root, seed, serve } from './lib.mjs';
+import { answering, build, chromiumOptions, freePort, install, root, seed, serve } from './lib.mjs';
 
 install();
 build();
@@ -24,10 +24,7 @@ const shots = [
 ];
 try {
   await answering(`${url}/api/boats`);
-  const browser = await chromium.launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu', '--no-first-run', '--disable-background-networking'],
-  });
+  const browser = await chromium.launch(chromiumOptions);
   for (const [name, path, click] of shots) {
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
     if (name.includes('night')) await context.addInitScript(() => localStorage.setItem('solenix-scheme', 'night'));

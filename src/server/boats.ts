@@ -8,6 +8,7 @@ import {
   readDesign,
   valueAt,
   VERSION,
+  type BoatSummary,
   type Conflict,
   type Design,
   type Edit,
@@ -17,17 +18,6 @@ import {
 import * as v from 'valibot';
 import type { Db } from './database';
 import { boats, edits } from './tables';
-
-export interface BoatSummary {
-  readonly id: string;
-  readonly name: string;
-  readonly revision: number;
-  readonly updatedAt: number;
-  readonly systemV: number;
-  readonly lengthM: number;
-  readonly loads: number;
-  readonly circuits: number;
-}
 
 /** One applied change, as every window of the boat is told of it. */
 export interface EditRecord {
@@ -81,6 +71,14 @@ export function listBoats(db: Db): BoatSummary[] {
 export function createBoat(db: Db, id: string, design: Design, now: number): void {
   db.insert(boats)
     .values({ id, name: design.boat.name, revision: 0, design: JSON.stringify(design), createdAt: now, updatedAt: now })
+    .run();
+}
+
+/** Puts a design in place of a boat's own before anyone has opened her. */
+export function replaceDesign(db: Db, id: string, design: Design): void {
+  db.update(boats)
+    .set({ design: JSON.stringify(design) })
+    .where(eq(boats.id, id))
     .run();
 }
 

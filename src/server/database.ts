@@ -23,5 +23,7 @@ export function openDatabase(folder: string, migrations = join(process.cwd(), 's
 
 const shared = globalThis as { solenixDb?: Db };
 
-/** The server's database, in SOLENIX_DATA or ./.data. */
-export const database = (): Db => (shared.solenixDb ??= openDatabase(process.env.SOLENIX_DATA ?? join(process.cwd(), '.data')));
+/** Where the database and the pictures stand: SOLENIX_DATA or ./.data. */
+export const dataFolder = (): string => process.env.SOLENIX_DATA ?? join(process.cwd(), '.data');
+
+export const database = (): Db => (shared.solenixDb ??= openDatabase(dataFolder()));

@@ -8,7 +8,7 @@ export const refuse = (status: number, message: string, problems: readonly ReadP
 type Body<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly response: Response };
 
 /** Requests from another site's page are refused: the browser sends an Origin, and it must be ours. */
-function foreign(request: Request): boolean {
+export function foreign(request: Request): boolean {
   const origin = request.headers.get('origin');
   if (!origin) return false;
   try {
@@ -18,26 +18,31 @@ function foreign(request: Request): boolean {
   }
 }
 
-/** Reads a body of at most so many bytes as text, giving up as soon as there are more. */
-export async function readText(request: Request, mostBytes: number): Promise<Body<string>> {
+/** Reads a body of at most so many bytes, giving up as soon as there are more. */
+export async function readBytes(request: Request, mostBytes: number): Promise<Body<Uint8Array>> {
   if (foreign(request)) return { ok: false, response: refuse(403, 'requests from other sites are refused') };
   const tooLarge = { ok: false as const, response: refuse(413, `that is larger than ${mostBytes / 1e6} MB, the most that is taken`) };
   if (Number(request.headers.get('content-length') ?? 0) > mostBytes) return tooLarge;
   const reader = request.body?.getReader();
-  if (!reader) return { ok: true, value: '' };
-  const decoder = new TextDecoder('utf-8');
-  let text = '';
+  if (!reader) return { ok: true, value: new Uint8Array() };
+  const parts: Uint8Array[] = [];
   let size = 0;
   for (;;) {
     const { done, value } = await reader.read();
-    if (done) return { ok: true, value: text + decoder.decode() };
+    if (done) return { ok: true, value: Buffer.concat(parts) };
     size += value.byteLength;
     if (size > mostBytes) {
       await reader.cancel();
       return tooLarge;
     }
-    text += decoder.decode(value, { stream: true });
+    parts.push(value);
   }
+}
+
+/** Reads such a body as text. */
+export async function readText(request: Request, mostBytes: number): Promise<Body<string>> {
+  const bytes = await readBytes(request, mostBytes);
+  return bytes.ok ? { ok: true, value: new TextDecoder('utf-8').decode(bytes.value) } : bytes;
 }
 
 /** Reads a JSON body through a schema. */

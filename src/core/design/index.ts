@@ -17,3 +17,4 @@ export {
 } from './edit';
 export { equal, share } from './share';
 export { asDecided, asFoundDesign } from './decided';
+export type { BoatSummary } from './summary';

@@ -2,18 +2,8 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import type { BoatSummary } from '@/core/design';
 import { parseNumber } from '@/core/quantity/parse';
-
-interface Boat {
-  readonly id: string;
-  readonly name: string;
-  readonly revision: number;
-  readonly updatedAt: number;
-  readonly systemV: number;
-  readonly lengthM: number;
-  readonly loads: number;
-  readonly circuits: number;
-}
 
 interface Refusal {
   readonly error: string;
@@ -25,7 +15,7 @@ const day = (at: number): string => new Date(at).toISOString().slice(0, 16).repl
 const MOST_BYTES = 4_000_000;
 
 /** All boats on file; a new one; one from a file. */
-export function Home({ boats }: { boats: readonly Boat[] }) {
+export function Home({ boats }: { boats: readonly BoatSummary[] }) {
   const router = useRouter();
   const [refusal, setRefusal] = useState<Refusal | null>(null);
   const [busy, setBusy] = useState(false);
@@ -72,7 +62,7 @@ export function Home({ boats }: { boats: readonly Boat[] }) {
       });
     await open('/api/boats?from=file', { method: 'POST', headers: { 'content-type': 'application/json' }, body: await file.text() });
   };
-  const putAway = async (boat: Boat) => {
+  const putAway = async (boat: BoatSummary) => {
     if (!(await ask(`/api/boats/${boat.id}`, { method: 'DELETE' }))) return;
     setGone(boat);
     router.refresh();

@@ -3,7 +3,9 @@ import * as v from 'valibot';
 import { blankDesign, BOUNDS, readDesignText } from '@/core/design';
 import { createBoat, listBoats } from '@/server/boats';
 import { database } from '@/server/database';
-import { guarded, readBody, readText, refuse } from '@/server/request';
+import { ARCHIVE_BYTES } from '@/server/archive';
+import { importArchive } from '@/server/importBoat';
+import { guarded, readBody, readBytes, refuse } from '@/server/request';
 
 const NewBoat = v.object({
   name: v.pipe(v.string(), v.trim(), v.minLength(1, 'a name is needed'), v.maxLength(BOUNDS.nameLength)),
@@ -15,14 +17,22 @@ const NewBoat = v.object({
 
 export const GET = () => guarded(() => Response.json(listBoats(database())));
 
-/** A new boat from a few figures (application/json), or from a design file (?from=file). */
+/** A new boat from a few figures (application/json), or from a design file or an archive (?from=file). */
 export const POST = (request: Request) =>
   guarded(async () => {
     const id = randomUUID();
     if (new URL(request.url).searchParams.get('from') === 'file') {
-      const text = await readText(request, BOUNDS.fileBytes);
-      if (!text.ok) return text.response;
-      const read = readDesignText(text.value);
+      const bytes = await readBytes(request, ARCHIVE_BYTES);
+      if (!bytes.ok) return bytes.response;
+      if (bytes.value[0] === 0x50 && bytes.value[1] === 0x4b) {
+        const made = await importArchive(database(), bytes.value, Date.now());
+        return made.ok
+          ? Response.json(made, { status: 201 })
+          : refuse(422, 'the archive was not taken; nothing was changed', made.problems);
+      }
+      if (bytes.value.byteLength > BOUNDS.fileBytes)
+        return refuse(413, `that is larger than ${BOUNDS.fileBytes / 1e6} MB, the most a design may be`);
+      const read = readDesignText(new TextDecoder().decode(bytes.value));
       if (!read.ok) return refuse(422, 'the file was not taken; nothing was changed', read.problems);
       createBoat(database(), id, read.design, Date.now());
       return Response.json({ id }, { status: 201 });

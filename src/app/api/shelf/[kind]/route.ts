@@ -1,0 +1,26 @@
+import * as v from 'valibot';
+import { database } from '@/server/database';
+import { guarded, readBody, refuse } from '@/server/request';
+import { isShelfKind, listShelf, putOnShelf, SHELF } from '@/server/shelf';
+
+type Context = { params: Promise<{ kind: string }> };
+const seen = v.nullable(v.pipe(v.number(), v.integer()));
+const Bodies = { card: v.object({ item: SHELF.card, seen }), house: v.object({ item: SHELF.house, seen }) };
+
+export const GET = (_: Request, { params }: Context) =>
+  guarded(async () => {
+    const { kind } = await params;
+    return isShelfKind(kind) ? Response.json(listShelf(database(), kind)) : refuse(404, 'there is no such shelf');
+  });
+
+/** Puts a new item on the shelf, or a changed one over the revision its author saw. */
+export const POST = (request: Request, { params }: Context) =>
+  guarded(async () => {
+    const { kind } = await params;
+    if (!isShelfKind(kind)) return refuse(404, 'there is no such shelf');
+    const body = await readBody(request, kind === 'card' ? Bodies.card : Bodies.house, 100_000);
+    if (!body.ok) return body.response;
+    const result = putOnShelf(database(), kind, body.value.item, body.value.seen, Date.now());
+    if (result.ok) return Response.json({ revision: result.revision });
+    return Response.json({ error: 'changed in another window', theirs: result.theirs }, { status: 409 });
+  });

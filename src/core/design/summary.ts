@@ -1,0 +1,12 @@
+/** A boat in the list of all. */
+export interface BoatSummary {
+  readonly id: string;
+  readonly name: string;
+  readonly revision: number;
+  /** Of the last edit, ms since 1970. */
+  readonly updatedAt: number;
+  readonly systemV: number;
+  readonly lengthM: number;
+  readonly loads: number;
+  readonly circuits: number;
+}

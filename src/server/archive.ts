@@ -1,0 +1,93 @@
+/** A boat and her pictures as one zip, out and in. What comes in is counted as it unfolds, and every picture is made anew. */
+import { strFromU8, strToU8, Unzip, UnzipInflate, zipSync, type Zippable } from 'fflate';
+import { BOUNDS, readDesignText, type Design, type ReadResult } from '@/core/design';
+
+export const ARCHIVE_BYTES = 120_000_000;
+const UNFOLDED_BYTES = 400_000_000;
+const DESIGN = 'design.json';
+
+export const photoName = (id: string): string => `photos/${id}.jpg`;
+
+/** @param bytesOf a picture's bytes; one that is missing is left out. */
+export function packBoat(design: Design, bytesOf: (photoId: string) => Uint8Array | null): Uint8Array {
+  const files: Zippable = { [DESIGN]: strToU8(JSON.stringify(design, null, 1)) };
+  for (const { id } of design.photos) {
+    const bytes = bytesOf(id);
+    if (bytes) files[photoName(id)] = [bytes, { level: 0 }];
+  }
+  return zipSync(files);
+}
+
+export type Unfolded =
+  { readonly ok: true; readonly files: ReadonlyMap<string, Uint8Array> } | { readonly ok: false; readonly message: string };
+
+/**
+ * Unfolds the wanted files of a zip, counting what really comes out: a small file that would fill the memory is given up.
+ * @param wanted by name; what is not wanted is skipped unread.
+ */
+export function unfold(zip: Uint8Array, wanted: (name: string) => boolean, mostBytes: number, mostFiles = 2000): Unfolded {
+  const files = new Map<string, Uint8Array>();
+  let total = 0;
+  let refused: string | null = null;
+  const reader = new Unzip((file) => {
+    if (refused || !wanted(file.name)) return;
+    if (files.size >= mostFiles) refused = `it holds more than ${mostFiles} files`;
+    const parts: Uint8Array[] = [];
+    let size = 0;
+    file.ondata = (error, part, last) => {
+      if (error) refused = 'it is damaged';
+      if (refused) return file.terminate();
+      total += part.byteLength;
+      size += part.byteLength;
+      if (total > mostBytes) {
+        refused = `it unfolds to more than ${mostBytes / 1e6} MB`;
+        return file.terminate();
+      }
+      parts.push(part);
+      if (!last) return;
+      const whole = new Uint8Array(size);
+      let at = 0;
+      for (const p of parts) {
+        whole.set(p, at);
+        at += p.byteLength;
+      }
+      files.set(file.name, whole);
+    };
+    file.start();
+  });
+  reader.register(UnzipInflate);
+  try {
+    for (let at = 0; at < zip.byteLength && !refused; at += 16_384)
+      reader.push(zip.subarray(at, at + 16_384), at + 16_384 >= zip.byteLength);
+  } catch {
+    refused ??= 'it is damaged';
+  }
+  return refused ? { ok: false, message: refused } : { ok: true, files };
+}
+
+export type Unpacked =
+  { readonly ok: true; readonly design: Design; readonly photos: ReadonlyMap<string, Uint8Array> } | (ReadResult & { readonly ok: false });
+
+/** Reads such a zip. Pictures are raw bytes still: not to be kept before they are re-encoded. */
+export function unpackBoat(zip: Uint8Array): Unpacked {
+  const refuse = (message: string): Unpacked => ({ ok: false, problems: [{ where: 'the archive', message }] });
+  const unfolded = unfold(
+    zip,
+    (name) => name === DESIGN || /^photos\/[A-Za-z0-9_-]{1,40}\.jpg$/.test(name),
+    UNFOLDED_BYTES,
+    BOUNDS.photos + 1,
+  );
+  if (!unfolded.ok) return refuse(unfolded.message);
+  const text = unfolded.files.get(DESIGN);
+  if (!text) return refuse(`there is no ${DESIGN} in it`);
+  if (text.byteLength > BOUNDS.fileBytes) return refuse(`its ${DESIGN} is larger than ${BOUNDS.fileBytes / 1e6} MB`);
+  const read = readDesignText(strFromU8(text));
+  if (!read.ok) return read;
+  const photos = new Map(
+    read.design.photos.flatMap(({ id }) => {
+      const bytes = unfolded.files.get(photoName(id));
+      return bytes ? [[id, bytes] as const] : [];
+    }),
+  );
+  return { ok: true, design: read.design, photos };
+}

@@ -1,0 +1,119 @@
+/** The firm's shelf: equipment cards and sets of house rules, kept once for every boat. A stale change is answered, never merged silently. */
+import { and, asc, eq } from 'drizzle-orm';
+import * as v from 'valibot';
+import { CardSchema, cardOps, loadsBehind, type Card } from '@/core/library/cards';
+import { HouseSetSchema, type HouseSet } from '@/core/rules/houseSets';
+import { editBoat, listBoats, openBoat, type EditResult } from './boats';
+import type { Db } from './database';
+import { shelf } from './tables';
+
+export const SHELF = { card: CardSchema, house: HouseSetSchema } as const;
+export type ShelfKind = keyof typeof SHELF;
+interface Bodies {
+  readonly card: Card;
+  readonly house: HouseSet;
+}
+
+export interface OnShelf<K extends ShelfKind> {
+  readonly revision: number;
+  readonly item: Bodies[K];
+}
+
+export const isShelfKind = (kind: string): kind is ShelfKind => Object.hasOwn(SHELF, kind);
+
+const where = (kind: ShelfKind, id: string) => and(eq(shelf.kind, kind), eq(shelf.id, id));
+
+/** A stored body through its schema, which fills in what an older one did not have. */
+const read = <K extends ShelfKind>(kind: K, body: string): Bodies[K] =>
+  v.parse(SHELF[kind] as unknown as v.GenericSchema<unknown, Bodies[K]>, JSON.parse(body));
+
+export const listShelf = <K extends ShelfKind>(db: Db, kind: K): OnShelf<K>[] =>
+  db
+    .select()
+    .from(shelf)
+    .where(eq(shelf.kind, kind))
+    .orderBy(asc(shelf.name))
+    .all()
+    .map((row) => ({ revision: row.revision, item: read(kind, row.body) }));
+
+export function fromShelf<K extends ShelfKind>(db: Db, kind: K, id: string): OnShelf<K> | null {
+  const row = db.select().from(shelf).where(where(kind, id)).get();
+  return row ? { revision: row.revision, item: read(kind, row.body) } : null;
+}
+
+export type ShelfResult<K extends ShelfKind> =
+  { readonly ok: true; readonly revision: number } | { readonly ok: false; readonly theirs: OnShelf<K> | null };
+
+/** Puts an item on the shelf. @param seen revision the author had before them; null for a new one. */
+export function putOnShelf<K extends ShelfKind>(db: Db, kind: K, item: Bodies[K], seen: number | null, now: number): ShelfResult<K> {
+  return db.transaction(
+    (tx) => {
+      const inner = tx as unknown as Db;
+      const there = fromShelf(inner, kind, item.id);
+      if ((there?.revision ?? null) !== seen) return { ok: false, theirs: there };
+      const revision = (seen ?? 0) + 1;
+      const row = { kind, id: item.id, name: item.name, revision, body: JSON.stringify(item), updatedAt: now };
+      inner
+        .insert(shelf)
+        .values(row)
+        .onConflictDoUpdate({ target: [shelf.kind, shelf.id], set: row })
+        .run();
+      return { ok: true, revision };
+    },
+    { behavior: 'immediate' },
+  );
+}
+
+/** Takes an item off; what it was is returned, so that it can be put back. */
+export function takeOffShelf<K extends ShelfKind>(db: Db, kind: K, id: string): OnShelf<K> | null {
+  const there = fromShelf(db, kind, id);
+  if (there) db.delete(shelf).where(where(kind, id)).run();
+  return there;
+}
+
+/** Cards of a file: new ones are added, known ones replaced. All or none. @returns how many of each. */
+export function putCards(db: Db, cards: readonly Card[], now: number): { readonly added: number; readonly replaced: number } {
+  return db.transaction(
+    (tx) => {
+      const inner = tx as unknown as Db;
+      let added = 0;
+      for (const card of cards) {
+        const there = fromShelf(inner, 'card', card.id);
+        if (!there) added++;
+        putOnShelf(inner, 'card', card, there?.revision ?? null, now);
+      }
+      return { added, replaced: cards.length - added };
+    },
+    { behavior: 'immediate' },
+  );
+}
+
+export interface Affected {
+  readonly boatId: string;
+  readonly boat: string;
+  readonly loads: readonly string[];
+}
+
+/** Boats whose loads came from a card and say something else. */
+export const boatsBehind = (db: Db, card: Card): Affected[] =>
+  listBoats(db).flatMap(({ id, name }) => {
+    const boat = openBoat(db, id);
+    const loads = boat ? loadsBehind(boat.design, card).map((l) => l.name) : [];
+    return loads.length > 0 ? [{ boatId: id, boat: name, loads }] : [];
+  });
+
+/** Brings the chosen boats' loads to what the card says, each as one edit that can be taken back aboard. */
+export function applyCard(
+  db: Db,
+  card: Card,
+  boatIds: readonly string[],
+  editId: (boatId: string) => string,
+  now: number,
+): { readonly boatId: string; readonly result: EditResult }[] {
+  return boatIds.flatMap((boatId) => {
+    const boat = openBoat(db, boatId);
+    const ops = boat ? cardOps(boat.design, card) : [];
+    if (ops.length === 0) return [];
+    return [{ boatId, result: editBoat(db, boatId, { id: editId(boatId), label: `card ${card.name}`.slice(0, 200), ops }, false, now) }];
+  });
+}
