@@ -39,3 +39,38 @@ export function dutyFraction(duty: Duty | null, areaMm2: number): number {
 /** The steady current, A, whose temperature equals the duty's peak. */
 export const dutyEquivalentA = (currentA: number, duty: Duty | null, areaMm2: number): number =>
   currentA * Math.sqrt(dutyFraction(duty, areaMm2));
+
+export interface DutyPoint {
+  readonly s: number;
+  /** Conductor temperature as it comes and goes, and were the current continuous from the start, degC. */
+  readonly dutyC: number;
+  readonly steadyC: number;
+}
+
+/**
+ * Conductor temperature through a duty, from ambient: exponentials of the one time constant, exact at the points given.
+ * @param riseC rise of the same current for ever, degC.
+ * @param most points at most; the switching moments are always among them for duties of up to 40 cycles.
+ */
+export function dutyTrace(duty: Duty, areaMm2: number, ambientC: number, riseC: number, most = 240): DutyPoint[] {
+  const tau = tauS(areaMm2);
+  const cycles = Math.min(duty.repeats, 40);
+  const per = Math.max(2, Math.floor(most / (2 * cycles)));
+  const out: DutyPoint[] = [{ s: 0, dutyC: ambientC, steadyC: ambientC }];
+  let now = 0;
+  let above = 0;
+  const stretch = (lengthS: number, to: number) => {
+    const from = above;
+    for (let i = 1; i <= per; i++) {
+      const t = (lengthS * i) / per;
+      above = to + (from - to) * Math.exp(-t / tau);
+      out.push({ s: now + t, dutyC: ambientC + above, steadyC: ambientC + riseC * (1 - Math.exp(-(now + t) / tau)) });
+    }
+    now += lengthS;
+  };
+  for (let i = 0; i < cycles; i++) {
+    stretch(duty.onS, riseC);
+    if (duty.restS > 0) stretch(duty.restS, 0);
+  }
+  return out;
+}

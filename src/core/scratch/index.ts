@@ -1,0 +1,2 @@
+export { readScratch, type ScratchRead, type ScratchReading } from './read';
+export { scratch, scratchLoad, type ScratchAnswer, type ScratchResult } from './answer';
