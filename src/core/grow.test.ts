@@ -1,0 +1,46 @@
+import { withLoad, bareBoat } from './testing';
+import { whatIfItGrows } from './grow';
+import type { Design } from './design';
+
+const boat = (to: object = {}, lengthM = 5): Design =>
+  withLoad(bareBoat('metric'), { rating: 60, placeId: 'saloon', supply: 'house switch', ...to }, lengthM);
+const lineOf = (design: Design, growth: Parameters<typeof whatIfItGrows>[1], id = 'c-x') =>
+  whatIfItGrows(design, growth).find((l) => l.circuitId === id);
+
+test('a little more passes still, and the figures before and after are told', () => {
+  const line = lineOf(boat(), { load: { id: 'x', by: 1.05 } });
+  expect(line).toMatchObject({ verdict: 'passes still', failing: [] });
+  expect((line?.afterA ?? 0) / (line?.beforeA ?? 1)).toBeCloseTo(1.05, 9);
+});
+test('four times as much fails what stands, and what it would take is told', () => {
+  const line = lineOf(boat(), { load: { id: 'x', by: 4 } });
+  expect(line?.verdict).toBe('fails now');
+  expect(line?.failing).toContain('device');
+  expect(line?.wantsA).toBeGreaterThan(line?.deviceA ?? 0);
+});
+test('what is shared upstream is tested too', () =>
+  expect(whatIfItGrows(boat(), { load: { id: 'x', by: 4 } }).map((l) => l.circuitId)).toEqual(expect.arrayContaining(['c-main', 'c-x'])));
+test('what it does not touch is not listed', () =>
+  expect(whatIfItGrows(boat(), { load: { id: 'x', by: 2 } }).map((l) => l.circuitId)).not.toContain('c-feed'));
+test('a longer run, taped or only estimated', () => {
+  expect(lineOf(boat({ critical: true }), { run: { circuitId: 'c-x', by: 6 } })?.failing).toContain('drop');
+  const estimated = boat({ critical: true });
+  const untaped = { ...estimated, circuits: estimated.circuits.map((c) => ({ ...c, taps: c.taps.map((t) => ({ ...t, tapedM: null })) })) };
+  expect(lineOf(untaped, { run: { circuitId: 'c-x', by: 30 } })?.failing).toContain('drop');
+});
+test('shrunk, what stands is larger than needed', () =>
+  expect(lineOf(boat({ rating: 600 }), { load: { id: 'x', by: 0.2 } })?.verdict).toBe('larger than needed'));
+test('a pin that fails today is told as failing before', () => {
+  const design = boat({ rating: 240 });
+  const pinned = {
+    ...design,
+    circuits: design.circuits.map((c) =>
+      c.id === 'c-x' ? { ...c, pin: { ...c.pin, size: { school: 'metric' as const, size: '0.75' } } } : c,
+    ),
+  };
+  expect(lineOf(pinned, { load: { id: 'x', by: 1.1 } })?.verdict).toBe('failed before');
+});
+test('everything at once grows the main by as much', () => {
+  const line = lineOf(boat(), { everything: 1.2 }, 'c-main');
+  expect((line?.afterA ?? 0) / (line?.beforeA ?? 1)).toBeCloseTo(1.2, 9);
+});
