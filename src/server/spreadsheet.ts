@@ -1,6 +1,7 @@
 /** Rows of text from whatever spreadsheet file a person has: XLSX, or CSV in any usual encoding and with any usual separator. */
 import Papa from 'papaparse';
 import readExcelFile from 'read-excel-file/node';
+import { restored } from '@/core/format/csv';
 import { unfold } from './archive';
 
 export const SHEET_BYTES = 8_000_000;
@@ -43,11 +44,8 @@ function cellText(cell: unknown): string {
   return typeof cell === 'string' || typeof cell === 'boolean' ? String(cell) : '';
 }
 
-/** Our own CSV guards cells a spreadsheet would run as formulas with an apostrophe; it comes off again here. */
-const unguarded = (text: string): string => (/^'[=+\-@\t\r]/.test(text) ? text.slice(1) : text);
-
 function sheetOf(name: string, rows: readonly (readonly unknown[])[]): TableSheet {
-  const cut = rows.map((row) => row.map((cell) => unguarded(cellText(cell)).trim()));
+  const cut = rows.map((row) => row.map((cell) => restored(cellText(cell)).trim()));
   return { name, rows: cut.filter((row) => row.some((cell) => cell !== '')) };
 }
 

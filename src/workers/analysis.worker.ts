@@ -5,16 +5,34 @@ import {
   circuitWorking,
   createMemory,
   cutList,
+  listsOf,
+  whatIfItGrows,
   loadWorking,
   needWorking,
   type Analysis,
   type CircuitResult,
   type CutList,
+  type Finding,
+  type Growth,
+  type GrowthLine,
+  type Lists,
   type Working,
 } from '@/core';
-import { share, type Design } from '@/core/design';
+import { benchOf } from '@/core/circuitResult';
+import { dutyTrace, type DutyPoint } from '@/core/conductor/duty';
+import { asDecided, asFoundDesign, share, type Design } from '@/core/design';
 
 export type Selected = { readonly kind: 'circuit' | 'load' | 'need'; readonly id: string };
+
+export interface DutyChart {
+  readonly points: readonly DutyPoint[];
+  readonly ratingC: number;
+  readonly peakC: number;
+  /** For ever at this current, degC. */
+  readonly steadyC: number;
+  readonly amps: number;
+  readonly equalA: number;
+}
 
 /** An analysis with only the circuits that differ from the last one sent. */
 export interface Update {
@@ -47,7 +65,28 @@ const api = {
     if (selected.kind === 'load') return loadWorking(design, analysis, selected.id, units) ?? null;
     return needWorking(design, analysis, selected.id, units);
   },
-  cutList: (): CutList | null => (design && analysis ? cutList(design, analysis.circuits) : null),
+  cutList: (): CutList | null => (design && analysis ? cutList(asDecided(design), analysis.circuits) : null),
+  lists: (): Lists | null => (design && analysis ? listsOf(design, analysis.circuits) : null),
+  /** What would be found in the boat as she was found. */
+  before: (): readonly Finding[] | null => (design ? analyse(asFoundDesign(design)).findings : null),
+  grow: (growth: Growth): readonly GrowthLine[] | null => (design ? whatIfItGrows(design, growth) : null),
+  /** Temperature through the duty of a circuit's conductor; null where its load runs on and on. */
+  duty(circuitId: string): DutyChart | null {
+    const result = analysis?.circuits.find((c) => c.id === circuitId);
+    const b = result && benchOf(result);
+    if (!result || !b?.input.duty) return null;
+    const { state } = result.own;
+    const { derating, izA } = state.heat;
+    const steadyC = derating.ambientC + (derating.ratingC - derating.ambientC) * (b.designA / izA) ** 2;
+    return {
+      points: dutyTrace(b.input.duty, state.conductor.areaMm2, derating.ambientC, steadyC - derating.ambientC),
+      ratingC: derating.ratingC,
+      peakC: state.heat.tempC,
+      steadyC,
+      amps: b.designA,
+      equalA: state.heat.dutyA,
+    };
+  },
 };
 
 export type AnalysisApi = typeof api;

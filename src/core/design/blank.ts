@@ -114,6 +114,7 @@ export const blankPanel = (id: string, name: string, kind: Panel['kind'], placeI
   maxTotalA: null,
   maxWayA: null,
   stud: kind === 'bus' ? 'M8' : 'M6',
+  pitchMm: 20,
 });
 
 export const UNPINNED: Circuit['pin'] = { size: null, legs: 1, family: null, ratingA: null, ownDevices: false };

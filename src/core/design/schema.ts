@@ -158,6 +158,8 @@ const PanelSchema = v.object({
   maxTotalA: v.nullable(between(1, 2000)),
   maxWayA: v.nullable(between(1, 1000)),
   stud: oneOf(STUDS.map((s) => s.metric)),
+  /** From the middle of one way to the next, mm: the pitch of its legend strip. */
+  pitchMm: later(between(6, 80), 20),
 });
 
 const DeviceSchema = v.object({

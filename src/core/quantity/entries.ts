@@ -1,7 +1,8 @@
 /** Entries with a small grammar of their own: a maker's wire table, a duty, a conductor size. */
-import type { Load, WireRule } from '../design/schema';
+import type { FoundFault, Load, WireRule } from '../design/schema';
+import { conditionOf, CONDITIONS } from '../rules/conditions';
 import { findConductor } from '../rules/conductors';
-import { parseNumber, type Parsed } from './parse';
+import { parseChoice, parseNumber, type Parsed } from './parse';
 import { show, sizeName, type Units } from './units';
 
 /** "6 mm² to 3 m; 10 mm² to 5 m", or "10 AWG" for any length. */
@@ -59,4 +60,58 @@ export function parseDuty(text: string): Parsed<Load['duty']> {
   const duty = { onS: Number(match[1]), restS: Number(match[2]), repeats: Number(match[3] ?? 1) };
   const fits = duty.onS >= 0.1 && duty.onS <= 36000 && duty.restS <= 36000 && duty.repeats >= 1 && duty.repeats <= 1000;
   return fits ? { ok: true, value: duty } : { ok: false, message: 'up to 36000 s on and off, up to 1000 times' };
+}
+
+/** "green copper 12 mΩ; no label": conditions by name, with the resistance measured where it was. */
+export const showFaults = (faults: readonly FoundFault[]): string =>
+  faults.map((f) => `${conditionOf(f.kind)?.name ?? f.kind}${f.mohm === null ? '' : ` ${f.mohm} mΩ`}`).join('; ');
+
+/** @param freshId makes an id for a condition that is new. */
+export function parseFaults(text: string, before: readonly FoundFault[], freshId: () => string): Parsed<FoundFault[]> {
+  const faults: FoundFault[] = [];
+  for (const part of text
+    .split(';')
+    .map((p) => p.trim())
+    .filter(Boolean)) {
+    const [, name = part, measured] = /^(.*?)(?: +(\d+(?:[.,]\d+)?) ?m(?:Ω|ohm)?)?$/i.exec(part) ?? [];
+    const chosen = parseChoice(
+      name,
+      CONDITIONS.map((c) => c.name),
+    );
+    const condition = chosen.ok ? CONDITIONS.find((c) => c.name === chosen.value) : undefined;
+    if (!condition) return { ok: false, message: `"${name}" is none of: ${CONDITIONS.map((c) => c.name).join('; ')}` };
+    const mohm = measured === undefined ? null : Number(measured.replace(',', '.'));
+    if (mohm !== null && !(mohm <= 10_000)) return { ok: false, message: 'a resistance of 10 000 mΩ at most is taken' };
+    faults.push({ id: before.find((f) => f.kind === condition.id)?.id ?? freshId(), kind: condition.id, mohm });
+  }
+  return faults.length > 12 ? { ok: false, message: 'at most 12 conditions are taken' } : { ok: true, value: faults };
+}
+
+/** "to 60 W; Galley, Saloon": how far candidates may go and where else they may stand. Empty: the equipment is chosen. */
+export const showRange = (load: Pick<Load, 'range' | 'ratingBy'>, placeName: (id: string) => string): string =>
+  load.range
+    ? `to ${load.range.toRating} ${load.ratingBy}${load.range.placeIds.length > 0 ? `; ${load.range.placeIds.map(placeName).join(', ')}` : ''}`
+    : '';
+
+export function parseRange(
+  text: string,
+  load: Pick<Load, 'ratingBy'>,
+  places: readonly { readonly id: string; readonly name: string }[],
+): Parsed<Load['range']> {
+  if (text.trim() === '') return { ok: true, value: null };
+  const meant = `to 60 ${load.ratingBy}, or to 60 ${load.ratingBy}; Galley, Saloon is meant; empty once it is chosen`;
+  const match = /^(?:to )?(\d+(?:[.,]\d+)?) ?([wa])?(?:; ?(.*))?$/i.exec(text.trim());
+  if (!match || (match[2] && match[2].toUpperCase() !== load.ratingBy)) return { ok: false, message: meant };
+  const toRating = Number((match[1] ?? '').replace(',', '.'));
+  if (!(toRating <= 100_000)) return { ok: false, message: 'at most 100000' };
+  const placeIds: string[] = [];
+  for (const name of (match[3] ?? '')
+    .split(',')
+    .map((p) => p.trim())
+    .filter(Boolean)) {
+    const place = places.find((p) => p.name.toLowerCase() === name.toLowerCase());
+    if (!place) return { ok: false, message: `there is no place "${name}"` };
+    placeIds.push(place.id);
+  }
+  return placeIds.length > 8 ? { ok: false, message: 'at most 8 places are taken' } : { ok: true, value: { toRating, placeIds } };
 }

@@ -2,12 +2,16 @@
 import { useState } from 'react';
 import { addOp, blankPlace, BOUNDS, setOp, type Point } from '@/core/design';
 import { useBoat, useFreshId, useStore } from '@/ui/boat/context';
+import { Views } from '@/ui/views/Views';
+import { AsFound } from './AsFound';
 import { BankFacts } from './BankFacts';
 import { BoatDrawing, type Thing } from './BoatDrawing';
 import { BoatFacts } from './BoatFacts';
+import { Gallery } from './Gallery';
 import { HouseFacts } from './HouseFacts';
 import { PlaceFacts } from './PlaceFacts';
 
+const VIEWS = ['the boat', 'as found', 'pictures'] as const;
 const SHEETS = ['boat', 'places', 'bank', 'house rules'] as const;
 type SheetName = (typeof SHEETS)[number];
 
@@ -16,6 +20,7 @@ export default function Survey() {
   const store = useStore();
   const freshId = useFreshId();
   const [showing, setShowing] = useState<SheetName>('boat');
+  const [view, setView] = useState<(typeof VIEWS)[number]>('the boat');
   const [thing, setThing] = useState<Thing | null>(null);
   const select = (next: Thing) => {
     setThing(next);
@@ -36,12 +41,34 @@ export default function Survey() {
     store.edit('add a place', [addOp(design, 'places', place)]);
     select({ kind: 'place', id: place.id });
   };
+  const head = (
+    <div className="flex flex-none items-baseline gap-4 px-4 pt-[10px] pb-1">
+      <h1 className="text-[18px] font-bold">Survey</h1>
+      <Views views={VIEWS} showing={view} onShow={setView} />
+    </div>
+  );
+  if (view === 'as found')
+    return (
+      <div className="flex h-full flex-col">
+        {head}
+        <AsFound />
+      </div>
+    );
+  if (view === 'pictures')
+    return (
+      <div className="flex h-full flex-col">
+        {head}
+        <Gallery />
+      </div>
+    );
   return (
     <div className="flex h-full">
-      <div className="min-w-0 flex-1 overflow-auto px-4 py-[10px]">
-        <h1 className="text-[18px] font-bold">Survey</h1>
-        <p className="mb-2 text-quiet">Drag a place, or a load shown beside it; runs are measured anew. Arrows move what is focused.</p>
-        <BoatDrawing design={design} selected={thing} onSelect={select} onMove={move} />
+      <div className="flex min-w-0 flex-1 flex-col">
+        {head}
+        <div className="min-h-0 flex-1 overflow-auto px-4">
+          <p className="mb-2 text-quiet">Drag a place, or a load shown beside it; runs are measured anew. Arrows move what is focused.</p>
+          <BoatDrawing design={design} selected={thing} onSelect={select} onMove={move} />
+        </div>
       </div>
       <div className="flex w-[292px] flex-none flex-col border-l border-line">
         <div role="tablist" aria-label="What to enter" className="flex flex-none gap-4 border-b border-line px-4 pt-3">

@@ -1,5 +1,5 @@
 'use client';
-import { blankDevice, DEVICE_KINDS, ENCLOSURES, INSULATIONS, setOp, SUPPLY_CLASSES, type Circuit } from '@/core/design';
+import { ENCLOSURES, INSULATIONS, setOp, SUPPLY_CLASSES, type Circuit } from '@/core/design';
 import { DC_FAMILIES } from '@/core/rules/devices';
 import { useBoat, useFreshId, useStore } from '@/ui/boat/context';
 import { Choice, Figure, Tick } from '@/ui/field';
@@ -82,14 +82,7 @@ export function CircuitFacts({ circuit }: { circuit: Circuit }) {
         }}
         onChange={tap}
       />
-      <Choice
-        label="in line"
-        value=""
-        options={['' as const, ...DEVICE_KINDS]}
-        names={{ '': 'add a device' }}
-        onChange={(kind) => kind && put('devices', [...circuit.devices, blankDevice(freshId('d'), kind)], 'devices')}
-      />
-      <p className="col-span-3 self-end text-quiet">
+      <p className="col-span-4 self-end text-quiet">
         {circuit.via.map((id) => (
           <button
             key={id}
@@ -107,43 +100,6 @@ export function CircuitFacts({ circuit }: { circuit: Circuit }) {
             via {design.places.find((p) => p.id === id)?.name} ×
           </button>
         ))}
-        {circuit.devices.map((d) => (
-          <span key={d.id} className="mr-4 whitespace-nowrap">
-            {d.kind}{' '}
-            <input
-              className="box reading w-[52px] text-right"
-              aria-label={`Rating of ${d.kind}, A`}
-              placeholder="A"
-              defaultValue={d.ratingA ?? ''}
-              onBlur={(e) => {
-                const amps = Number(e.target.value.replace(',', '.'));
-                const ratingA = e.target.value.trim() !== '' && amps >= 0.1 && amps <= 2000 ? amps : null;
-                if (ratingA !== d.ratingA)
-                  put(
-                    'devices',
-                    circuit.devices.map((x) => (x.id === d.id ? { ...x, ratingA } : x)),
-                    'device rating',
-                  );
-              }}
-            />{' '}
-            A{' '}
-            <button
-              type="button"
-              className="plain"
-              aria-label={`Remove ${d.kind}`}
-              onClick={() =>
-                put(
-                  'devices',
-                  circuit.devices.filter((x) => x.id !== d.id),
-                  'devices',
-                )
-              }
-            >
-              ×
-            </button>
-          </span>
-        ))}
-        {circuit.note ? <i>{circuit.note}</i> : null}
       </p>
     </div>
   );

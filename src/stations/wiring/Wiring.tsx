@@ -1,17 +1,26 @@
 'use client';
 import { DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent, type DragMoveEvent } from '@dnd-kit/core';
+import dynamic from 'next/dynamic';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { addOp, blankCircuit, dropOp, setOp, type Circuit, type Op } from '@/core/design';
 import { proposeCircuits } from '@/core/network/propose';
 import { show } from '@/core/quantity';
 import { useAnalysis, useBoat, useFreshId, useSelected, useStore, useWorking } from '@/ui/boat/context';
 import { opsOf, Sheet, type Change } from '@/ui/sheet';
+import { Views } from '@/ui/views/Views';
 import { CircuitFacts } from './CircuitFacts';
 import { circuitColumns, type CircuitRow } from './columns';
 import { LadderChart } from './LadderChart';
+import { DeviceList } from './DeviceList';
+import { Grow } from './Grow';
 import { Panels } from './Panels';
+import { Routes } from './Routes';
+import { Switches } from './Switches';
 import { TapList } from './TapList';
 import { withoutTap, withTap } from './taps';
+
+const VIEWS = ['circuits', 'panels', 'switches', 'routes'] as const;
+const DutyChart = dynamic(() => import('./DutyChart'), { ssr: false });
 
 /** The circuit row under a point of the screen. */
 const rowUnder = (x: number, y: number): HTMLElement | null =>
@@ -33,7 +42,7 @@ export default function Wiring() {
   const [selected, select] = useSelected();
   const working = useWorking();
   const [filter, setFilter] = useState('');
-  const [showing, setShowing] = useState<'circuits' | 'panels'>('circuits');
+  const [showing, setShowing] = useState<(typeof VIEWS)[number]>('circuits');
   const over = useRef<HTMLElement | null>(null);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }));
 
@@ -61,6 +70,8 @@ export default function Wiring() {
 
   const circuit = selected?.kind === 'circuit' ? design.circuits.find((c) => c.id === selected.id) : undefined;
   const result = circuit && analysis.circuits.find((r) => r.id === circuit.id);
+  const only = circuit?.taps.length === 1 ? design.loads.find((l) => l.id === circuit.taps[0]?.serves.id) : undefined;
+  const brief = only?.duty ? `${only.duty.onS} s on, ${only.duty.restS} s rest, ${only.duty.repeats} times` : null;
   const loose = analysis.loads.filter((l) => l.circuitId === null).length;
 
   const propose = () => {
@@ -156,17 +167,7 @@ export default function Wiring() {
           <span className="text-quiet">
             {design.circuits.length} circuits, {show(total, 'm', design.boat)} of conductor
           </span>
-          {(['circuits', 'panels'] as const).map((tab) => (
-            <button
-              key={tab}
-              type="button"
-              aria-pressed={showing === tab}
-              className={showing === tab ? 'border-b-2 border-verdigris font-semibold' : 'plain'}
-              onClick={() => setShowing(tab)}
-            >
-              {tab}
-            </button>
-          ))}
+          <Views views={VIEWS} showing={showing} onShow={setShowing} />
           <input
             className="box ml-auto w-[120px]"
             placeholder="filter"
@@ -183,6 +184,10 @@ export default function Wiring() {
         </div>
         {showing === 'panels' ? (
           <Panels />
+        ) : showing === 'switches' ? (
+          <Switches />
+        ) : showing === 'routes' ? (
+          <Routes />
         ) : (
           <>
             {design.circuits.length === 0 ? (
@@ -222,6 +227,9 @@ export default function Wiring() {
                 <div className="mt-2 border-t border-line pt-1">
                   <TapList circuit={circuit} result={result} onMove={move} />
                   <CircuitFacts key={circuit.id} circuit={circuit} />
+                  <DeviceList key={`${circuit.id}-devices`} circuit={circuit} />
+                  {brief ? <DutyChart circuitId={circuit.id} duty={brief} /> : null}
+                  <Grow key={`${circuit.id}-grow`} result={result} />
                 </div>
               </section>
             ) : null}

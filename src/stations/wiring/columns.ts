@@ -154,6 +154,21 @@ export function circuitColumns(design: Design): Column<CircuitRow>[] {
       tone: (r) => ((r.result?.own.state.failing.length ?? 0) > 0 ? 'breaks' : 'quiet'),
     },
     {
+      key: 'way',
+      title: 'way',
+      hint: 'Its place in the panel; empty: the first that is free',
+      width: 42,
+      align: 'right',
+      mono: true,
+      text: (r) => (r.way === null ? '' : String(r.way)),
+      show: (r) => (r.way === null ? '·' : String(r.way)),
+      sort: (r) => r.way ?? 0,
+      write: (_, text) => {
+        const parsed = parseOptional(text, 'none', units, 1, 60);
+        return parsed.ok ? { ok: true, value: { way: parsed.value === null ? null : Math.round(parsed.value) } } : parsed;
+      },
+    },
+    {
       key: 'bundled',
       title: 'bundle',
       hint: 'Loaded conductors lying together, this pair included',

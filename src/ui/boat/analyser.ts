@@ -1,8 +1,8 @@
 /** The window's line to the analysis worker: the newest design wins, older ones are skipped. */
 import { wrap, type Remote } from 'comlink';
-import type { Analysis, CircuitResult, CutList, Working } from '@/core';
+import type { Analysis, CircuitResult } from '@/core';
 import type { Design } from '@/core/design';
-import type { AnalysisApi, Selected } from '@/workers/analysis.worker';
+import type { AnalysisApi } from '@/workers/analysis.worker';
 
 export class Analyser {
   private remote: Remote<AnalysisApi> | null = null;
@@ -41,8 +41,10 @@ export class Analyser {
     if (!this.busy && this.remote) void this.run();
   }
 
-  working = async (selected: Selected): Promise<Working | null> => (this.remote ? this.remote.working(selected) : null);
-  cutList = async (): Promise<CutList | null> => (this.remote ? this.remote.cutList() : null);
+  /** Asks the worker something about the design as last analysed; null while it is not there. */
+  async ask<T>(question: (remote: Remote<AnalysisApi>) => Promise<T>): Promise<T | null> {
+    return this.remote ? question(this.remote) : null;
+  }
 
   private async run(): Promise<void> {
     this.busy = true;

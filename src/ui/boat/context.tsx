@@ -1,8 +1,9 @@
 'use client';
 /** The boat on the table, for every station: its design, its analysis, what is selected. */
 import { createContext, useCallback, useContext, useEffect, useMemo, useState, useSyncExternalStore, type ReactNode } from 'react';
-import type { Analysis, CutList, Working } from '@/core';
-import type { Selected } from '@/workers/analysis.worker';
+import type { Remote } from 'comlink';
+import type { Analysis, CutList, Lists, Working } from '@/core';
+import type { AnalysisApi, Selected } from '@/workers/analysis.worker';
 import { Analyser } from './analyser';
 import { BoatStore, type BoatState, type Initial } from './store';
 
@@ -60,40 +61,37 @@ export function useSelected(): readonly [Selected | null, (selected: Selected | 
   return [selected, select];
 }
 
-/** The working behind what is selected, kept up to date with every edit. */
-export function useWorking(): Working | null {
-  const { analyser, selected } = useContextBoat();
+/**
+ * What the worker answers to a question about the design, asked again after every analysis.
+ * @param about names what is asked, so that an answer to another question is not shown; null asks nothing.
+ */
+export function useAsked<T>(about: string | null, question: (remote: Remote<AnalysisApi>) => Promise<T | null>): T | null {
+  const { analyser } = useContextBoat();
   const analysis = useAnalysis();
-  const [shown, setShown] = useState<{ for: Selected; working: Working | null } | null>(null);
+  const [shown, setShown] = useState<{ about: string; answer: T } | null>(null);
   useEffect(() => {
-    if (!selected) return;
+    if (about === null) return;
     let live = true;
-    void analyser.working(selected).then((working) => {
-      if (live) setShown({ for: selected, working });
+    void analyser.ask(question).then((answer) => {
+      if (live && answer !== null) setShown({ about, answer });
     });
     return () => {
       live = false;
     };
-  }, [analyser, analysis, selected]);
-  return selected && shown?.for.id === selected.id && shown.for.kind === selected.kind ? shown.working : null;
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- about names the question
+  }, [analyser, analysis, about]);
+  return about !== null && shown?.about === about ? shown.answer : null;
+}
+
+/** The working behind what is selected, kept up to date with every edit. */
+export function useWorking(): Working | null {
+  const { selected } = useContextBoat();
+  return useAsked<Working>(selected && `${selected.kind}:${selected.id}`, (r) => (selected ? r.working(selected) : Promise.resolve(null)));
 }
 
 /** The cut list of the design as analysed; null until the worker has answered. */
-export function useCutList(): CutList | null {
-  const { analyser } = useContextBoat();
-  const analysis = useAnalysis();
-  const [list, setList] = useState<CutList | null>(null);
-  useEffect(() => {
-    let live = true;
-    void analyser.cutList().then((next) => {
-      if (live && next) setList(next);
-    });
-    return () => {
-      live = false;
-    };
-  }, [analyser, analysis]);
-  return list;
-}
+export const useCutList = (): CutList | null => useAsked<CutList>('cut list', (r) => r.cutList());
+export const useLists = (): Lists | null => useAsked<Lists>('lists', (r) => r.lists());
 
 /** A fresh id for a new row. */
 export const useFreshId = (): ((prefix: string) => string) =>

@@ -1,0 +1,24 @@
+/** Every list that hands and eyes need beside the cut list, in one. */
+import type { CircuitResult } from '../circuitResult';
+import type { Design } from '../design/schema';
+import { positions, type Position } from '../network/positions';
+import { penetrations, routeResult, type Penetration, type RouteResult } from './routes';
+import { foundLists, panelSchedule, switchSchedule, type FoundLists, type PanelSchedule, type SwitchLine } from './schedules';
+
+export interface Lists {
+  readonly panels: readonly PanelSchedule[];
+  readonly switches: readonly SwitchLine[];
+  readonly positions: readonly Position[];
+  readonly routes: readonly RouteResult[];
+  readonly penetrations: readonly Penetration[];
+  readonly found: FoundLists;
+}
+
+export const listsOf = (design: Design, circuits: readonly CircuitResult[]): Lists => ({
+  panels: design.panels.map((p) => panelSchedule(design, circuits, p)),
+  switches: switchSchedule(design, circuits),
+  positions: positions(design),
+  routes: design.routes.map((r) => routeResult(design, circuits, r)),
+  penetrations: penetrations(design, circuits),
+  found: foundLists(design, circuits),
+});
