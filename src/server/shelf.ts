@@ -3,15 +3,17 @@ import { and, asc, eq } from 'drizzle-orm';
 import * as v from 'valibot';
 import { CardSchema, cardOps, loadsBehind, type Card } from '@/core/library/cards';
 import { HouseSetSchema, type HouseSet } from '@/core/rules/houseSets';
+import { LineSchema, type Line } from '@/core/scratch/line';
 import { editBoat, listBoats, openBoat, type EditResult } from './boats';
 import type { Db } from './database';
 import { shelf } from './tables';
 
-export const SHELF = { card: CardSchema, house: HouseSetSchema } as const;
+export const SHELF = { card: CardSchema, house: HouseSetSchema, line: LineSchema } as const;
 export type ShelfKind = keyof typeof SHELF;
 interface Bodies {
   readonly card: Card;
   readonly house: HouseSet;
+  readonly line: Line;
 }
 
 export interface OnShelf<K extends ShelfKind> {

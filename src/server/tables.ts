@@ -12,11 +12,11 @@ export const boats = sqliteTable('boats', {
   deletedAt: integer('deleted_at'),
 });
 
-/** What the firm keeps for every boat: equipment cards, sets of house rules. The body is JSON through the kind's own schema. */
+/** What the firm keeps for every boat: equipment cards, sets of house rules, scratch lines. The body is JSON through the kind's own schema. */
 export const shelf = sqliteTable(
   'shelf',
   {
-    kind: text('kind', { enum: ['card', 'house'] }).notNull(),
+    kind: text('kind', { enum: ['card', 'house', 'line'] }).notNull(),
     id: text('id').notNull(),
     name: text('name').notNull(),
     revision: integer('revision').notNull(),

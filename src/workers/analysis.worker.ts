@@ -21,6 +21,7 @@ import {
 import { benchOf } from '@/core/circuitResult';
 import { dutyTrace, type DutyPoint } from '@/core/conductor/duty';
 import { asDecided, asFoundDesign, share, type Design } from '@/core/design';
+import { scratch, type ScratchResult } from '@/core/scratch';
 
 export type Selected = { readonly kind: 'circuit' | 'load' | 'need'; readonly id: string };
 
@@ -70,6 +71,8 @@ const api = {
   /** What would be found in the boat as she was found. */
   before: (): readonly Finding[] | null => (design ? analyse(asFoundDesign(design)).findings : null),
   grow: (growth: Growth): readonly GrowthLine[] | null => (design ? whatIfItGrows(design, growth) : null),
+  /** A scratch line answered with this boat's rules, units, bank and places. */
+  scratch: (line: string): ScratchResult | null => (design ? scratch(line, design, design.boat.ruleSet) : null),
   /** Temperature through the duty of a circuit's conductor; null where its load runs on and on. */
   duty(circuitId: string): DutyChart | null {
     const result = analysis?.circuits.find((c) => c.id === circuitId);

@@ -1,5 +1,6 @@
 /** Marram: an invented 11.6 m sloop, 12 V, 230 V shore, mm2. A breaker panel on an AGM bank. */
 import { blankBank, blankDesign, blankPanel, blankPlace, type Design } from '@/core/design';
+import { FRIDGE_CARD } from './firm';
 import { demoLoads, taped, tune, withCircuits, type LoadEntry } from './build';
 
 const LOADS: readonly LoadEntry[] = [
@@ -30,6 +31,7 @@ const LOADS: readonly LoadEntry[] = [
       mark: "maker's",
       rating: 5.8,
       ratingBy: 'A',
+      cardId: FRIDGE_CARD,
       makerFuseA: 15,
       makerWire: [
         { school: 'metric', size: '2.5', upToM: 2.5 },

@@ -3,7 +3,9 @@ import { useState } from 'react';
 import type { CountLine, CutList } from '@/core';
 import { show, unitOf, bare } from '@/core/quantity';
 import { useBoat, useCutList } from '@/ui/boat/context';
+import { fileName, saveCsv } from '@/ui/files';
 import { cutListCsv } from './csv';
+import { Extras } from './Extras';
 
 function Counts({ title, lines, note }: { title: string; lines: readonly CountLine[]; note?: string }) {
   return (
@@ -30,14 +32,6 @@ function Counts({ title, lines, note }: { title: string; lines: readonly CountLi
       </table>
     </section>
   );
-}
-
-function download(name: string, text: string): void {
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(new Blob(['\uFEFF', text], { type: 'text/csv;charset=utf-8' }));
-  link.download = name;
-  link.click();
-  URL.revokeObjectURL(link.href);
 }
 
 export default function Build() {
@@ -72,7 +66,7 @@ export default function Build() {
           <button
             type="button"
             className="act"
-            onClick={() => download(`${fileName(design.boat.name)}-cut-list.csv`, cutListCsv(list, units))}
+            onClick={() => saveCsv(`${fileName(design.boat.name)}-cut-list.csv`, cutListCsv(list, units))}
           >
             CSV
           </button>
@@ -94,6 +88,7 @@ export default function Build() {
       <Counts title="Terminals" lines={list.terminals} note="Barrel × stud. Verify studs against the equipment; ends often differ." />
       <Counts title="Heat shrink" lines={list.shrink} />
       <Counts title="Protection" lines={list.protection} note="Typical of the pattern; the exact part's sheet rules." />
+      <Extras />
       <section className="mt-5">
         <div className="flex items-baseline gap-4">
           <h2 className="font-semibold">Pieces</h2>
@@ -191,9 +186,3 @@ function Reels({ list }: { list: CutList }) {
     </section>
   );
 }
-
-const fileName = (name: string): string =>
-  name
-    .replace(/[^A-Za-z0-9-]+/g, '-')
-    .replace(/^-+|-+$/g, '')
-    .toLowerCase() || 'boat';

@@ -2,6 +2,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import { ScratchPad } from './ScratchPad';
 import type { BoatSummary } from '@/core/design';
 import { parseNumber } from '@/core/quantity/parse';
 
@@ -13,6 +14,7 @@ interface Refusal {
 const METRES = { lengthUnit: 'm', tempUnit: 'C', massUnit: 'kg', ruleSet: 'metric' } as const;
 const day = (at: number): string => new Date(at).toISOString().slice(0, 16).replace('T', ' ');
 const MOST_BYTES = 4_000_000;
+const MOST_ZIP_BYTES = 120_000_000;
 
 /** All boats on file; a new one; one from a file. */
 export function Home({ boats }: { boats: readonly BoatSummary[] }) {
@@ -56,11 +58,17 @@ export function Home({ boats }: { boats: readonly BoatSummary[] }) {
   };
   const take = async (file: File | undefined) => {
     if (!file) return;
-    if (file.size > MOST_BYTES)
+    const zip = file.name.toLowerCase().endsWith('.zip');
+    const most = zip ? MOST_ZIP_BYTES : MOST_BYTES;
+    if (file.size > most)
       return setRefusal({
-        error: `${file.name} is ${(file.size / 1e6).toFixed(0)} MB; a design file is at most ${MOST_BYTES / 1e6} MB. Nothing was changed.`,
+        error: `${file.name} is ${(file.size / 1e6).toFixed(0)} MB; ${zip ? 'an archive' : 'a design file'} is at most ${most / 1e6} MB. Nothing was changed.`,
       });
-    await open('/api/boats?from=file', { method: 'POST', headers: { 'content-type': 'application/json' }, body: await file.text() });
+    await open('/api/boats?from=file', {
+      method: 'POST',
+      headers: { 'content-type': zip ? 'application/zip' : 'application/json' },
+      body: file,
+    });
   };
   const putAway = async (boat: BoatSummary) => {
     if (!(await ask(`/api/boats/${boat.id}`, { method: 'DELETE' }))) return;
@@ -98,6 +106,9 @@ export function Home({ boats }: { boats: readonly BoatSummary[] }) {
               <a className="plain" href={`/api/boats/${b.id}/export`} download>
                 export
               </a>
+              <a className="plain" href={`/api/boats/${b.id}/export?as=zip`} download aria-label={`export ${b.name} with pictures`}>
+                with pictures
+              </a>
               <button
                 type="button"
                 className="plain text-quiet"
@@ -128,8 +139,9 @@ export function Home({ boats }: { boats: readonly BoatSummary[] }) {
             ))}
           </div>
         ) : null}
+        <ScratchPad />
       </section>
-      <aside className="space-y-8">
+      <aside className="row-span-2 space-y-8">
         <form
           className="space-y-2"
           onSubmit={(e) => {
@@ -174,10 +186,10 @@ export function Home({ boats }: { boats: readonly BoatSummary[] }) {
         <div>
           <h2 className="text-[15px] font-bold">From a design file</h2>
           <label className="mt-1 block">
-            <span className="text-[11.5px] text-quiet">a .solenix.json file, made by “export”</span>
+            <span className="text-[11.5px] text-quiet">a .solenix.json file made by “export”, or the zip with its pictures</span>
             <input
               type="file"
-              accept=".json,application/json"
+              accept=".json,.zip,application/json,application/zip"
               className="mt-1 block w-full"
               disabled={busy}
               onChange={(e) => void take(e.target.files?.[0])}

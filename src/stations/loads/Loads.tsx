@@ -1,17 +1,28 @@
 'use client';
+import dynamic from 'next/dynamic';
 import { useCallback, useMemo, useState } from 'react';
 import { blankLoad, BOUNDS, dropOp, setOp, type Load } from '@/core/design';
 import { useBoat, useFreshId, useSelected, useStore } from '@/ui/boat/context';
+import { cardFrom, withCard, type Card } from '@/core/library/cards';
+import { fileName, saveBlob, saveCsv } from '@/ui/files';
 import { opsOf, Sheet, type Change } from '@/ui/sheet';
+import { Views } from '@/ui/views/Views';
 import { loadColumns } from './columns';
+import { loadsCsv, loadsXlsx } from './exports';
 import { Library } from './Library';
 import { LivingMenu } from './LivingMenu';
+
+const VIEWS = ['this boat', 'cards'] as const;
+const Cards = dynamic(() => import('./Cards').then((m) => m.Cards), { ssr: false });
+const Import = dynamic(() => import('./Import').then((m) => m.Import), { ssr: false });
 
 export default function Loads() {
   const { design } = useBoat();
   const store = useStore();
   const [selected, select] = useSelected();
   const [filter, setFilter] = useState('');
+  const [view, setView] = useState<(typeof VIEWS)[number]>('this boat');
+  const [importing, setImporting] = useState(false);
   const [choosing, setChoosing] = useState(false);
   const freshId = useFreshId();
   // Columns depend on these parts only, so that an edit of one load redraws one row.
@@ -33,6 +44,23 @@ export default function Loads() {
     onChange({ label, patches: [], added: rows });
     const [first] = rows;
     if (first) select({ kind: 'load', id: first.id });
+  };
+  const chosen = selected?.kind === 'load' ? design.loads.find((l) => l.id === selected.id) : undefined;
+  const makeCard = async (load: Load) => {
+    const card = cardFrom(load, freshId('k'));
+    const answer = await fetch('/api/shelf/card', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ item: card, seen: null }),
+    }).catch(() => null);
+    if (!answer?.ok) return store.say('refused', 'The card was not kept: the server does not answer.');
+    store.edit(`card of ${load.name}`, [setOp(store.snapshot().design, ['loads', load.id, 'cardId'], card.id)]);
+    store.say('said', `${load.name} is on a card now, for every boat.`);
+  };
+  const useCard = (card: Card) => {
+    const row: Load = { ...withCard(blank(), card), name: card.name };
+    setView('this boat');
+    add([row], `add ${card.name} from its card`);
   };
   const remove = (rows: readonly Load[]) => {
     const ids = new Set(rows.map((r) => r.id));
@@ -56,22 +84,50 @@ export default function Loads() {
       <div className="flex flex-none flex-wrap items-baseline gap-x-4 gap-y-1 px-4 py-[10px]">
         <h1 className="text-[18px] font-bold">Loads</h1>
         <span className="text-quiet">{design.loads.length} rows</span>
-        <LivingMenu />
-        <input
-          className="box ml-auto w-[130px]"
-          placeholder="filter"
-          aria-label="Filter loads"
-          value={filter}
-          onChange={(e) => setFilter(e.target.value)}
-        />
-        <button type="button" className="act" onClick={() => add([blank()], 'add a load')}>
-          add a row
-        </button>
-        <button type="button" className="act" onClick={() => setChoosing(true)}>
-          from the list
-        </button>
+        <Views views={VIEWS} showing={view} onShow={setView} />
+        {view === 'this boat' ? <LivingMenu /> : null}
+        {view === 'cards' ? null : (
+          <>
+            <input
+              className="box ml-auto w-[100px]"
+              placeholder="filter"
+              aria-label="Filter loads"
+              value={filter}
+              onChange={(e) => setFilter(e.target.value)}
+            />
+            <button type="button" className="plain" onClick={() => setImporting(true)}>
+              import
+            </button>
+            <button
+              type="button"
+              className="plain"
+              onClick={() => saveCsv(`${fileName(boat.name)}-loads.csv`, loadsCsv(design.loads, columns))}
+            >
+              CSV
+            </button>
+            <button
+              type="button"
+              className="plain"
+              onClick={() => void loadsXlsx(design.loads, columns).then((blob) => saveBlob(`${fileName(boat.name)}-loads.xlsx`, blob))}
+            >
+              XLSX
+            </button>
+            {chosen ? (
+              <button type="button" className="plain" onClick={() => void makeCard(chosen)}>
+                card from this load
+              </button>
+            ) : null}
+            <button type="button" className="act" onClick={() => add([blank()], 'add a load')}>
+              add a row
+            </button>
+            <button type="button" className="act" onClick={() => setChoosing(true)}>
+              from the list
+            </button>
+          </>
+        )}
       </div>
-      {design.loads.length === 0 ? (
+      {view === 'cards' ? <Cards onUse={useCard} /> : null}
+      {design.loads.length === 0 && view === 'this boat' ? (
         <div className="max-w-[520px] px-4 py-6">
           <p>
             One row is one kind of appliance: how many, watts or amps (either gives the other), where it is, and its hours a day in each way
@@ -83,7 +139,7 @@ export default function Loads() {
           </p>
         </div>
       ) : null}
-      <div className="min-h-0 flex-1 overflow-auto">
+      <div className={view === 'cards' ? 'hidden' : 'min-h-0 flex-1 overflow-auto'}>
         <Sheet
           label="Loads"
           rows={design.loads}
@@ -100,6 +156,7 @@ export default function Loads() {
           filter={filter}
         />
       </div>
+      {importing ? <Import onClose={() => setImporting(false)} onTake={(rows) => add(rows, `import ${rows.length} loads`)} /> : null}
       {choosing ? (
         <Library
           onClose={() => setChoosing(false)}

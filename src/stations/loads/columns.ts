@@ -1,18 +1,21 @@
 /** The load sheet's columns: what each shows, takes and refuses. */
-import { BEHAVIOURS, CONNECTIONS, LOAD_GROUPS, MARKS, SUPPLY_CLASSES, type Design, type Load } from '@/core/design';
+import { BEHAVIOURS, CONNECTIONS, EXTENDING, LOAD_GROUPS, MARKS, RESEARCH, SUPPLY_CLASSES, type Design, type Load } from '@/core/design';
 import {
   bare,
   parseChoice,
   parseDuty,
   parseNumber,
   parseOptional,
+  parseRange,
   parseWire,
   parseYesNo,
   showDuty,
+  showRange,
   showWire,
   type Kind,
   type Parsed,
 } from '@/core/quantity';
+import { DC_FAMILIES } from '@/core/rules/devices';
 import type { Column } from '@/ui/sheet';
 
 const map = <A, B>(parsed: Parsed<A>, to: (value: A) => B): Parsed<B> => (parsed.ok ? { ok: true, value: to(parsed.value) } : parsed);
@@ -20,7 +23,7 @@ const map = <A, B>(parsed: Parsed<A>, to: (value: A) => B): Parsed<B> => (parsed
 /** A typed figure is no longer the list's typical one; until its source is stated it counts as estimated. */
 const typed = (row: Load): Pick<Load, 'mark'> => ({ mark: row.mark === 'typical' ? 'estimated' : row.mark });
 
-type OptionalKey = 'surgeA' | 'surgeS' | 'minV' | 'makerFuseA';
+type OptionalKey = 'surgeA' | 'surgeS' | 'minV' | 'makerFuseA' | 'standbyA' | 'maxLeadM' | 'minBankAh';
 
 export function loadColumns(design: Design): Column<Load>[] {
   const units = design.boat;
@@ -38,6 +41,16 @@ export function loadColumns(design: Design): Column<Load>[] {
     sort: (r) => r[key] ?? -1,
     write: (r, text) => map(parseOptional(text, kind, units, low, high), (value) => ({ [key]: value, ...typed(r) })),
   });
+  const families = DC_FAMILIES.map((f) => f.name);
+  const words = (key: 'page' | 'questions' | 'note', title: string, width: number, hint: string, most: number): Column<Load> => ({
+    key,
+    title,
+    hint,
+    width,
+    text: (r) => r[key],
+    write: (_, text) =>
+      text.trim().length > most ? { ok: false, message: `at most ${most} letters` } : { ok: true, value: { [key]: text.trim() } },
+  });
   const yesNo = (key: 'critical' | 'runsLong' | 'ownTrip', title: string, width: number, hint: string): Column<Load> => ({
     key,
     title,
@@ -49,7 +62,7 @@ export function loadColumns(design: Design): Column<Load>[] {
     show: (r) => (r[key] ? 'yes' : '·'),
     write: (_, text) => map(parseYesNo(text), (value) => ({ [key]: value })),
   });
-  const choice = <K extends 'group' | 'behaviour' | 'supply' | 'connection' | 'mark'>(
+  const choice = <K extends 'group' | 'behaviour' | 'supply' | 'connection' | 'mark' | 'research' | 'extending'>(
     key: K,
     title: string,
     options: readonly Load[K][],
@@ -71,11 +84,10 @@ export function loadColumns(design: Design): Column<Load>[] {
     width: 58,
     align: 'right',
     mono: true,
-    text: (r) =>
-      bare(r.ratingBy === by ? r.rating : by === 'W' ? r.rating * r.nominalV : r.rating / r.nominalV, by, units).replace(
-        /(\.\d\d)\d+$/,
-        '$1',
-      ),
+    text: (r) => {
+      if (r.ratingBy === by) return bare(r.rating, by, units);
+      return bare(by === 'W' ? r.rating * r.nominalV : r.rating / r.nominalV, by, units).replace(/(\.\d\d)\d+$/, '$1');
+    },
     tone: (r) => (r.ratingBy === by ? r.mark : 'quiet'),
     sort: (r) => (r.ratingBy === by ? r.rating : by === 'W' ? r.rating * r.nominalV : r.rating / r.nominalV),
     write: (r, text) =>
@@ -187,5 +199,34 @@ export function loadColumns(design: Design): Column<Load>[] {
     yesNo('ownTrip', 'own trip', 62, 'Cannot overload, or has a trip of its own'),
     choice('group', 'group', LOAD_GROUPS, 88, 'What it is: decides colour and grouping'),
     choice('mark', 'figures', MARKS, 84, 'Where its figures come from'),
+    optional('standbyA', 'stands by', 'A', 0, 100, 80, 'Drawn while it is live and nobody uses it; of one item'),
+    {
+      key: 'range',
+      title: 'not chosen yet',
+      hint: 'The heaviest candidate and other places it may stand: to 60 W; Galley, Saloon. Empty once it is chosen',
+      width: 150,
+      text: (r) => showRange(r, (id) => places.get(id) ?? '?'),
+      tone: (r) => (r.range ? 'estimated' : undefined),
+      write: (r, text) => map(parseRange(text, r, design.places), (range) => ({ range })),
+    },
+    choice('research', 'maker’s sheet', RESEARCH, 88, 'unread, researched, or it comes with a lead of its own'),
+    {
+      key: 'makerFuseFamily',
+      title: 'fuse kind',
+      hint: 'Kind of fuse its maker asks for; empty: any',
+      width: 104,
+      options: families,
+      text: (r) => DC_FAMILIES.find((f) => f.id === r.makerFuseFamily)?.name ?? '',
+      write: (_, text) =>
+        text.trim() === ''
+          ? { ok: true, value: { makerFuseFamily: null } }
+          : map(parseChoice(text, families), (name) => ({ makerFuseFamily: DC_FAMILIES.find((f) => f.name === name)?.id ?? null })),
+    },
+    optional('maxLeadM', 'lead to', 'm', 0.05, 100, 66, 'Longest lead its maker allows'),
+    choice('extending', 'longer lead', EXTENDING, 100, 'What its maker says of extending the lead'),
+    optional('minBankAh', 'bank from', 'Ah', 1, 20000, 80, 'Smallest bank its maker asks for'),
+    words('page', 'page', 100, 'Where it stands in its sheet', 120),
+    words('questions', 'open questions', 160, 'To be asked or looked up', 2000),
+    words('note', 'note', 160, '', 2000),
   ];
 }

@@ -3,6 +3,7 @@ import { defaultHouse, INSULATIONS, setOp, type House } from '@/core/design';
 import type { Kind } from '@/core/quantity';
 import { useBoat, useStore } from '@/ui/boat/context';
 import { Choice, Figure, Tick } from '@/ui/field';
+import { HouseSets } from './HouseSets';
 
 type NumberKey = { [K in keyof House]: House[K] extends number ? K : never }[keyof House];
 const FIGURES: readonly (readonly [key: NumberKey, label: string, kind: Kind, low: number, high: number])[] = [
@@ -32,9 +33,7 @@ export function HouseFacts() {
   const differ = (Object.keys(usual) as (keyof House)[]).filter((k) => JSON.stringify(usual[k]) !== JSON.stringify(house[k]));
   return (
     <>
-      <p className="text-quiet">
-        {differ.length === 0 ? 'All as the application starts with.' : `${differ.length} differ from what the application starts with.`}
-      </p>
+      <HouseSets />
       <div className="grid grid-cols-1 gap-2">
         {FIGURES.map(([key, label, kind, low, high]) => (
           <div key={key} className={differ.includes(key) ? 'border-l-2 border-copper pl-2' : ''}>

@@ -92,6 +92,20 @@ function panelColumns(design: Design): Column<Panel>[] {
     amps('maxTotalA', 'in all', 'Most the panel carries, from its maker'),
     amps('maxWayA', 'a way', 'Most one way carries, from its maker'),
     {
+      key: 'pitchMm',
+      title: 'pitch',
+      unit: 'mm',
+      hint: 'From the middle of one way to the next: its legend strip prints to it',
+      width: 72,
+      align: 'right',
+      mono: true,
+      text: (r) => bare(r.pitchMm, 'none', units),
+      write: (_, text) => {
+        const parsed = parseNumber(text, 'none', units, 6, 80);
+        return parsed.ok ? { ok: true, value: { pitchMm: parsed.value } } : parsed;
+      },
+    },
+    {
       key: 'stud',
       title: 'stud',
       hint: 'Where its feeder lands',

@@ -51,7 +51,7 @@ export function BalanceLine({ boatId }: { boatId: string }) {
   const need = balance.needs[way % Math.max(1, balance.needs.length)];
   const hours = need ? autonomyH(balance.usableAh, need.needAh) : null;
   const openNeed = need ? () => select({ kind: 'need', id: need.livingId }) : undefined;
-  const count = (severity: string) => findings.filter((f) => f.severity === severity).length;
+  const count = (severity: string) => findings.filter((f) => f.severity === severity && !f.accepted).length;
   const worst = balance.worst;
   const over = worst !== null && worst.pct > worst.limitPct;
   return (

@@ -1,7 +1,10 @@
 'use client';
 import { Command } from 'cmdk';
 import { useRouter } from 'next/navigation';
-import { useBoat, useSelected, useStore } from '@/ui/boat/context';
+import { useState } from 'react';
+import { useAsked, useBoat, useFreshId, useSelected, useStore } from '@/ui/boat/context';
+import type { ScratchResult } from '@/core/scratch';
+import { ScratchCard } from '@/ui/scratch/ScratchCard';
 import { STATIONS } from './stations';
 
 /** Saves what an address answers, as a link would. */
@@ -26,8 +29,31 @@ export default function Palette({
 }) {
   const { design, undo, redo } = useBoat();
   const store = useStore();
+  const freshId = useFreshId();
   const [, select] = useSelected();
   const router = useRouter();
+  const [typed, setTyped] = useState('');
+  const line = /\d\s*(?:k?w|m?a|watts?|amps?)\b/i.test(typed) ? typed.trim() : null;
+  const answer = useAsked<ScratchResult>(line && `scratch:${line}`, (r) => r.scratch(line ?? '') as Promise<ScratchResult | null>);
+  const attach = async () => {
+    if (!answer?.ok) return;
+    const { attachOps } = await import('@/core/scratch');
+    const { ops, circuitId } = attachOps(store.snapshot().design, answer.answer, freshId);
+    store.edit(`attach ${answer.answer.load.name}`, ops);
+    if (circuitId) select({ kind: 'circuit', id: circuitId });
+    else store.say('said', 'On the load list; it gets a circuit once there is a bank.');
+    go(circuitId ? 'wiring' : 'loads');
+  };
+  const keepLine = async () => {
+    const item = { id: `s${crypto.randomUUID().slice(0, 12)}`, name: line, school: design.boat.ruleSet };
+    const put = await fetch('/api/shelf/line', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ item, seen: null }),
+    }).catch(() => null);
+    if (put?.ok) store.say('said', `Kept with the scratch lines, beside the boats: ${line ?? ''}`);
+    else store.say('refused', 'The line was not kept: the server does not answer.');
+  };
   const run = (act: () => void) => () => {
     onClose();
     act();
@@ -43,17 +69,37 @@ export default function Palette({
     >
       <Command.Input
         autoFocus
-        placeholder="a load, a circuit, a place, a station, an act"
+        value={typed}
+        onValueChange={setTyped}
+        placeholder="a load, a circuit, a place, a station, an act; or work out: 140 W pump 7 m"
         className="w-full border-b border-ink bg-transparent px-4 py-3 text-[15px] outline-none placeholder:text-faint"
       />
       <Command.List className="max-h-[52vh] overflow-y-auto py-2 [&_[cmdk-group-heading]]:px-4 [&_[cmdk-group-heading]]:pt-2 [&_[cmdk-group-heading]]:text-[11.5px] [&_[cmdk-group-heading]]:text-faint [&_[cmdk-item]]:flex [&_[cmdk-item]]:cursor-pointer [&_[cmdk-item]]:justify-between [&_[cmdk-item]]:px-4 [&_[cmdk-item]]:py-[5px] [&_[cmdk-item][data-selected=true]]:bg-wash">
-        <Command.Empty className="px-4 py-3 text-quiet">Nothing aboard goes by that name.</Command.Empty>
+        {line ? null : <Command.Empty className="px-4 py-3 text-quiet">Nothing aboard goes by that name.</Command.Empty>}
+        {line && answer ? (
+          <Command.Group heading="Worked out" forceMount>
+            <ScratchCard result={answer} units={design.boat} />
+            {answer.ok ? (
+              <>
+                <Command.Item forceMount value="attach the scratch line" onSelect={run(() => void attach())}>
+                  Attach to {design.boat.name}: the load, on a circuit of that length
+                </Command.Item>
+                <Command.Item forceMount value="keep the scratch line" onSelect={run(() => void keepLine())}>
+                  Keep the line
+                </Command.Item>
+              </>
+            ) : null}
+          </Command.Group>
+        ) : null}
         <Command.Group heading="Acts">
           {undo ? <Command.Item onSelect={run(() => void store.step('undo'))}>Take back: {undo}</Command.Item> : null}
           {redo ? <Command.Item onSelect={run(() => void store.step('redo'))}>Put back: {redo}</Command.Item> : null}
           <Command.Item onSelect={run(onNight)}>Night or day scheme</Command.Item>
           <Command.Item onSelect={run(onShortcuts)}>List of keys</Command.Item>
           <Command.Item onSelect={run(() => saveFile(`/api/boats/${boatId}/export`))}>Export the design as a file</Command.Item>
+          <Command.Item onSelect={run(() => saveFile(`/api/boats/${boatId}/export?as=zip`))}>
+            Export the design with its pictures
+          </Command.Item>
           <Command.Item onSelect={run(() => router.push('/'))}>All boats, import a file</Command.Item>
         </Command.Group>
         <Command.Group heading="Stations">

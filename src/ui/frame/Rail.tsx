@@ -6,7 +6,8 @@ import { STATIONS } from './stations';
 /** How far each station is, in a word or two. */
 function useProgress(): Readonly<Record<string, { text: string; breaks?: boolean }>> {
   const { design } = useBoat();
-  const { findings, loads, circuits } = useAnalysis();
+  const { findings: all, loads, circuits } = useAnalysis();
+  const findings = all.filter((f) => !f.accepted);
   const loose = loads.filter((l) => l.circuitId === null).length;
   const stops = findings.filter((f) => f.severity === 'stop');
   const wiring = findings.filter((f) => f.severity !== 'note' && (f.about.kind === 'circuit' || f.about.kind === 'panel')).length;

@@ -1,27 +1,6 @@
 'use client';
-import type { WorkingLine } from '@/core';
 import { useAnalysis, useBoat, useSelected, useWorking } from '@/ui/boat/context';
-
-function Line({ line }: { line: WorkingLine }) {
-  return (
-    <li className="border-b border-line py-[5px]">
-      <div className="flex items-baseline justify-between gap-3">
-        <span className="text-quiet">{line.label}</span>
-        <span className={`reading flex-none font-semibold ${line.breaks ? 'text-lead' : ''} ${line.mark ? `tone-${line.mark}` : ''}`}>
-          {line.text}
-        </span>
-      </div>
-      {line.formula ? <div className="reading text-[12px]">{line.formula}</div> : null}
-      {line.source || line.mark ? (
-        <div className="text-[11.5px] text-faint">
-          {line.mark ? <b className="font-semibold">{line.mark}</b> : null}
-          {line.mark && line.source ? ', ' : ''}
-          {line.source}
-        </div>
-      ) : null}
-    </li>
-  );
-}
+import { Sections } from './Sections';
 
 /** The arithmetic behind whatever is selected, as in a notebook. */
 export function WorkingPanel() {
@@ -64,12 +43,12 @@ export function WorkingPanel() {
     >
       <h2 className="mb-1 text-[14px] font-bold">{working.title}</h2>
       {about.map((f) => (
-        <div key={f.id} className={`my-2 ${f.severity === 'note' ? 'border-l-4 border-line pl-[10px]' : 'caution'}`}>
+        <div key={f.id} className={`my-2 ${f.severity === 'note' || f.accepted ? 'border-l-4 border-line pl-[10px]' : 'caution'}`}>
           <b className="font-semibold">
             {f.severity}: {f.title}
           </b>
           <p className="text-[12px]">
-            {f.why} <i>{f.todo}</i>
+            {f.accepted ? `Accepted by ${f.accepted.by}: ${f.accepted.why}` : f.why} <i>{f.accepted ? '' : f.todo}</i>
           </p>
         </div>
       ))}
@@ -78,7 +57,7 @@ export function WorkingPanel() {
           {working.neighbours.map((n) => (
             <div
               key={n.label}
-              className={`border-l border-line p-2 first:border-l-0 ${n.label === 'chosen' || n.label === 'pinned' ? 'bg-wash' : ''}`}
+              className={`border-l border-line p-2 first:border-l-0 ${n.label === 'chosen' || n.label === 'pinned' || n.label === 'as found' ? 'bg-wash' : ''}`}
             >
               <div className="text-[11.5px] text-quiet">{n.label}</div>
               <div className={`reading font-semibold ${n.label === 'pinned' ? 'text-copper' : ''}`}>{n.size}</div>
@@ -101,16 +80,7 @@ export function WorkingPanel() {
           {c}
         </p>
       ))}
-      {working.sections.map((s) => (
-        <section key={s.title} className="mt-3">
-          <h3 className="border-b border-ink font-semibold">{s.title}</h3>
-          <ul>
-            {s.lines.map((l, i) => (
-              <Line key={`${l.label}-${i}`} line={l} />
-            ))}
-          </ul>
-        </section>
-      ))}
+      <Sections sections={working.sections} />
     </aside>
   );
 }

@@ -5,7 +5,11 @@ import { isShelfKind, listShelf, putOnShelf, SHELF } from '@/server/shelf';
 
 type Context = { params: Promise<{ kind: string }> };
 const seen = v.nullable(v.pipe(v.number(), v.integer()));
-const Bodies = { card: v.object({ item: SHELF.card, seen }), house: v.object({ item: SHELF.house, seen }) };
+const Bodies = {
+  card: v.object({ item: SHELF.card, seen }),
+  house: v.object({ item: SHELF.house, seen }),
+  line: v.object({ item: SHELF.line, seen }),
+};
 
 export const GET = (_: Request, { params }: Context) =>
   guarded(async () => {
@@ -18,7 +22,11 @@ export const POST = (request: Request, { params }: Context) =>
   guarded(async () => {
     const { kind } = await params;
     if (!isShelfKind(kind)) return refuse(404, 'there is no such shelf');
-    const body = await readBody(request, kind === 'card' ? Bodies.card : Bodies.house, 100_000);
+    const body = await readBody<v.GenericSchema<unknown, { item: Parameters<typeof putOnShelf>[2]; seen: number | null }>>(
+      request,
+      Bodies[kind],
+      100_000,
+    );
     if (!body.ok) return body.response;
     const result = putOnShelf(database(), kind, body.value.item, body.value.seen, Date.now());
     if (result.ok) return Response.json({ revision: result.revision });

@@ -1,0 +1,30 @@
+/** A scratch line made part of a boat: its load, on a circuit proposed as for any other, with the distance given as its length. */
+import { addOp, type Op } from '../design/edit';
+import type { Design } from '../design/schema';
+import { proposeCircuits } from '../network/propose';
+import type { ScratchAnswer } from './answer';
+
+export function attachOps(
+  design: Design,
+  { load, lengthM, reading }: ScratchAnswer,
+  freshId: (prefix: string) => string,
+): { readonly ops: Op[]; readonly circuitId: string | null } {
+  const row = { ...load, id: freshId('L'), nominalV: design.boat.systemV, placeId: reading.placeId };
+  let growing: Design = { ...design, loads: [...design.loads, row] };
+  const ops: Op[] = [addOp(design, 'loads', row)];
+  // Only this load is to be placed: those that were loose before stay so.
+  const proposal = proposeCircuits({ ...growing, loads: [row] }, freshId);
+  let circuitId: string | null = null;
+  for (const panel of proposal.panels) {
+    ops.push(addOp(growing, 'panels', panel));
+    growing = { ...growing, panels: [...growing.panels, panel] };
+  }
+  for (const circuit of proposal.circuits) {
+    const own = circuit.taps.some((t) => t.serves.id === row.id);
+    const taped = own ? { ...circuit, taps: circuit.taps.map((t) => ({ ...t, tapedM: lengthM })) } : circuit;
+    if (own) circuitId = circuit.id;
+    ops.push(addOp(growing, 'circuits', taped));
+    growing = { ...growing, circuits: [...growing.circuits, taped] };
+  }
+  return { ops, circuitId };
+}

@@ -1,0 +1,196 @@
+'use client';
+import { round3, show } from '@/core/quantity';
+import { useBoat, useLists } from '@/ui/boat/context';
+import { Plain } from '@/ui/table/Plain';
+
+/** What belongs to the cut list and is not cut: what comes out, what stays, holes, switches, panels, departures. */
+export function Extras() {
+  const { design } = useBoat();
+  const lists = useLists();
+  const units = design.boat;
+  if (!lists) return null;
+  const { stripOut, reuse, unidentified } = lists.found;
+  const foundRows = (rows: typeof stripOut) =>
+    rows.map((l) => ({
+      id: l.circuitId,
+      cells: [l.circuit, l.cable, l.colour, show(l.lengthM, 'm', units), show(l.massKg, 'kg', units), l.faults, l.reason, '☐'],
+    }));
+  const foundColumns = [
+    { title: 'circuit' },
+    { title: 'wire' },
+    { title: 'colour' },
+    { title: 'run', right: true },
+    { title: 'mass', right: true },
+    { title: 'condition' },
+    { title: 'why' },
+    { title: 'done' },
+  ];
+  return (
+    <>
+      {stripOut.length > 0 ? (
+        <section className="keep mt-5">
+          <h2 className="font-semibold">Strip out</h2>
+          <p className="text-[12px] text-quiet">Prove each dead at both ends first; picture and label what it passes.</p>
+          <Plain label="Strip out" columns={foundColumns} rows={foundRows(stripOut)} />
+        </section>
+      ) : null}
+      {reuse.length > 0 ? (
+        <section className="keep mt-5">
+          <h2 className="font-semibold">Use again</h2>
+          <Plain
+            label="Use again"
+            columns={[
+              { title: 'circuit' },
+              { title: 'wire' },
+              { title: 'colour' },
+              { title: 'run', right: true },
+              { title: 'left after cutting back', right: true },
+              { title: 'bad joints', right: true },
+              { title: 'condition' },
+              { title: 'why' },
+            ]}
+            rows={reuse.map((l) => ({
+              id: l.circuitId,
+              cells: [
+                l.circuit,
+                l.cable,
+                l.colour,
+                show(l.lengthM, 'm', units),
+                show(l.leftM, 'm', units),
+                l.heatW > 0 ? show(l.heatW, 'W', units) : '·',
+                l.faults,
+                l.reason,
+              ],
+            }))}
+          />
+        </section>
+      ) : null}
+      {unidentified.length > 0 ? (
+        <section className="keep mt-5">
+          <h2 className="font-semibold">Not identified yet</h2>
+          <Plain label="Not identified" columns={foundColumns} rows={foundRows(unidentified)} />
+        </section>
+      ) : null}
+      {lists.penetrations.length > 0 ? (
+        <section className="keep mt-5">
+          <h2 className="font-semibold">Holes and glands</h2>
+          <Plain
+            label="Holes and glands"
+            columns={[
+              { title: 'where' },
+              { title: 'circuit' },
+              { title: 'cable' },
+              { title: 'hole, mm', right: true },
+              { title: 'clamps, mm', right: true },
+            ]}
+            rows={lists.penetrations.map((p, i) => ({
+              id: String(i),
+              cells: [`${p.route}${p.place ? `, ${p.place}` : ''}`, p.circuit, p.cable, String(p.holeMm), String(p.clampMm)],
+            }))}
+          />
+        </section>
+      ) : null}
+      {lists.switches.length > 0 ? (
+        <section className="keep mt-5">
+          <h2 className="font-semibold">Switches and what is in line</h2>
+          <Plain
+            label="Switches in line"
+            columns={[
+              { title: 'circuit' },
+              { title: 'what' },
+              { title: 'where' },
+              { title: 'carries', right: true },
+              { title: 'rated', right: true },
+              { title: 'note' },
+            ]}
+            rows={lists.switches.map((s, i) => ({
+              id: `${s.circuitId}-${i}`,
+              cells: [
+                s.circuit,
+                s.kind,
+                s.place,
+                show(s.carriesA, 'A', units),
+                s.ratingA === null ? 'not stated' : show(s.ratingA, 'A', units),
+                s.note,
+              ],
+            }))}
+          />
+        </section>
+      ) : null}
+      <Panels lists={lists} />
+      {design.departures.length > 0 ? (
+        <section className="keep mt-5">
+          <h2 className="font-semibold">Departures, accepted</h2>
+          <Plain
+            label="Departures"
+            columns={[{ title: 'what' }, { title: 'why' }, { title: 'accepted by' }, { title: 'on' }]}
+            rows={design.departures.map((d) => ({ id: d.id, cells: [d.what, d.why, d.acceptedBy, d.on] }))}
+          />
+        </section>
+      ) : null}
+    </>
+  );
+}
+
+function Panels({ lists }: { lists: NonNullable<ReturnType<typeof useLists>> }) {
+  const { design } = useBoat();
+  const units = design.boat;
+  const panels = lists.panels.filter((p) => p.ways.some((w) => w.circuitId !== null));
+  return panels.map((p) => {
+    const row = design.panels.find((x) => x.id === p.panelId);
+    return (
+      <section key={p.panelId} className="mt-6" aria-label={`Panel ${p.name}`}>
+        <h2 className="font-semibold">
+          {p.name}{' '}
+          <span className="font-normal text-quiet">
+            {p.ways.length - p.spare} of {p.ways.length} ways, {show(p.demandA, 'A', units)} asked, sum of ratings {round3(p.sumOfRatingsA)}{' '}
+            A{p.spareA === null ? '' : `, ${show(p.spareA, 'A', units)} to spare of ${p.limitedBy}`}
+          </span>
+        </h2>
+        <Plain
+          label={`Ways of ${p.name}`}
+          columns={[
+            { title: 'way', right: true },
+            { title: 'circuit' },
+            { title: 'device' },
+            { title: 'A', right: true },
+            { title: 'works at', right: true },
+            { title: 'cable' },
+          ]}
+          rows={p.ways
+            .filter((w) => w.circuitId !== null)
+            .map((w) => ({
+              id: String(w.way),
+              cells: [
+                String(w.way),
+                `${w.no} ${w.name}`.trim(),
+                w.device,
+                w.ratingA === null ? '' : round3(w.ratingA),
+                show(w.workingA, 'A', units),
+                w.cable,
+              ],
+            }))}
+        />
+        {row?.kind === 'panel' ? (
+          <figure className="keep mt-2" aria-label={`Legend strip of ${p.name}`}>
+            <figcaption className="text-[12px] text-quiet">
+              Legend strip at true size, {row.pitchMm} mm a way: print at 100 %, measure one way before cutting.
+            </figcaption>
+            <div className="flex flex-wrap gap-y-2">
+              {p.ways.map((w) => (
+                <div
+                  key={w.way}
+                  className="flex flex-col justify-center overflow-hidden border border-ink text-center text-[7pt] leading-[1.05]"
+                  style={{ width: `${row.pitchMm}mm`, height: '14mm', padding: '0.5mm' }}
+                >
+                  <b className="font-semibold">{w.circuitId === null ? '' : w.name}</b>
+                  <span>{w.ratingA === null ? '' : `${round3(w.ratingA)} A`}</span>
+                </div>
+              ))}
+            </div>
+          </figure>
+        ) : null}
+      </section>
+    );
+  });
+}

@@ -1,0 +1,92 @@
+'use client';
+import { useEffect, useState } from 'react';
+import type { ScratchResult } from '@/core/scratch';
+import type { Line } from '@/core/scratch/line';
+import type { Units } from '@/core/quantity';
+import { useShelf } from '@/ui/boat/shelf';
+import { ScratchCard } from '@/ui/scratch/ScratchCard';
+
+const UNITS: Readonly<Record<'awg' | 'metric', Units>> = {
+  metric: { lengthUnit: 'm', tempUnit: 'C', massUnit: 'kg', ruleSet: 'metric' },
+  awg: { lengthUnit: 'ft', tempUnit: 'F', massUnit: 'lb', ruleSet: 'awg' },
+};
+
+/** The scratch line without a boat: the commonest question, answered as it is typed. */
+export function ScratchPad() {
+  const [line, setLine] = useState('');
+  const [school, setSchool] = useState<'awg' | 'metric'>('metric');
+  const [answer, setAnswer] = useState<{ readonly line: string; readonly result: ScratchResult } | null>(null);
+  const { items, problem, put, take } = useShelf<Line>('line');
+  useEffect(() => {
+    if (line.trim() === '') return;
+    let live = true;
+    // The computation is fetched when the first line is typed, not with the page.
+    void import('@/core/scratch').then(({ scratch }) => {
+      if (live) setAnswer({ line, result: scratch(line, null, school) });
+    });
+    return () => {
+      live = false;
+    };
+  }, [line, school]);
+  const kept = items?.some((i) => i.item.name === line.trim()) ?? false;
+  return (
+    <section aria-label="Scratch line" className="mt-10">
+      <h2 className="text-[15px] font-bold">Scratch line</h2>
+      <p className="text-quiet">A load and a distance, in any usual units; no boat is needed.</p>
+      <div className="mt-2 flex gap-2">
+        <input
+          className="box flex-1 py-[6px] text-[15px]"
+          aria-label="Load and distance"
+          placeholder="140 W pump 24 V 7 m engine space"
+          maxLength={120}
+          value={line}
+          onChange={(e) => setLine(e.target.value)}
+        />
+        <select className="box" aria-label="School" value={school} onChange={(e) => setSchool(e.target.value as 'awg' | 'metric')}>
+          <option value="metric">mm²</option>
+          <option value="awg">AWG</option>
+        </select>
+        <button
+          type="button"
+          className="act"
+          disabled={!answer?.result.ok || kept || line.trim() === ''}
+          onClick={() => void put({ id: `s${crypto.randomUUID().slice(0, 12)}`, name: line.trim(), school }, null)}
+        >
+          keep it
+        </button>
+      </div>
+      {line.trim() !== '' && answer ? (
+        <div className="mt-2 border border-line bg-sheet">
+          <ScratchCard result={answer.result} units={UNITS[school]} />
+        </div>
+      ) : null}
+      {problem ? <p className="mt-2 text-lead">{problem}</p> : null}
+      {items && items.length > 0 ? (
+        <ul className="mt-3 border-t border-line" aria-label="Kept lines">
+          {items.map(({ item }) => (
+            <li key={item.id} className="flex items-baseline gap-4 border-b border-line py-1">
+              <button
+                type="button"
+                className="plain text-left"
+                onClick={() => {
+                  setSchool(item.school);
+                  setLine(item.name);
+                }}
+              >
+                {item.name}
+              </button>
+              <button
+                type="button"
+                className="plain ml-auto text-quiet"
+                aria-label={`let go of ${item.name}`}
+                onClick={() => void take(item.id)}
+              >
+                let go
+              </button>
+            </li>
+          ))}
+        </ul>
+      ) : null}
+    </section>
+  );
+}
