@@ -127,7 +127,7 @@ function resultOf(b: Bench, own: Side, gathered: Gathered, units: Units): Circui
       name: t.name,
       estimatedM: t.estimatedM,
       lengthM: t.lengthM,
-      taped: t.tap.tapedM !== null,
+      taped: t.tap.tapedM !== null || (circuit.found?.lengthM ?? null) !== null,
       ownA: t.ownA,
       segmentA: t.segmentA,
     })),

@@ -58,6 +58,7 @@ export function circuitFindings(b: Bench, own: Ladder, state: State, units: Unit
       `There: ${refusal}.`,
       'Use a higher insulation rating, or another route.',
     );
+  const lostBeforePct = (100 * input.upstreamDropV) / input.systemV;
   for (const id of state.failing) {
     if (id === 'ampacity' && refusal) continue;
     const severity: Severity = id === 'drop' || id === 'mechanical' || id === 'surge' ? 'fix' : 'stop';
@@ -66,7 +67,9 @@ export function circuitFindings(b: Bench, own: Ladder, state: State, units: Unit
         ? `Unpin, or pin ${proposed} or heavier.`
         : proposed
           ? `${own.kept ? 'Replace it with' : 'Use'} ${proposed}.`
-          : 'No size in the table passes: shorten the run, split the load, or move its source.';
+          : id === 'drop' && lostBeforePct >= (state.drop.worst?.limitPct ?? Infinity)
+            ? `${show(lostBeforePct, 'pct', units)} is lost before this way already: mend or enlarge what feeds it first.`
+            : 'No size in the table passes: shorten the run, split the load, or move its source.';
     add(
       `fails-${id}`,
       severity,

@@ -114,9 +114,10 @@ export function circuitInput(g: Gathered): CircuitInput {
   const isFeeder = g.panels.some((p) => p !== null);
   const indexOf = new Map(circuit.taps.map((tap, i) => [tap.id, i]));
   const found = standing(circuit);
-  const lengths = found
+  // A run that was measured aboard is as long for what replaces its wire.
+  const lengths = circuit.found
     ? foundLengths(
-        found,
+        circuit.found,
         g.lengths.map((l, i) => ({ lengthM: l.lengthM, taped: circuit.taps[i]?.tapedM !== null })),
       )
     : g.lengths.map((l) => l.lengthM);

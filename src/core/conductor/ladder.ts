@@ -197,7 +197,8 @@ const DRIFTING: ReadonlySet<CriterionId> = new Set(['drop', 'surge']);
 
 /** @param before the ladder of the same bench before its upstream drifted. */
 export function ladder(b: Bench, before?: Ladder): Ladder {
-  const { school, circuit, house, found } = b.input;
+  const { input } = b;
+  const { school, circuit, house, found } = input;
   const sizes = CONDUCTORS[school];
   const steps = CRITERIA.map((id) => {
     const applies = applicable(b, id);
@@ -221,14 +222,17 @@ export function ladder(b: Bench, before?: Ladder): Ladder {
     const pair = hopeless ? undefined : PARALLELS[school].find((c) => counting.every((s) => passes(b, s.id, trial(b, c))));
     if (pair) proposed = { school, size: pair.conductor.size, legs: pair.legs };
   }
+  // Where the volts are gone before this way, no copper brings them back: it is sized by everything else.
+  const goneBefore = input.taps.some((t) => t.load && (100 * input.upstreamDropV) / input.systemV >= t.dropPct);
+  const others = Math.max(0, ...counting.filter((s) => !DRIFTING.has(s.id)).map((s) => s.at));
+  const fallback = (goneBefore ? sizes[others] : undefined) ?? sizes[sizes.length - 1];
   const pin = circuit.pin.size?.school === school && findConductor(school, circuit.pin.size.size) ? circuit.pin.size : null;
   const kept = found && findConductor(found.size.school, found.size.size) ? found.size : null;
-  const largest = sizes[sizes.length - 1] as Conductor;
   const chosen: SizeChoice = kept
     ? { ...kept, legs: 1 }
     : pin
       ? { ...pin, legs: circuit.pin.legs }
-      : (proposed ?? { school, size: largest.size, legs: 1 });
+      : (proposed ?? { school, size: fallback?.size ?? '', legs: 1 });
   const tried = triedAt(b, { conductor: conductorOf(b, chosen), legs: chosen.legs });
   return {
     school,

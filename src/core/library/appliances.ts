@@ -15,11 +15,13 @@ export interface Appliance {
   /** Hours a day at anchor, on passage. */
   readonly hours: readonly [anchor: number, passage: number];
   readonly duty: Load['duty'];
+  /** Drawn while it is live and nobody uses it, W; null where it is nothing. */
+  readonly standbyW: number | null;
   /** Usual place, as an id of a blank design's places. */
   readonly place: string;
 }
 
-type Extra = Partial<Pick<Appliance, 'surge' | 'critical' | 'runsLong' | 'supply' | 'connection' | 'duty'>>;
+type Extra = Partial<Pick<Appliance, 'surge' | 'critical' | 'runsLong' | 'supply' | 'connection' | 'duty' | 'standbyW'>>;
 
 const item = (
   name: string,
@@ -42,6 +44,7 @@ const item = (
   supply: 'panel breaker',
   connection: 'screw clamp',
   duty: null,
+  standbyW: null,
   hours: [anchor, passage],
   ...extra,
 });
@@ -50,7 +53,7 @@ const steady: Extra = { runsLong: true };
 const vital: Extra = { critical: true, runsLong: true };
 const motor = (times: number, seconds: number, more: Extra = {}): Extra => ({ surge: [times, seconds], connection: 'own lead', ...more });
 
-export const APPLIANCES: readonly Appliance[] = [
+const LIST: readonly Appliance[] = [
   item('Anchor light, LED', 'navigation', 'mast', 3, 'power', 11, 0, vital),
   item('Masthead tricolour, LED', 'navigation', 'mast', 4, 'power', 0, 11, vital),
   item('Steaming light, LED', 'navigation', 'mast', 4, 'power', 0, 1, vital),
@@ -178,6 +181,21 @@ export const APPLIANCES: readonly Appliance[] = [
   item('Searchlight', 'lights', 'bow', 100, 'resistance', 0, 0.1),
 ];
 
+/** What draws while nobody uses it, W. */
+const STANDBY_W: Readonly<Record<string, number>> = {
+  'Gas detector': 1.2,
+  'High-water alarm': 0.1,
+  'Battery monitor': 0.15,
+  'Tracker, stand-by': 0.4,
+  Stereo: 0.3,
+  'Bilge pump, automatic': 0.05,
+  'Inverter, small': 7,
+  'Inverter, large': 14,
+  'USB outlet, double': 0.1,
+};
+
+export const APPLIANCES: readonly Appliance[] = LIST.map((a) => ({ ...a, standbyW: STANDBY_W[a.name] ?? a.standbyW }));
+
 const two = (x: number): number => Number(x.toPrecision(3));
 
 /** A load row from the list, at the vessel's volts. placeId stays only when the vessel has such a place. */
@@ -196,6 +214,7 @@ export function loadFrom(appliance: Appliance, id: string, systemV: number, plac
     supply: appliance.supply,
     connection: appliance.connection,
     duty: appliance.duty,
+    standbyA: appliance.standbyW === null ? null : two(appliance.standbyW / systemV),
     placeId: places.has(appliance.place) ? appliance.place : null,
     hours: { anchor: appliance.hours[0], passage: appliance.hours[1] },
     mark: 'typical',

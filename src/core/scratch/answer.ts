@@ -1,10 +1,12 @@
 /** The scratch line answered: the load on a run of its own, with or without a boat behind it. */
 import { analyse } from '../analysis';
 import type { CircuitResult } from '../circuitResult';
-import { blankBank, blankCircuit, blankDesign, blankLoad, blankPanel, blankPlace } from '../design/blank';
-import type { Circuit, Design, Load, Place } from '../design/schema';
+import { blankBank, blankCircuit, blankDesign, blankLoad, blankPanel, blankPlace, UNPINNED } from '../design/blank';
+import { applyEdit } from '../design/edit';
+import type { Circuit, Design, House, Load, Place } from '../design/schema';
 import { APPLIANCES } from '../library/appliances';
 import { circuitWorking, type Working } from '../working';
+import { attachOps } from './attach';
 import { readScratch, type ScratchReading } from './read';
 
 export interface ScratchAnswer {
@@ -28,7 +30,6 @@ const BEHAVES = {
   current: 'a motor: current as given',
   resistance: 'a resistance',
 } as const;
-const SYSTEMS = [12, 24, 48] as const;
 const systemOf = (volts: number): 12 | 24 | 48 => (volts < 17 ? 12 : volts < 34 ? 24 : 48);
 
 const OTHER_WORDS: Readonly<Record<string, string>> = {
@@ -83,61 +84,90 @@ export function scratchLoad(reading: ScratchReading, systemV: number, id: string
   };
 }
 
-/** A boat of one bank, one bus beside it and one run; with the house rules, units and bank of the boat on the table if there is one. */
-function bench(reading: ScratchReading, boat: Design | null, school: 'awg' | 'metric'): { design: Design; load: Load } {
-  const volts = reading.volts ?? boat?.boat.systemV ?? 12;
-  const systemV = systemOf(volts);
-  const blank = boat ?? blankDesign('Scratch', school, 10, 3, systemV);
-  const bank = boat?.boat.systemV === systemV ? boat.banks[0] : undefined;
-  const own: Place = {
-    ...blankPlace('there', 'where it runs', { x: 5, y: 0, z: 0.5 }),
-    ambientC: reading.ambientC ?? (reading.engineSpace ? 50 : 30),
+interface Scene {
+  readonly design: Design;
+  readonly circuitId: string;
+  readonly assumed: readonly string[];
+}
+
+/** The place the line speaks of: one of the boat's by name, or one as described. */
+function placeOf(reading: ScratchReading, boat: Design | null): Place {
+  const known = boat?.places.find((p) => p.id === reading.placeId);
+  const place = known ?? {
+    ...blankPlace('there', 'where it runs', { x: (boat?.boat.lengthM ?? 10) / 2, y: 0, z: 0.5 }),
+    ambientC: reading.engineSpace ? 50 : 30,
     engineSpace: reading.engineSpace,
     wet: reading.wet,
     vapour: reading.vapour,
   };
-  const known = boat?.places.find((p) => p.id === reading.placeId);
-  const place = known ? { ...known, id: 'there', ...(reading.ambientC === null ? {} : { ambientC: reading.ambientC }) } : own;
-  const dry = blankPlace('source', 'the bus', { x: 5, y: 0, z: 0.5 });
-  const load = { ...scratchLoad(reading, systemV, 'scratch'), placeId: 'there' };
+  return { ...place, id: 'there', ambientC: reading.ambientC ?? place.ambientC };
+}
+
+const strict = (house: House, { dropPct }: ScratchReading): House =>
+  dropPct === null ? house : { ...house, criticalDropPct: dropPct, generalDropPct: dropPct };
+
+const laid = (circuit: Circuit, reading: ScratchReading): Circuit => ({
+  ...circuit,
+  enclosure: reading.conduit ? 'conduit' : circuit.enclosure,
+});
+
+/** On the boat herself, where the application would hang it; null when she has no bank yet or another voltage. */
+function aboard(reading: ScratchReading, boat: Design, load: Load): Scene | null {
+  if (boat.banks.length === 0 || (reading.volts !== null && systemOf(reading.volts) !== boat.boat.systemV)) return null;
+  let count = 0;
+  const base: Design = { ...boat, house: strict(boat.house, reading), places: [...boat.places, placeOf(reading, boat)] };
+  const { ops, circuitId } = attachOps(
+    base,
+    load,
+    { lengthM: reading.lengthM ?? 0, placeId: 'there' },
+    (prefix) => `scratch-${prefix}${++count}`,
+  );
+  const next = applyEdit(base, { ops }, true);
+  if (!next.ok || circuitId === null) return null;
+  const circuit = next.design.circuits.find((c) => c.id === circuitId);
+  const from = next.design.panels.find((p) => p.id === circuit?.from.id)?.name ?? 'the bank';
+  return {
+    circuitId,
+    design: { ...next.design, circuits: next.design.circuits.map((c) => (c.id === circuitId ? laid(c, reading) : c)) },
+    assumed: [`fed from ${from} of ${boat.boat.name}, with her rules`],
+  };
+}
+
+/** A boat of one bank, one bus beside it and one run. */
+function alone(reading: ScratchReading, boat: Design | null, school: 'awg' | 'metric', load: Load): Scene {
+  const systemV = systemOf(reading.volts ?? boat?.boat.systemV ?? 12);
+  const blank = boat ?? blankDesign('Scratch', school, 10, 3, systemV);
   const heavy = (load.ratingBy === 'A' ? load.rating : load.rating / systemV) * load.quantity >= HEAVY_A;
   const main: Circuit = {
     ...blankCircuit('main', '', 'Main', { kind: 'bank', id: 'bank' }),
     supply: 'house switch',
     taps: [{ id: 'main-1', parent: null, serves: { kind: 'panel', id: 'bus' }, tapedM: 0.5 }],
-    pin: {
-      ...blankCircuit('x', '', 'x', { kind: 'bank', id: 'bank' }).pin,
-      size: blank.boat.ruleSet === 'awg' ? { school: 'awg', size: '4/0' } : { school: 'metric', size: '120' },
-    },
+    pin: { ...UNPINNED, size: blank.boat.ruleSet === 'awg' ? { school: 'awg', size: '4/0' } : { school: 'metric', size: '120' } },
   };
-  const { house } = blank;
+  const run: Circuit = {
+    ...blankCircuit('run', '', reading.name, { kind: 'panel', id: 'bus' }),
+    supply: load.supply,
+    taps: [{ id: 'run-1', parent: null, serves: { kind: 'load', id: load.id }, tapedM: reading.lengthM }],
+  };
   return {
-    load,
+    circuitId: 'run',
     design: {
       ...blank,
       boat: { ...blank.boat, systemV },
-      house: reading.dropPct === null ? house : { ...house, criticalDropPct: reading.dropPct, generalDropPct: reading.dropPct },
-      places: [dry, place],
-      banks: [
-        bank
-          ? { ...bank, id: 'bank', placeId: 'source' }
-          : { ...blankBank('bank', systemV, 'source'), blockAh: 200, shortCircuitA: heavy ? null : SHORT_A },
-      ],
+      house: strict(blank.house, reading),
+      places: [blankPlace('source', 'the bus', { x: 5, y: 0, z: 0.5 }), placeOf(reading, boat)],
+      banks: [{ ...blankBank('bank', systemV, 'source'), blockAh: 200, shortCircuitA: heavy ? null : SHORT_A }],
       panels: [blankPanel('bus', 'Bus', 'bus', 'source')],
-      loads: [{ ...load, nominalV: systemV }],
-      circuits: [
-        main,
-        {
-          ...blankCircuit('run', '', reading.name, { kind: 'panel', id: 'bus' }),
-          supply: load.supply,
-          enclosure: reading.conduit ? 'conduit' : 'open',
-          taps: [{ id: 'run-1', parent: null, serves: { kind: 'load', id: 'scratch' }, tapedM: reading.lengthM }],
-        },
-      ],
+      loads: [{ ...load, placeId: 'there' }],
+      circuits: [main, laid(run, reading)],
       routes: [],
       departures: [],
       photos: [],
     },
+    assumed: [
+      'from a bus beside the bank, nothing lost before it but its main',
+      heavy ? 'a 200 Ah AGM bank' : `a short at the bus gives ${SHORT_A} A`,
+    ],
   };
 }
 
@@ -149,11 +179,12 @@ export function scratch(line: string, boat: Design | null, school: 'awg' | 'metr
   const read = readScratch(line, boat?.places);
   if (!read.ok) return { ok: false, message: read.message };
   const { reading } = read;
-  const { design, load } = bench(reading, boat, school);
-  const result = analyse(design).circuits.find((c) => c.id === 'run');
-  const working = result && circuitWorking(result, design.boat);
+  const systemV = systemOf(reading.volts ?? boat?.boat.systemV ?? 12);
+  const load = scratchLoad(reading, systemV, 'scratch-load');
+  const scene = (boat && aboard(reading, boat, load)) ?? alone(reading, boat, school, load);
+  const result = analyse(scene.design).circuits.find((c) => c.id === scene.circuitId);
+  const working = result && circuitWorking(result, scene.design.boat);
   if (!result || !working) return { ok: false, message: 'that cannot be worked out' };
-  const { systemV } = design.boat;
   return {
     ok: true,
     answer: {
@@ -161,15 +192,12 @@ export function scratch(line: string, boat: Design | null, school: 'awg' | 'metr
       load,
       lengthM: reading.lengthM ?? 0,
       result,
-      working: { ...working, title: `${reading.name}, ${working.title === reading.name ? 'a run of its own' : working.title}` },
+      working: { ...working, title: reading.name },
       assumed: [
-        ...(reading.volts === null ? [`${systemV} V system`] : SYSTEMS.some((s) => s === reading.volts) ? [] : [`${systemV} V system`]),
+        ...(reading.volts === systemV ? [] : [`${systemV} V system`]),
         `behaves as ${BEHAVES[load.behaviour]}`,
         load.critical ? 'critical' : 'general',
-        'from a bus beside the bank, nothing lost before it but its main',
-        ...(boat && design.banks[0]?.name === boat.banks[0]?.name
-          ? [`${boat.boat.name}'s rules and bank`]
-          : [design.banks[0]?.shortCircuitA ? `a short at the bus gives ${SHORT_A} A` : 'a 200 Ah AGM bank']),
+        ...scene.assumed,
         ...(reading.placeId === null && !reading.engineSpace && reading.ambientC === null ? ['30 °C, dry'] : []),
       ],
     },

@@ -1,15 +1,21 @@
-/** A scratch line made part of a boat: its load, on a circuit proposed as for any other, with the distance given as its length. */
+/** A load made part of a boat: on a circuit proposed as for any other, with a distance given as its length. */
 import { addOp, type Op } from '../design/edit';
-import type { Design } from '../design/schema';
+import type { Design, Load } from '../design/schema';
 import { proposeCircuits } from '../network/propose';
-import type { ScratchAnswer } from './answer';
+
+export interface Attached {
+  readonly ops: Op[];
+  /** The circuit it hangs on; null while the boat has no bank. */
+  readonly circuitId: string | null;
+}
 
 export function attachOps(
   design: Design,
-  { load, lengthM, reading }: ScratchAnswer,
+  load: Load,
+  at: { readonly lengthM: number; readonly placeId: string | null },
   freshId: (prefix: string) => string,
-): { readonly ops: Op[]; readonly circuitId: string | null } {
-  const row = { ...load, id: freshId('L'), nominalV: design.boat.systemV, placeId: reading.placeId };
+): Attached {
+  const row: Load = { ...load, id: freshId('L'), nominalV: design.boat.systemV, placeId: at.placeId };
   let growing: Design = { ...design, loads: [...design.loads, row] };
   const ops: Op[] = [addOp(design, 'loads', row)];
   // Only this load is to be placed: those that were loose before stay so.
@@ -21,7 +27,7 @@ export function attachOps(
   }
   for (const circuit of proposal.circuits) {
     const own = circuit.taps.some((t) => t.serves.id === row.id);
-    const taped = own ? { ...circuit, taps: circuit.taps.map((t) => ({ ...t, tapedM: lengthM })) } : circuit;
+    const taped = own ? { ...circuit, taps: circuit.taps.map((t) => ({ ...t, tapedM: at.lengthM })) } : circuit;
     if (own) circuitId = circuit.id;
     ops.push(addOp(growing, 'circuits', taped));
     growing = { ...growing, circuits: [...growing.circuits, taped] };

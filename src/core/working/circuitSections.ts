@@ -86,13 +86,16 @@ function currentSection(b: Bench, units: Units): WorkingSection {
 function lengthSection(b: Bench, units: Units): WorkingSection {
   const line = writer(units);
   const { input } = b;
+  const asFound = input.circuit.found?.lengthM ?? null;
   const lines = input.taps.map((tap) =>
     line(`run to ${tap.name}`, tap.lengthM, 'm', {
-      mark: tap.tap.tapedM === null ? 'estimated' : 'measured',
+      mark: tap.tap.tapedM === null && asFound === null ? 'estimated' : 'measured',
       source:
-        tap.tap.tapedM === null
-          ? 'fore-and-aft + athwart + up-and-down + slack at both ends'
-          : `taped; the estimate was ${show(tap.estimatedM, 'm', units)}`,
+        tap.tap.tapedM === null && asFound !== null
+          ? `its share of the ${show(asFound, 'm', units)} found aboard; the estimate was ${show(tap.estimatedM, 'm', units)}`
+          : tap.tap.tapedM === null
+            ? 'fore-and-aft + athwart + up-and-down + slack at both ends'
+            : `taped; the estimate was ${show(tap.estimatedM, 'm', units)}`,
     }),
   );
   lines.push(line('out and back', 2 * input.lengthM, 'm', { formula: `2 × ${show(input.lengthM, 'm', units)}` }));

@@ -24,7 +24,8 @@ const LOADS: readonly LoadEntry[] = [
     {
       rating: 3.2,
       ratingBy: 'A',
-      makerFuseA: 5,
+      surgeA: 7,
+      makerFuseA: 10,
       placeId: 'bilge',
       mark: "maker's",
       page: 'label on the pump',

@@ -81,7 +81,7 @@ export function Home({ boats }: { boats: readonly BoatSummary[] }) {
   };
   const unit = ruleSet === 'awg' ? 'ft' : 'm';
   return (
-    <main className="mx-auto grid min-h-dvh max-w-[1080px] grid-cols-[1fr_320px] content-start gap-12 px-10 py-12">
+    <main className="mx-auto grid min-h-dvh max-w-[1200px] grid-cols-[1fr_320px] content-start gap-12 px-10 py-12">
       <header className="col-span-2 border-b-[1.5px] border-ink pb-4">
         <p className="text-[26px] leading-none font-bold tracking-tight">Solenix</p>
         <h1 className="mt-2 text-[15px] text-quiet">
@@ -96,22 +96,27 @@ export function Home({ boats }: { boats: readonly BoatSummary[] }) {
         <ul className="mt-2 border-t border-line">
           {boats.map((b) => (
             <li key={b.id} className="flex items-baseline gap-4 border-b border-line py-2">
-              <Link href={`/boats/${b.id}/survey`} prefetch={false} className="text-[16px] font-semibold hover:underline">
+              <Link href={`/boats/${b.id}/survey`} prefetch={false} className="text-[16px] font-semibold whitespace-nowrap hover:underline">
                 {b.name}
               </Link>
-              <span className="text-quiet">
+              <span className="truncate text-quiet">
                 {b.lengthM.toFixed(1)} m, {b.systemV} V, {b.loads} loads, {b.circuits} circuits
               </span>
-              <span className="reading ml-auto text-[11.5px] text-faint">{day(b.updatedAt)} UTC</span>
+              <span className="reading ml-auto text-[11.5px] whitespace-nowrap text-faint">{day(b.updatedAt)} UTC</span>
               <a className="plain" href={`/api/boats/${b.id}/export`} download>
                 export
               </a>
-              <a className="plain" href={`/api/boats/${b.id}/export?as=zip`} download aria-label={`export ${b.name} with pictures`}>
+              <a
+                className="plain whitespace-nowrap"
+                href={`/api/boats/${b.id}/export?as=zip`}
+                download
+                aria-label={`export ${b.name} with pictures`}
+              >
                 with pictures
               </a>
               <button
                 type="button"
-                className="plain text-quiet"
+                className="plain whitespace-nowrap text-quiet"
                 disabled={busy}
                 onClick={() => void putAway(b)}
                 aria-label={`put away ${b.name}`}

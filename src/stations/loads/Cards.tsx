@@ -49,7 +49,7 @@ export function Cards({ onUse }: { onUse: (card: Card) => void }) {
   return (
     <div className="flex min-h-0 flex-1 flex-col">
       <div className="flex flex-none flex-wrap items-baseline gap-x-4 gap-y-1 px-4 pb-2">
-        <span className="text-quiet">{items.length} cards, for every boat</span>
+        <span className="text-quiet">{items.length === 1 ? 'one card' : `${items.length} cards`}, for every boat</span>
         {problem ? (
           <span role="alert" className="font-semibold text-lead">
             {problem}

@@ -38,7 +38,12 @@ export default function Palette({
   const attach = async () => {
     if (!answer?.ok) return;
     const { attachOps } = await import('@/core/scratch');
-    const { ops, circuitId } = attachOps(store.snapshot().design, answer.answer, freshId);
+    const { ops, circuitId } = attachOps(
+      store.snapshot().design,
+      answer.answer.load,
+      { lengthM: answer.answer.lengthM, placeId: answer.answer.reading.placeId },
+      freshId,
+    );
     store.edit(`attach ${answer.answer.load.name}`, ops);
     if (circuitId) select({ kind: 'circuit', id: circuitId });
     else store.say('said', 'On the load list; it gets a circuit once there is a bank.');
