@@ -198,7 +198,6 @@ export function loadColumns(design: Design): Column<Load>[] {
     choice('connection', 'lands on', CONNECTIONS, 92, 'How its conductors end: screw clamp, blade, its own lead, or a stud'),
     yesNo('ownTrip', 'own trip', 62, 'Cannot overload, or has a trip of its own'),
     choice('group', 'group', LOAD_GROUPS, 88, 'What it is: decides colour and grouping'),
-    choice('mark', 'figures', MARKS, 84, 'Where its figures come from'),
     optional('standbyA', 'stands by', 'A', 0, 100, 80, 'Drawn while it is live and nobody uses it; of one item'),
     {
       key: 'range',
@@ -228,5 +227,7 @@ export function loadColumns(design: Design): Column<Load>[] {
     words('page', 'page', 100, 'Where it stands in its sheet', 120),
     words('questions', 'open questions', 160, 'To be asked or looked up', 2000),
     words('note', 'note', 160, '', 2000),
+    // Last, since typing a figure before it says that the figure is estimated.
+    choice('mark', 'figures', MARKS, 84, 'Where its figures come from'),
   ];
 }
