@@ -8,9 +8,10 @@ const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/
 export const url = (): string => process.env.SOLENIX_URL ?? '';
 
 /** A copy of a demo boat, so that journeys do not meet each other. */
-export const test = base.extend<{ marram: string; halcyon: string }>({
+export const test = base.extend<{ marram: string; halcyon: string; turnstone: string }>({
   marram: async ({ request }, give) => give(await copyOf(request, 'marram')),
   halcyon: async ({ request }, give) => give(await copyOf(request, 'halcyon')),
+  turnstone: async ({ request }, give) => give(await copyOf(request, 'turnstone')),
 });
 export { expect };
 
@@ -51,6 +52,12 @@ export async function enter(page: Page, name: string, column: string, text: stri
     await page.keyboard.press('Enter');
   }
 }
+
+/** What the application refuses, said aloud; the router has an alert of its own. */
+export const refusal = (page: Page): Locator => page.locator('[role=alert]:not(#__next-route-announcer__)');
+
+/** Puts another sheet of the station on top. */
+export const view = (page: Page, name: string): Promise<void> => page.getByRole('button', { name, exact: true }).click();
 
 export const saved = (page: Page): Promise<void> => expect(page.getByTestId('saved')).toHaveText(/^saved/);
 

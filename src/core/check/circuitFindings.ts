@@ -28,7 +28,7 @@ export function circuitFindings(b: Bench, own: Ladder, state: State, units: Unit
   const proposed = own.proposed ? choiceName(own.proposed) : null;
 
   if (circuit.taps.length === 0) {
-    if (circuit.found)
+    if (circuit.found) {
       add(
         'unidentified',
         'fix',
@@ -36,7 +36,8 @@ export function circuitFindings(b: Bench, own: Ladder, state: State, units: Unit
         'A loose end may be live.',
         'Trace it; take it out, or insulate and label both ends.',
       );
-    else add('empty', 'note', 'serves nothing yet', 'A way without a load is a spare.', 'Put a load on it, or leave it as a spare way.');
+      foundFindings(b, state, units, add);
+    } else add('empty', 'note', 'serves nothing yet', 'A way without a load is a spare.', 'Put a load on it, or leave it as a spare way.');
     return out;
   }
   if (!upstream.bank)
@@ -61,6 +62,7 @@ export function circuitFindings(b: Bench, own: Ladder, state: State, units: Unit
   const lostBeforePct = (100 * input.upstreamDropV) / input.systemV;
   for (const id of state.failing) {
     if (id === 'ampacity' && refusal) continue;
+    const rung = own.rungs.find((r) => r.id === id)?.smallest;
     const severity: Severity = id === 'drop' || id === 'mechanical' || id === 'surge' ? 'fix' : 'stop';
     const todo =
       own.pinned && proposed
@@ -69,7 +71,9 @@ export function circuitFindings(b: Bench, own: Ladder, state: State, units: Unit
           ? `${own.kept ? 'Replace it with' : 'Use'} ${proposed}.`
           : id === 'drop' && lostBeforePct >= (state.drop.worst?.limitPct ?? Infinity)
             ? `${show(lostBeforePct, 'pct', units)} is lost before this way already: mend or enlarge what feeds it first.`
-            : 'No size in the table passes: shorten the run, split the load, or move its source.';
+            : rung
+              ? `${own.kept ? 'Replace it with' : 'Use'} ${sizeName(own.school, rung)} or heavier; no size passes every test.`
+              : 'No size in the table passes: shorten the run, split the load, or move its source.';
     add(
       `fails-${id}`,
       severity,

@@ -122,3 +122,12 @@ test('a device in a hot place carrying for long keeps to 80 %', () => {
   expect(chosen({ rating: 9, runsLong: true }, hot).ratingA).toBe(15);
   expect(chosen({ rating: 9, runsLong: false }, hot).ratingA).toBe(10);
 });
+
+test('at a battery post nothing is as small as some makers ask: that is said, with the way out', () => {
+  const design = withLoad(bareBoat('metric'), { rating: 3, ratingBy: 'A', behaviour: 'current', makerFuseA: 5 }, 4, {
+    from: { kind: 'bank', id: 'house' },
+  });
+  const result = analyse(design).circuits.find((c) => c.id === 'c-x');
+  expect(result?.own.protection.conflict).toContain('the smallest is 30 A');
+  expect(result?.own.protection.conflict).toContain('from a bus or panel');
+});

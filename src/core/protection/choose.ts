@@ -153,7 +153,7 @@ function chooseFor(input: CircuitInput, legs: number): Omit<Protection, 'legs' |
   if (!best) {
     const offered = [...allowed, ...order.flatMap((id) => findFamily(id) ?? [])];
     const family = offered.find((f) => f.ratingsA.some((r) => r >= lowerA)) ?? offered[0] ?? (DC_FAMILIES[0] as Family);
-    conflict = contradiction(input, family, allowed.length > 0, lowerA, upper, refused);
+    conflict = contradiction(input, family, allowed.length > 0, lowerA, upper, refused, order);
     best = { family, ratingA: family.ratingsA.find((r) => r >= lowerA) ?? family.ratingsA[family.ratingsA.length - 1] ?? 1 };
   }
   const pinned = kept ? kept.ratingA : circuit.pin.ratingA;
@@ -197,6 +197,7 @@ function contradiction(
   lowerA: number,
   upper: Bound | null,
   refused: readonly Refusal[],
+  order: readonly string[],
 ): string {
   if (!someAllowed) {
     const [first] = refused;
@@ -204,6 +205,9 @@ function contradiction(
   }
   if (upper && upper.amps < Math.max(lowerA, input.workingA))
     return `Load asks for ${lowerA.toFixed(1)} A or more; ${upper.by} allows ${upper.amps} A. Split the circuit, or give the load a way of its own.`;
+  const smallestA = Math.min(...order.flatMap((id) => findFamily(id)?.ratingsA[0] ?? []));
+  if (upper && smallestA > upper.amps)
+    return `${upper.by} allows ${upper.amps} A, and nothing that may stand here comes as small: the smallest is ${smallestA} A. Feed it from a bus or panel with a small device of its own.`;
   if (upper) return `The start surge needs more than the ${upper.amps} A allowed by ${upper.by}. Ask the maker, or use a slower device.`;
   return `No ${family.name} is large enough for ${lowerA.toFixed(1)} A. Feed it from the main bus with its own bolted fuse.`;
 }

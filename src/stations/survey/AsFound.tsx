@@ -111,6 +111,7 @@ export function AsFound() {
         ) : null}
         <div className="min-h-[100px] flex-1 overflow-auto">
           <Sheet
+            enterStays
             label="As found"
             rows={rows}
             columns={columns}
