@@ -54,7 +54,8 @@ export function listBoats(db: Db): BoatSummary[] {
     .orderBy(desc(boats.updatedAt))
     .all()
     .map((row) => {
-      const design = stored(row.design);
+      // Every version has these parts; one boat that cannot be read does not hide the others.
+      const design = JSON.parse(row.design) as Design;
       return {
         id: row.id,
         name: row.name,

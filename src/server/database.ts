@@ -6,7 +6,7 @@ import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import * as tables from './tables';
 
-export type Db = BetterSQLite3Database<typeof tables>;
+export type Db = BetterSQLite3Database<typeof tables> & { readonly $client: Database.Database };
 
 /** Opens (and brings up to date) the database in a folder. */
 export function openDatabase(folder: string, migrations = join(process.cwd(), 'src/server/migrations')): Db {

@@ -128,6 +128,6 @@ test('at a battery post nothing is as small as some makers ask: that is said, wi
     from: { kind: 'bank', id: 'house' },
   });
   const result = analyse(design).circuits.find((c) => c.id === 'c-x');
-  expect(result?.own.protection.conflict).toContain('the smallest is 30 A');
+  expect(result?.own.protection.conflict).toContain('the smallest is 16 A');
   expect(result?.own.protection.conflict).toContain('from a bus or panel');
 });

@@ -207,7 +207,7 @@ function contradiction(
     return `Load asks for ${lowerA.toFixed(1)} A or more; ${upper.by} allows ${upper.amps} A. Split the circuit, or give the load a way of its own.`;
   const smallestA = Math.min(...order.flatMap((id) => findFamily(id)?.ratingsA[0] ?? []));
   if (upper && smallestA > upper.amps)
-    return `${upper.by} allows ${upper.amps} A, and nothing that may stand here comes as small: the smallest is ${smallestA} A. Feed it from a bus or panel with a small device of its own.`;
+    return `At most ${upper.amps} A by ${upper.by}, and nothing that may stand here comes as small: the smallest is ${smallestA} A. Feed it from a bus or panel with a small device of its own.`;
   if (upper) return `The start surge needs more than the ${upper.amps} A allowed by ${upper.by}. Ask the maker, or use a slower device.`;
   return `No ${family.name} is large enough for ${lowerA.toFixed(1)} A. Feed it from the main bus with its own bolted fuse.`;
 }
