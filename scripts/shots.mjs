@@ -19,19 +19,26 @@ const shots = [
   ['wiring', '/boats/marram/wiring', 'text=Anchor windlass'],
   ['wiring-awg-night', '/boats/halcyon/wiring', 'text=Navigation panel feeder'],
   ['check', '/boats/halcyon/check', null],
+  ['as-found', '/boats/turnstone/survey', 'button:text-is("as found")', '[role=gridcell]:has-text("Cabin lamps")'],
+  ['cards', '/boats/marram/loads', 'button:text-is("cards")', '[role=gridcell]:has-text("Refrigerator")'],
+  ['routes', '/boats/turnstone/wiring', 'button:text-is("routes")'],
+  ['build-lists', '/boats/turnstone/build', 'h2:has-text("Fuse board")'],
   ['build', '/boats/marram/build', null],
   ['unbuilt', '/boats/marram/ac', null],
 ];
 try {
   await answering(`${url}/api/boats`);
   const browser = await chromium.launch(chromiumOptions);
-  for (const [name, path, click] of shots) {
+  for (const [name, path, ...clicks] of shots) {
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
     if (name.includes('night')) await context.addInitScript(() => localStorage.setItem('solenix-scheme', 'night'));
     const page = await context.newPage();
     await page.goto(url + path);
     await page.waitForTimeout(1200);
-    if (click) await page.locator(click).first().click();
+    for (const click of clicks.filter(Boolean)) {
+      await page.locator(click).first().click();
+      await page.waitForTimeout(500);
+    }
     await page.waitForTimeout(700);
     await page.screenshot({ path: join(root, 'docs/screenshots', `${name}.png`) });
     await context.close();

@@ -150,5 +150,15 @@ export function analyseAgain(before: CircuitResult, upstream: Upstream, units: U
   const kept = behind.get(before);
   if (!kept) return undefined;
   const b = benchAgain(kept.bench, drifted(kept.bench.input, upstream));
-  return resultOf(b, sideOf(b, before.own), { ...kept.gathered, upstream }, units);
+  const own = sideOf(b, before.own);
+  const findings = saysTheSame(before.own.state, own.state, b) ? before.findings : circuitFindings(b, own.ladder, own.state, units);
+  const result: CircuitResult = { ...before, own, findings, below: before.isFeeder ? belowTaps(b, own) : before.below };
+  behind.set(result, { bench: b, gathered: { ...kept.gathered, upstream } });
+  return result;
+}
+
+/** Whether nothing that moves with the volts has anything to say, before or now: then the findings stand. */
+function saysTheSame(before: State, now: State, b: Bench): boolean {
+  const speaks = (s: State): boolean => s.drop.collapses || s.legOpen !== null || s.failing.includes('drop') || s.failing.includes('surge');
+  return !speaks(before) && !speaks(now) && (b.input.found === null || b.input.found.faults.length === 0);
 }

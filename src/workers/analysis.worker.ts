@@ -20,7 +20,7 @@ import {
 } from '@/core';
 import { benchOf } from '@/core/circuitResult';
 import { dutyTrace, type DutyPoint } from '@/core/conductor/duty';
-import { asDecided, asFoundDesign, share, type Design } from '@/core/design';
+import { asDecided, asFoundDesign, withDelta, type Delta, type Design } from '@/core/design';
 import { scratch, type ScratchResult } from '@/core/scratch';
 
 export type Selected = { readonly kind: 'circuit' | 'load' | 'need'; readonly id: string };
@@ -48,8 +48,8 @@ let analysis: Analysis | null = null;
 let sent = new Map<string, CircuitResult>();
 
 const api = {
-  update(next: Design): Update {
-    design = share(design, next);
+  update(delta: Delta): Update {
+    design = withDelta(design, delta);
     analysis = analyse(design, memory);
     const { circuits, ...rest } = analysis;
     const changed = circuits.filter((c) => sent.get(c.id) !== c);

@@ -121,7 +121,7 @@ export const setOp = (design: Design, steps: readonly string[], to: unknown): Op
 export type ListName = 'places' | 'banks' | 'panels' | 'loads' | 'circuits' | 'living' | 'routes' | 'departures' | 'photos';
 
 /** Adds a row to a list of the design, after a row or at the end. */
-export function addOp(design: Design, list: ListName, row: Row, after?: string | null): Op {
+export function addOp<R extends Row>(design: Design, list: ListName, row: R, after?: string | null): Op {
   const rows = design[list];
   return { op: 'add', path: [list], after: after === undefined ? (rows[rows.length - 1]?.id ?? null) : after, row: { ...row } };
 }

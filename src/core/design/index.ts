@@ -16,5 +16,6 @@ export {
   type Op,
 } from './edit';
 export { equal, share } from './share';
+export { deltaOf, withDelta, type Delta } from './delta';
 export { asDecided, asFoundDesign } from './decided';
 export type { BoatSummary } from './summary';

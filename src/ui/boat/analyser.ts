@@ -2,6 +2,7 @@
 import { wrap, type Remote } from 'comlink';
 import type { Analysis, CircuitResult } from '@/core';
 import type { Design } from '@/core/design';
+import { deltaOf } from '@/core/design/delta';
 import type { AnalysisApi } from '@/workers/analysis.worker';
 
 export class Analyser {
@@ -9,6 +10,8 @@ export class Analyser {
   private worker: Worker | null = null;
   private wanted: Design | null = null;
   private busy = false;
+  /** The design the worker has. */
+  private told: Design | null = null;
   private circuits = new Map<string, CircuitResult>();
   private readonly listeners = new Set<() => void>();
   private analysis: Analysis;
@@ -32,6 +35,7 @@ export class Analyser {
       this.worker?.terminate();
       this.worker = null;
       this.remote = null;
+      this.told = null;
       this.busy = false;
     };
   }
@@ -51,7 +55,9 @@ export class Analyser {
     while (this.wanted && this.remote) {
       const design = this.wanted;
       this.wanted = null;
-      const { rest, order, changed } = await this.remote.update(design);
+      const delta = deltaOf(this.told, design);
+      this.told = design;
+      const { rest, order, changed } = await this.remote.update(delta);
       for (const c of changed) this.circuits.set(c.id, c);
       this.analysis = { ...rest, circuits: order.flatMap((id) => this.circuits.get(id) ?? []) };
       for (const listener of this.listeners) listener();
