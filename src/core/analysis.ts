@@ -40,6 +40,7 @@ export interface Memory {
   readonly lays: Map<string, Lay>;
   readonly currents: WeakMap<Load, { volts: StudyVolts; current: LoadCurrent }>;
   readonly banks: WeakMap<Bank, BankSource>;
+  readonly loads: WeakMap<Load, LoadResult>;
   volts: StudyVolts | null;
 }
 
@@ -48,6 +49,7 @@ export const createMemory = (): Memory => ({
   lays: new Map(),
   currents: new WeakMap(),
   banks: new WeakMap(),
+  loads: new WeakMap(),
   volts: null,
 });
 
@@ -91,7 +93,7 @@ export function analyse(whole: Design, memory: Memory = createMemory()): Analysi
   return {
     volts,
     banks,
-    loads: design.loads.map((l) => ({ id: l.id, current: currentOf(l), circuitId: circuitOfLoad.get(l.id) ?? null })),
+    loads: design.loads.map((l) => loadResult(memory, l, currentOf(l), circuitOfLoad.get(l.id) ?? null)),
     circuits,
     findings: bySeverity(
       withDepartures(design, [
@@ -101,6 +103,15 @@ export function analyse(whole: Design, memory: Memory = createMemory()): Analysi
     ),
     balance: balance(design, banks, circuits, currentOf),
   };
+}
+
+/** A load's line of the analysis: the same object while it says the same. */
+function loadResult(memory: Memory, load: Load, current: LoadCurrent, circuitId: string | null): LoadResult {
+  const kept = memory.loads.get(load);
+  if (kept?.current === current && kept.circuitId === circuitId) return kept;
+  const result = { id: load.id, current, circuitId };
+  memory.loads.set(load, result);
+  return result;
 }
 
 /** Findings somebody has accepted, with the reason. */

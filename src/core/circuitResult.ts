@@ -5,6 +5,7 @@ import { bench, benchAgain, type Bench } from './conductor/evaluate';
 import { conductorOf, ladder, stateAt, type Ladder, type State } from './conductor/ladder';
 import { circuitInput, drifted, SEGMENT_JOINTS_OHM, type CircuitInput, type Gathered } from './conductor/circuitInput';
 import { conductorOhm } from './conductor/resistance';
+import { share } from './design/share';
 import type { Demand } from './network/demand';
 import type { Upstream } from './network/upstream';
 import { chooseProtection, type Protection } from './protection/choose';
@@ -64,12 +65,12 @@ export function otherSchool(result: CircuitResult): { readonly side: Side; reado
 }
 
 function sideOf(b: Bench, before?: Side): Side {
-  const steps = ladder(b, before?.ladder);
-  return {
-    protection: b.protection,
-    ladder: steps,
-    state: stateAt(b, { conductor: conductorOf(b, steps.chosen), legs: steps.chosen.legs }),
-  };
+  const fresh = ladder(b, before?.ladder);
+  const state = stateAt(b, { conductor: conductorOf(b, fresh.chosen), legs: fresh.chosen.legs });
+  // Parts that say the same keep their identity: they are not told again.
+  return before
+    ? { protection: b.protection, ladder: share(before.ladder, fresh), state: share(before.state, state) }
+    : { protection: b.protection, ladder: fresh, state };
 }
 
 /** What the ways of the panel at each tap see before them. */

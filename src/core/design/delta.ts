@@ -5,10 +5,10 @@ import { share } from './share';
 type Row = { readonly id: string };
 type Part = keyof Design;
 
-interface ListDelta {
+export interface ListDelta<R extends Row = Row> {
   /** Ids in their new order; null when only rows changed. */
   readonly order: readonly string[] | null;
-  readonly rows: readonly Row[];
+  readonly rows: readonly R[];
 }
 
 export interface Delta {
@@ -18,8 +18,9 @@ export interface Delta {
 
 const isList = (x: unknown): x is readonly Row[] => Array.isArray(x);
 
-function listDelta(before: readonly Row[], after: readonly Row[]): ListDelta {
-  const known = new Set<Row>(before);
+/** Rows of a list that are not the same objects as before. */
+export function listDelta<R extends Row>(before: readonly R[], after: readonly R[]): ListDelta<R> {
+  const known = new Set<R>(before);
   const inPlace = before.length === after.length && after.every((row, i) => row.id === before[i]?.id);
   return { order: inPlace ? null : after.map((r) => r.id), rows: after.filter((r) => !known.has(r)) };
 }
@@ -37,20 +38,28 @@ export function deltaOf(before: Design | null, after: Design): Delta {
   return { parts, lists };
 }
 
-function applied(before: readonly Row[], { order, rows }: ListDelta): readonly Row[] {
+/** The list after a delta; rows that were not told keep their identity. */
+export function withListDelta<R extends Row>(before: readonly R[], { order, rows }: ListDelta<R>): readonly R[] {
+  if (order === null && rows.length === 0) return before;
   const fresh = new Map(rows.map((r) => [r.id, r]));
+  if (order === null) return before.map((r) => fresh.get(r.id) ?? r);
   const known = new Map(before.map((r) => [r.id, r]));
-  const row = (id: string): Row | undefined => {
-    const [was, is] = [known.get(id), fresh.get(id)];
-    return is ? share(was, is) : was;
-  };
-  return (order ?? before.map((r) => r.id)).flatMap((id) => row(id) ?? []);
+  return order.flatMap((id) => fresh.get(id) ?? known.get(id) ?? []);
 }
+
+/** Rows as they came, but with every part that says the same taken from the row that was there. */
+const recognised = (before: readonly Row[], rows: readonly Row[]): readonly Row[] => {
+  const known = new Map(before.map((r) => [r.id, r]));
+  return rows.map((r) => share(known.get(r.id), r));
+};
 
 /** The design after a delta; what did not change keeps its identity, so that caches keyed by it hit. */
 export function withDelta(before: Design | null, delta: Delta): Design {
   const next: Record<string, unknown> = { ...before };
   for (const [part, value] of Object.entries(delta.parts)) next[part] = share(before?.[part as Part], value);
-  for (const [part, list] of Object.entries(delta.lists)) next[part] = applied(next[part] as readonly Row[], list);
+  for (const [part, { order, rows }] of Object.entries(delta.lists)) {
+    const was = next[part] as readonly Row[];
+    next[part] = withListDelta(was, { order, rows: recognised(was, rows) });
+  }
   return next as unknown as Design;
 }

@@ -1,6 +1,7 @@
 /** The window's line to the analysis worker: the newest design wins, older ones are skipped. */
 import { wrap, type Remote } from 'comlink';
-import type { Analysis, CircuitResult } from '@/core';
+import type { Analysis } from '@/core';
+import { withAnalysisDelta } from '@/core/analysisDelta';
 import type { Design } from '@/core/design';
 import { deltaOf } from '@/core/design/delta';
 import type { AnalysisApi } from '@/workers/analysis.worker';
@@ -12,13 +13,13 @@ export class Analyser {
   private busy = false;
   /** The design the worker has. */
   private told: Design | null = null;
-  private circuits = new Map<string, CircuitResult>();
+  /** What the worker has told of its analysis. */
+  private heard: Analysis | null = null;
   private readonly listeners = new Set<() => void>();
   private analysis: Analysis;
 
   constructor(first: Analysis) {
     this.analysis = first;
-    this.circuits = new Map(first.circuits.map((c) => [c.id, c]));
   }
 
   readonly snapshot = (): Analysis => this.analysis;
@@ -36,6 +37,7 @@ export class Analyser {
       this.worker = null;
       this.remote = null;
       this.told = null;
+      this.heard = null;
       this.busy = false;
     };
   }
@@ -57,9 +59,8 @@ export class Analyser {
       this.wanted = null;
       const delta = deltaOf(this.told, design);
       this.told = design;
-      const { rest, order, changed } = await this.remote.update(delta);
-      for (const c of changed) this.circuits.set(c.id, c);
-      this.analysis = { ...rest, circuits: order.flatMap((id) => this.circuits.get(id) ?? []) };
+      this.heard = withAnalysisDelta(this.heard, await this.remote.update(delta));
+      this.analysis = this.heard;
       for (const listener of this.listeners) listener();
     }
     this.busy = false;

@@ -1,6 +1,6 @@
 'use client';
 /** A dense, editable sheet. Arrows move, typing edits, Enter and Tab take the entry, blocks are copied and pasted. */
-import { useCallback, useEffect, useId, useMemo, useRef, useState, type ClipboardEvent, type KeyboardEvent } from 'react';
+import { useCallback, useEffect, useId, useMemo, useRef, useState, type ClipboardEvent, type KeyboardEvent, type MouseEvent } from 'react';
 import { toBlock } from '@/core/format/csv';
 import { Editor } from './Editor';
 import { layBlock } from './paste';
@@ -218,23 +218,29 @@ export function Sheet<Row extends { readonly id: string }>(props: Props<Row>) {
   };
 
   const range = chosen();
-  const pick = useCallback(
-    (rowIndex: number, col: number, extend: boolean) => {
-      go({ row: rowIndex, col }, extend);
-      grid.current?.focus({ preventScroll: true });
-    },
-    [go],
-  );
-  const open = useCallback(
-    (rowIndex: number, col: number) => {
-      const target = rows[rowIndex];
-      const into = columns[col];
-      if (!target || !into?.write) return;
-      setOrigin(target);
-      setEntry({ rowId: target.id, col, text: into.text(target), message: null });
-    },
-    [rows, columns],
-  );
+  /** The cell an event happened in, unless it is being edited. */
+  const cellOf = (target: EventTarget): Cell | null => {
+    const cell = target instanceof Element ? target.closest<HTMLElement>('[role=gridcell]') : null;
+    const rowId = cell?.closest<HTMLElement>('[data-row-id]')?.dataset.rowId;
+    const found = { row: rows.findIndex((r) => r.id === rowId), col: columns.findIndex((c) => c.key === cell?.dataset.col) };
+    if (found.row < 0 || found.col < 0 || (entry?.rowId === rowId && entry?.col === found.col)) return null;
+    return found;
+  };
+  const onMouseDown = (event: MouseEvent) => {
+    const cell = cellOf(event.target);
+    if (!cell) return;
+    event.preventDefault();
+    go(cell, event.shiftKey);
+    grid.current?.focus({ preventScroll: true });
+  };
+  const onDoubleClick = (event: MouseEvent) => {
+    const cell = cellOf(event.target);
+    const target = cell && rows[cell.row];
+    const into = cell && columns[cell.col];
+    if (!target || !into?.write) return;
+    setOrigin(target);
+    setEntry({ rowId: target.id, col: cell.col, text: into.text(target), message: null });
+  };
 
   return (
     <div
@@ -247,6 +253,8 @@ export function Sheet<Row extends { readonly id: string }>(props: Props<Row>) {
       tabIndex={0}
       className="sheet"
       onKeyDown={onKeyDown}
+      onMouseDown={onMouseDown}
+      onDoubleClick={onDoubleClick}
       onCopy={onCopy}
       onPaste={onPaste}
     >
@@ -265,8 +273,6 @@ export function Sheet<Row extends { readonly id: string }>(props: Props<Row>) {
             activeCol={i === at.row ? at.col : -1}
             left={i >= range.top && i <= range.bottom && anchor ? range.left : -1}
             right={i >= range.top && i <= range.bottom && anchor ? range.right : -1}
-            onPick={pick}
-            onOpen={open}
             entry={entry?.rowId === r.id ? entry : null}
             editor={
               entry?.rowId === r.id ? (

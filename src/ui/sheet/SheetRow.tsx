@@ -11,8 +11,6 @@ interface Props<Row extends { readonly id: string }> {
   readonly activeCol: number;
   readonly left: number;
   readonly right: number;
-  readonly onPick: (row: number, col: number, extend: boolean) => void;
-  readonly onOpen: (row: number, col: number) => void;
   readonly entry: Entry | null;
   readonly editor: ReactNode;
 }
@@ -26,8 +24,6 @@ function Row<R extends { readonly id: string }>({
   activeCol,
   left,
   right,
-  onPick,
-  onOpen,
   entry,
   editor,
 }: Props<R>) {
@@ -49,12 +45,6 @@ function Row<R extends { readonly id: string }>({
             style={{ width: c.width }}
             className={`${c.align === 'right' ? 'text-right' : ''} ${c.mono ? 'reading' : ''}`}
             title={tone === 'typical' || tone === 'estimated' ? tone : undefined}
-            onMouseDown={(e) => {
-              if (editing) return;
-              e.preventDefault();
-              onPick(index, col, e.shiftKey);
-            }}
-            onDoubleClick={() => onOpen(index, col)}
           >
             {editing ? editor : <span className="cell-text">{(c.show ?? c.text)(row)}</span>}
           </div>
