@@ -1,9 +1,9 @@
 /** Foreign load lists read, and our own read back. */
 import Papa from 'papaparse';
-import { blankLoad, type Load } from '@/core/design';
+import { blankLoad, type Design, type Load } from '@/core/design';
+import { APPLIANCES, loadFrom } from '@/core/library/appliances';
 import { restored } from '@/core/format/csv';
 import { bareBoat } from '@/core/testing';
-import { marram } from '@/server/demo/marram';
 import { loadColumns } from './columns';
 import { loadsCsv, loadsXlsx } from './exports';
 import { hasHeads, readRows, suggest } from './match';
@@ -98,7 +98,8 @@ describe('reading rows', () => {
 });
 
 describe('our own export', () => {
-  const boat = marram();
+  const places = new Set(design.places.map((p) => p.id));
+  const boat: Design = { ...design, loads: APPLIANCES.map((a, i) => loadFrom(a, `L${i}`, 12, places)) };
   const own = loadColumns(boat);
   const rows: readonly Load[] = [
     ...boat.loads,

@@ -5,11 +5,11 @@ import { analyse, circuitWorking, type CircuitResult, type Ladder } from '@/core
 import type { Circuit } from '@/core/design';
 import { scratch } from '@/core/scratch';
 import { bareBoat, withLoad } from '@/core/testing';
-import { LadderChart } from '@/stations/wiring/LadderChart';
-import { ScratchCard } from './scratch/ScratchCard';
-import { Plain } from './table/Plain';
-import { Views } from './views/Views';
-import { Sections } from './working/Sections';
+import { ScratchCard } from '@/ui/scratch/ScratchCard';
+import { Plain } from '@/ui/table/Plain';
+import { Views } from '@/ui/views/Views';
+import { Sections } from '@/ui/working/Sections';
+import { LadderChart } from './LadderChart';
 
 const draw = <P extends object>(what: ComponentType<P>, props: P): string => renderToStaticMarkup(createElement(what, props));
 const texts = (html: string): string => html.replace(/<[^>]+>/g, ' ').replace(/\s+/g, ' ');
