@@ -81,6 +81,8 @@ function belowTaps(b: Bench, own: Side): (Upstream | null)[] {
   const ratingC = state.heat.derating.ratingC;
   const up = input.upstream;
   const atWayV = input.volts.lowV - input.upstreamDropV;
+  const fixedA = input.taps.reduce((sum, t) => sum + t.fixedA, 0);
+  const ofLoads = fixedA > 0 ? input.taps.reduce((sum, t) => sum + Math.min(t.steadyA, t.fixedA), 0) / fixedA : 1;
   return input.taps.map((tap, at) => {
     if (!tap.panel) return null;
     let hot = b.headOhm;
@@ -96,7 +98,7 @@ function belowTaps(b: Bench, own: Side): (Upstream | null)[] {
     return {
       bank: up.bank,
       chain: [...up.chain, input.circuit.id],
-      dropV: up.dropV + (loadV === undefined ? 0 : atWayV - loadV),
+      dropV: up.dropV + (loadV === undefined ? 0 : (atWayV - loadV) * ofLoads),
       hotOhm: up.hotOhm + hot,
       coldOhm: up.coldOhm + cold,
       faultHotOhm: up.faultHotOhm + faultHot,

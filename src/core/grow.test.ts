@@ -1,4 +1,5 @@
 import { withLoad, bareBoat } from './testing';
+import { analyse } from './index';
 import { whatIfItGrows } from './grow';
 import type { Design } from './design';
 
@@ -43,4 +44,48 @@ test('a pin that fails today is told as failing before', () => {
 test('everything at once grows the main by as much', () => {
   const line = lineOf(boat(), { everything: 1.2 }, 'c-main');
   expect((line?.afterA ?? 0) / (line?.beforeA ?? 1)).toBeCloseTo(1.2, 9);
+});
+
+describe('sources', () => {
+  const charger = (amps: number): Design =>
+    withLoad(
+      withLoad(bareBoat('metric'), { rating: 5, ratingBy: 'A', behaviour: 'current', placeId: 'saloon', supply: 'house switch' }, 4),
+      {
+        id: 'alt',
+        name: 'Alternator',
+        group: 'charging',
+        rating: amps,
+        ratingBy: 'A',
+        behaviour: 'current',
+        critical: true,
+        placeId: 'engine',
+        supply: 'always live',
+      },
+      3,
+      { id: 'c-alt', name: 'Alternator' },
+    );
+  const circuitOf = (design: Design, id: string) => analyse(design).circuits.find((c) => c.id === id);
+  test('what charges is no load: it is in no daily need and no discharge, but the feeder carries it', () => {
+    const design = charger(80);
+    const needy = { ...design, loads: design.loads.map((l) => ({ ...l, hours: { anchor: 10 } })) };
+    expect(analyse(needy).balance.needs[0]?.needAh).toBe(50);
+    // Loads ask 5 A x 0.7, never less than the largest: 5 A. 80 A come the other way.
+    expect(circuitOf(design, 'c-main')?.demand).toMatchObject({ loadsA: 5, chargingA: 80, demandA: 80 });
+    expect(circuitOf(charger(2), 'c-main')?.workingA).toBe(5);
+  });
+  test('its drop is its own current over its own path, within the charging limit', () => {
+    const alt = circuitOf(charger(80), 'c-alt');
+    expect(alt?.own.state.drop.worst?.limitPct).toBe(3);
+    expect(alt?.own.state.failing).toEqual([]);
+    expect(alt?.findings.map((f) => f.id)).toContain('source-alt:c-alt');
+  });
+  test('the lamp’s drop is not the worse for it', () => {
+    const drop = (d: Design) => circuitOf(d, 'c-x')?.own.state.drop.worst?.dropV ?? 0;
+    expect(drop(charger(80))).toBeLessThanOrEqual(drop(charger(1)) + 1e-9);
+  });
+  test('a bigger alternator: its cable, device and the main are tested as they stand', () => {
+    const lines = whatIfItGrows(charger(80), { load: { id: 'alt', by: 2 } });
+    expect(lines.map((l) => l.circuitId).sort()).toEqual(['c-alt', 'c-main']);
+    expect(lines.find((l) => l.circuitId === 'c-alt')).toMatchObject({ verdict: 'fails now', beforeA: 80, afterA: 160 });
+  });
 });

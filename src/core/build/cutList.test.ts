@@ -1,5 +1,5 @@
 import { analyse, cutList, proposeCircuits } from '../index';
-import { blankLoad, brokenReferences, type Design } from '../design';
+import { blankDevice, blankFound, blankLoad, brokenReferences, type Design } from '../design';
 import { fromBlock, harmless, restored, toBlock, toCsv } from '../format/csv';
 import { bareBoat, withLoad } from '../testing';
 import { endName } from './cutList';
@@ -127,4 +127,26 @@ describe('tables as text', () => {
     expect(fromBlock(toBlock(rows))).toEqual(rows);
   });
   test('CSV quotes what needs it', () => expect(toCsv([['a,b', 'c"d']])).toBe('"a,b","c""d"'));
+});
+
+test('a lit switch gets a thin negative of its own, from where the circuit starts', () => {
+  const design = withLoad(bareBoat('metric'), { rating: 24 }, 4, {
+    devices: [{ ...blankDevice('d', 'lit switch'), placeId: 'chart' }, blankDevice('e', 'switch')],
+  });
+  const lamp = listOf(design).cuts.filter((c) => c.serves === 'lamp of the switch');
+  const { places } = design;
+  const [bus, chart] = ['saloon', 'chart'].map((id) => places.find((p) => p.id === id)?.at);
+  if (!bus || !chart) throw new Error('no places');
+  expect(lamp).toHaveLength(1);
+  expect(lamp[0]).toMatchObject({ polarity: '−', size: '1 mm²', colour: 'black', label: '9− lamp of its switch' });
+  expect(lamp[0]?.lengthM).toBeCloseTo(Math.abs(bus.x - chart.x) + Math.abs(bus.y - chart.y) + Math.abs(bus.z - chart.z) + 0.6, 9);
+});
+
+test('what is kept as found is not cut, and its own device not bought', () => {
+  const found = { ...blankFound('metric'), decision: 'keep' as const, keepProtection: true, family: 'blade', ratingA: 10 };
+  const list = listOf(withLoad(bareBoat('metric'), { rating: 24 }, 4, { found }));
+  expect(list.cuts.some((c) => c.circuitId === 'c-x')).toBe(false);
+  const fresh = listOf(withLoad(bareBoat('metric'), { rating: 24 }, 4, { found: { ...found, keepProtection: false } }));
+  const count = (l: typeof list) => l.protection.reduce((sum, p) => sum + p.count, 0);
+  expect(count(fresh)).toBe(count(list) + 1);
 });

@@ -4,7 +4,9 @@ import type { Circuit, Design, Load, Panel } from '../design';
 import { FOOT_M, sizeName } from '../quantity';
 import { positiveColour, type Service } from '../rules/colours';
 import { findConductor, type School } from '../rules/conductors';
+import { pathM, placePoint } from '../network/geometry';
 import { findFamily } from '../rules/devices';
+import { RULE_SETS } from '../rules/ruleSets';
 import { shrinkFor, studName, terminalFor } from '../rules/terminals';
 
 /** One piece of one conductor, cut to length. */
@@ -119,6 +121,30 @@ const tally = (entries: readonly (readonly [item: string, note: string, count: n
   return [...lines.values()].sort((a, b) => a.item.localeCompare(b.item, 'en', { numeric: true }));
 };
 
+/** The negative that the lamp of a lit switch needs: a thin one from where the circuit starts to the switch. */
+function lampCuts({ design, panels }: Context, circuit: Circuit): Cut[] {
+  const { ruleSet } = design.boat;
+  const size = RULE_SETS[ruleSet].mechanicalMin.single;
+  const start =
+    circuit.from.kind === 'panel' ? panels.get(circuit.from.id)?.placeId : design.banks.find((b) => b.id === circuit.from.id)?.placeId;
+  return circuit.devices
+    .filter((d) => d.kind === 'lit switch')
+    .map((d): Cut => ({
+      circuitId: circuit.id,
+      no: circuit.no,
+      serves: 'lamp of the switch',
+      polarity: '−',
+      size: sizeName(ruleSet, size),
+      areaMm2: findConductor(ruleSet, size)?.areaMm2 ?? 0,
+      colour: design.house.negative,
+      lengthM: pathM(placePoint(design, start ?? null), placePoint(design, d.placeId ?? start ?? null), design.house.slackM),
+      taped: false,
+      fromEnd: endName('M4', ruleSet, size),
+      toEnd: endName('blade', ruleSet, size),
+      label: `${circuit.no}− lamp of its switch`,
+    }));
+}
+
 /** The whole list for a design and its analysis. Circuits without taps give nothing. */
 export function cutList(design: Design, circuits: readonly CircuitResult[]): CutList {
   const context: Context = {
@@ -138,7 +164,7 @@ export function cutList(design: Design, circuits: readonly CircuitResult[]): Cut
     if (!circuit.found?.keepProtection || !result.own.ladder.kept)
       protection.push([`${device.familyName} ${device.ratingA} A`, device.count > 1 ? 'at both ends of each leg' : '', device.count]);
     if (result.own.ladder.kept) continue;
-    const own = circuitCuts(context, circuit, result);
+    const own = [...circuitCuts(context, circuit, result), ...lampCuts(context, circuit)];
     cuts.push(...own);
     const { school, chosen } = result.own.ladder;
     const row = terminalFor(school, chosen.size);

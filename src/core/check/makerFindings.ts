@@ -1,5 +1,6 @@
 /** What the makers of a circuit's loads ask for beyond wire and amps. */
 import type { Bench } from '../conductor/evaluate';
+import { isCharging } from '../network/asked';
 import { runToTapM } from '../conductor/minimums';
 import { show, type Units } from '../quantity';
 import { findFamily } from '../rules/devices';
@@ -17,6 +18,15 @@ export function makerFindings(b: Bench, units: Units, add: AddFinding): void {
     const { load } = tap;
     if (!load) return;
     const about = { kind: 'load' as const, id: load.id };
+    if (isCharging(load) && !input.upstream.atBank && tap.ownA >= 30)
+      add(
+        `source-${load.id}`,
+        'note',
+        'is a source: this run is live from both ends',
+        'The device at the bank end protects it against the bank; its own end is limited by itself only while it runs.',
+        'Follow its maker for a device at its own end, and label both.',
+        about,
+      );
     const page = load.page ? ` (${load.page})` : '';
     const runM = runToTapM(input, i);
     if (load.maxLeadM !== null && runM > load.maxLeadM + 1e-9)

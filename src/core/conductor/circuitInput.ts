@@ -1,5 +1,6 @@
 /** Everything the tests on one circuit need, gathered once from the design. */
 import type { Circuit, Found, House, Load, Panel, Place, Tap } from '../design/schema';
+import { isCharging } from '../network/asked';
 import { feederDemand, type Demand, type DemandItem } from '../network/demand';
 import type { LoadCurrent, StudyVolts } from '../network/loadCurrent';
 import type { Upstream } from '../network/upstream';
@@ -24,6 +25,8 @@ export interface TapInput {
   readonly segmentA: number;
   /** Drawn while nothing brief runs, A: what the drop of a feeder is reckoned with. */
   readonly fixedA: number;
+  /** Of that, what loads draw: on a feeder it may be less than what charges through it. */
+  readonly steadyA: number;
   readonly powerW: number;
   readonly dropPct: number;
   readonly minV: number;
@@ -98,15 +101,26 @@ export interface Gathered {
   readonly belowSurge: readonly (Surge | null)[];
 }
 
-/** Volts lost before the way: feeders at their steady demand, and a brief load's own current on its own path. */
-const lostBefore = (upstream: Upstream, workingA: number, brief: boolean): number =>
-  upstream.dropV + (brief ? workingA * upstream.hotOhm : 0);
+/**
+ * Volts lost before the way: feeders at their steady demand, and a brief load's own current on its own path.
+ * What charges loses only by its own current, the other way.
+ */
+function lostBefore(upstream: Upstream, workingA: number, loads: readonly Load[], isFeeder: boolean): number {
+  if (isFeeder || loads.length === 0) return upstream.dropV;
+  if (loads.every(isCharging)) return workingA * upstream.hotOhm;
+  return upstream.dropV + (loads.some((l) => l.duty !== null) ? workingA * upstream.hotOhm : 0);
+}
 
 /** The same circuit when only the steady state of what stands before it has moved. */
 export const drifted = (input: CircuitInput, upstream: Upstream): CircuitInput => ({
   ...input,
   upstream,
-  upstreamDropV: lostBefore(upstream, input.workingA, !input.isFeeder && input.taps.some((t) => t.load !== null && t.load.duty !== null)),
+  upstreamDropV: lostBefore(
+    upstream,
+    input.workingA,
+    input.taps.flatMap((t) => t.load ?? []),
+    input.isFeeder,
+  ),
 });
 
 export function circuitInput(g: Gathered): CircuitInput {
@@ -126,15 +140,16 @@ export function circuitInput(g: Gathered): CircuitInput {
   const ownA = circuit.taps.map((_, i) =>
     g.panels[i] ? feederDemand(g.school, g.downstream[i] ?? [], house.diversity).demandA : (g.currents[i]?.workingA ?? 0),
   );
-  const steadyA = circuit.taps.map((_, i) =>
-    g.panels[i]
-      ? feederDemand(
-          g.school,
-          (g.downstream[i] ?? []).filter((d) => !d.brief),
-          house.diversity,
-        ).demandA
-      : ownA[i],
-  );
+  // Charging flows against the loads: the feeder's own drop is judged by the larger, what stands below sees the loads' alone.
+  const steady = circuit.taps.map((_, i) => {
+    if (!g.panels[i]) return { loadsA: ownA[i] ?? 0, feederA: ownA[i] ?? 0 };
+    const { loadsA, demandA } = feederDemand(
+      g.school,
+      (g.downstream[i] ?? []).filter((d) => !d.brief),
+      house.diversity,
+    );
+    return { loadsA, feederA: demandA };
+  });
   const segmentA = [...ownA];
   for (let i = segmentA.length - 1; i >= 0; i--) {
     const parent = parents[i] ?? -1;
@@ -158,7 +173,8 @@ export function circuitInput(g: Gathered): CircuitInput {
       name: g.names[i] ?? '',
       ownA: own,
       segmentA: Math.min(segmentA[i] ?? 0, Math.max(workingA, own)),
-      fixedA: constant ? 0 : (steadyA[i] ?? own),
+      fixedA: constant ? 0 : (steady[i]?.feederA ?? own),
+      steadyA: steady[i]?.loadsA ?? own,
       powerW: constant ? current.nominalW : 0,
       dropPct: g.panels[i] ? house.feederDropPct : load?.critical ? house.criticalDropPct : house.generalDropPct,
       minV: load?.minV ?? surgeFloorV,
@@ -197,7 +213,7 @@ export function circuitInput(g: Gathered): CircuitInput {
     isFeeder,
     demand,
     workingA,
-    upstreamDropV: lostBefore(g.upstream, workingA, !isFeeder && loads.some((l) => l.duty !== null)),
+    upstreamDropV: lostBefore(g.upstream, workingA, loads, isFeeder),
     surges,
     duty: only && only.quantity === 1 ? only.duty : null,
     places: g.places,

@@ -41,6 +41,8 @@ export const LOAD_GROUPS = [
   'deck',
   'comfort',
   'heavy',
+  /** Not a load but a source: its current flows toward the bank, through a cable and devices judged like any other. */
+  'charging',
   'other',
 ] as const;
 export const CONNECTIONS = ['screw clamp', 'blade', 'own lead', ...STUDS.map((s) => s.metric)] as const;

@@ -1,6 +1,7 @@
 /** The balance line: the five figures that tell how the design stands. */
 import type { CircuitResult } from '../circuitResult';
 import type { Design, Load } from '../design/schema';
+import { isCharging } from '../network/asked';
 import type { BankSource } from '../network/bankSource';
 import type { LoadCurrent } from '../network/loadCurrent';
 
@@ -27,7 +28,7 @@ export function balance(
   const needs = design.living.map((living) => ({
     livingId: living.id,
     name: living.name,
-    needAh: design.loads.reduce((sum, load) => sum + currentOf(load).nominalA * (load.hours[living.id] ?? 0), 0),
+    needAh: design.loads.reduce((sum, load) => sum + (isCharging(load) ? 0 : currentOf(load).nominalA) * (load.hours[living.id] ?? 0), 0),
   }));
   let worst: Balance['worst'] = null;
   for (const c of circuits) {

@@ -178,6 +178,24 @@ const LIST: readonly Appliance[] = [
   item('Inverter, large', 'heavy', 'engine', 2200, 'power', 0.7, 0.4, { surge: [2, 3], supply: 'house switch', connection: 'M8' }),
   item('Horn', 'deck', 'mast', 60, 'current', 0, 0.01, motor(1.5, 0.2, { critical: true })),
   item('Windscreen wiper', 'deck', 'saloon', 50, 'current', 0, 1, motor(3, 0.5)),
+  item('Alternator, medium frame', 'charging', 'engine', 960, 'current', 0, 0, {
+    critical: true,
+    runsLong: true,
+    supply: 'always live',
+    connection: 'M8',
+  }),
+  item('Shore charger', 'charging', 'engine', 360, 'current', 0, 0, {
+    critical: true,
+    runsLong: true,
+    supply: 'always live',
+    connection: 'M6',
+  }),
+  item('Solar controller', 'charging', 'lazarette', 240, 'current', 0, 0, {
+    critical: true,
+    runsLong: true,
+    supply: 'always live',
+    connection: 'screw clamp',
+  }),
   item('Searchlight', 'lights', 'bow', 100, 'resistance', 0, 0.1),
 ];
 

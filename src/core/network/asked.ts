@@ -19,12 +19,16 @@ export const demandItem = (load: Load, current: LoadCurrent): DemandItem => ({
   currentA: current.workingA,
   runsLong: load.runsLong,
   brief: load.duty !== null,
+  charging: isCharging(load),
 });
 
 function startOf(load: Load, { workingA, surgeA, surgeS }: LoadCurrent): Surge | null {
   if (surgeA === null) return null;
   return { tapIndex: 0, name: load.name, circuitA: 0, loadA: surgeA, addsA: surgeA - workingA, seconds: surgeS, minV: 0 };
 }
+
+/** Sources stand on the load sheet too, so that their cables are sized with the rest. */
+export const isCharging = (load: Load): boolean => load.group === 'charging';
 
 const worse = (a: Surge | null, b: Surge | null): Surge | null => (b && (!a || b.addsA > a.addsA) ? b : a);
 
@@ -59,17 +63,21 @@ export function askedOf(
   }
   const { ruleSet } = design.boat;
   const bankDemandA = new Map(
-    design.banks.map((b) => [b.id, feederDemand(ruleSet, banked.get(b.id) ?? [], design.house.diversity).demandA]),
+    design.banks.map((b) => [b.id, feederDemand(ruleSet, banked.get(b.id) ?? [], design.house.diversity).loadsA]),
   );
   return { items, surge, bankDemandA };
 }
 
 /** All that demand takes from a panel's items, so that the same sums find the same result. */
 export function demandKey(items: readonly DemandItem[]): number[] {
-  const sums = [0, 0, 0, 0, 0, 0, 0];
+  const sums = [0, 0, 0, 0, 0, 0, 0, 0];
   const add = (at: number, amps: number) => (sums[at] = (sums[at] as number) + amps);
   const most = (at: number, amps: number) => (sums[at] = Math.max(sums[at] as number, amps));
   for (const d of items) {
+    if (d.charging) {
+      add(7, d.currentA);
+      continue;
+    }
     add(d.runsLong ? 0 : 1, d.currentA);
     if (!d.runsLong) most(2, d.currentA);
     most(3, d.currentA);

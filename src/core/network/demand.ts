@@ -9,6 +9,8 @@ export interface DemandItem {
   readonly runsLong: boolean;
   /** Runs for minutes at most (windlass, thruster, winch): no part of what others see as steady. */
   readonly brief: boolean;
+  /** A charger or alternator: its current flows toward the bank. */
+  readonly charging: boolean;
 }
 
 export interface Demand {
@@ -17,15 +19,30 @@ export interface Demand {
   readonly otherA: number;
   readonly largestOtherA: number;
   readonly everythingA: number;
+  /** What the loads ask for, and what sources send the other way; the feeder carries whichever is more. */
+  readonly loadsA: number;
+  readonly chargingA: number;
 }
 
-/** Feeder demand, A. awg: A + max(10 % of B, largest of B). metric: sum x diversity, never less than the largest item. */
-export function feederDemand(school: School, items: readonly Pick<DemandItem, 'currentA' | 'runsLong'>[], diversity: number): Demand {
+/**
+ * Feeder demand, A. awg: A + max(10 % of B, largest of B). metric: sum x diversity, never less than the largest item.
+ * Never less than everything that charges through it at once.
+ */
+export function feederDemand(
+  school: School,
+  items: readonly (Pick<DemandItem, 'currentA' | 'runsLong'> & Partial<Pick<DemandItem, 'charging'>>)[],
+  diversity: number,
+): Demand {
+  let chargingA = 0;
   let togetherA = 0;
   let otherA = 0;
   let largestOtherA = 0;
   let largestA = 0;
   for (const item of items) {
+    if (item.charging) {
+      chargingA += item.currentA;
+      continue;
+    }
     largestA = Math.max(largestA, item.currentA);
     if (item.runsLong) togetherA += item.currentA;
     else {
@@ -34,6 +51,6 @@ export function feederDemand(school: School, items: readonly Pick<DemandItem, 'c
     }
   }
   const everythingA = togetherA + otherA;
-  const demandA = school === 'awg' ? togetherA + Math.max(0.1 * otherA, largestOtherA) : Math.max(everythingA * diversity, largestA);
-  return { demandA, togetherA, otherA, largestOtherA, everythingA };
+  const loadsA = school === 'awg' ? togetherA + Math.max(0.1 * otherA, largestOtherA) : Math.max(everythingA * diversity, largestA);
+  return { demandA: Math.max(loadsA, chargingA), togetherA, otherA, largestOtherA, everythingA, loadsA, chargingA };
 }

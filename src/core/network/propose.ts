@@ -105,11 +105,13 @@ export function proposeCircuits(design: Design, freshId: (prefix: string) => str
     feed(panel, { kind: 'panel', id: busFor(false).id }, 'house switch', `${panel.name} feeder`);
     return panel;
   };
-  const add = (panel: Panel, supply: Circuit['supply'], name: string, loads: readonly Load[]) => {
+  const add = (panel: Panel, supply: Circuit['supply'], name: string, loads: readonly Load[]) =>
+    addFrom({ kind: 'panel', id: panel.id }, panelPoint(design, panel), supply, name, loads);
+  const addFrom = (from: Circuit['from'], start: Point, supply: Circuit['supply'], name: string, loads: readonly Load[]) => {
     const id = freshId('c');
-    const ordered = chain(design, panelPoint(design, panel), loads);
+    const ordered = chain(design, start, loads);
     circuits.push({
-      ...blankCircuit(id, nextNo(), name, { kind: 'panel', id: panel.id }),
+      ...blankCircuit(id, nextNo(), name, from),
       supply,
       taps: ordered.map((load, i) => ({
         id: `${id}-${i + 1}`,
@@ -122,7 +124,10 @@ export function proposeCircuits(design: Design, freshId: (prefix: string) => str
 
   const shared = new Map<string, Load[]>();
   for (const load of loose) {
-    if (load.supply === 'always live') add(busFor(true), 'always live', load.name, [load]);
+    // A heavy feed on the always-live bus would bring the bank's whole short to the small devices on it.
+    if (load.supply === 'always live' && amps(load) >= HEAVY_A)
+      addFrom({ kind: 'bank', id: bank.id }, placePoint(design, bank.placeId), 'always live', load.name, [load]);
+    else if (load.supply === 'always live') add(busFor(true), 'always live', load.name, [load]);
     else if (amps(load) >= HEAVY_A) add(busFor(false), load.supply === 'panel breaker' ? 'house switch' : load.supply, load.name, [load]);
     else if (!shares(load)) add(panelFor(loadPoint(design, load)), load.supply, load.name, [load]);
     else {

@@ -68,15 +68,22 @@ function currentSection(b: Bench, units: Units): WorkingSection {
   if (demand) {
     lines.push(
       input.school === 'awg'
-        ? line('feeder demand', demand.demandA, 'A', {
+        ? line('feeder demand', demand.loadsA, 'A', {
             formula: `${n(demand.togetherA)} + max(10 % × ${n(demand.otherA)}, ${n(demand.largestOtherA)})`,
             source: 'awg school: together + the larger of 10 % of the rest and its largest',
           })
-        : line('feeder demand', demand.demandA, 'A', {
+        : line('feeder demand', demand.loadsA, 'A', {
             formula: `max(${n(demand.everythingA)} × ${n(input.house.diversity)}, largest item)`,
             source: 'metric school: sum × diversity, house rule',
           }),
       line('sum of everything', demand.everythingA, 'A'),
+      ...(demand.chargingA > 0
+        ? [
+            line('charging through it, the other way', demand.chargingA, 'A', {
+              formula: `the feeder carries the larger of ${n(demand.loadsA)} and ${n(demand.chargingA)} A`,
+            }),
+          ]
+        : []),
     );
   } else if (input.taps.length > 1)
     lines.push(line('working current of the circuit', input.workingA, 'A', { formula: input.taps.map((t) => n(t.ownA)).join(' + ') }));

@@ -71,6 +71,8 @@ const LOADS: readonly LoadEntry[] = [
       ],
     },
   ],
+  ['Alternator, medium frame', { ratingBy: 'A', rating: 60, mark: "maker's" }],
+  ['Shore charger', { ratingBy: 'A', rating: 30, placeId: 'lazarette', mark: "maker's" }],
 ];
 
 export function halcyon(): Design {
