@@ -18,7 +18,7 @@ test('a design goes out as a file and comes in elsewhere with nothing lost', asy
 
 const bad: readonly (readonly [name: string, text: (good: string) => string, told: RegExp])[] = [
   ['broken', (good) => good.slice(0, 900), /not JSON/],
-  ['too new', (good) => good.replace('"version": 1', '"version": 7'), /version 7/],
+  ['too new', (good) => good.replace(/"version": \d+/, '"version": 7'), /version 7/],
   ['another program’s', () => '{"circuits":[]}', /not a solenix-design file/],
   ['absurd', (good) => good.replace(/"rating": [\d.]+/, '"rating": 1e12'), /loads, row 1 \(Anchor light, LED\), rating: at most 100000/],
   ['malicious', (good) => good.replace('"loads": [', '"loads": [{"id":"__proto__","__proto__":{"x":1}},'), /loads, row 1/],
@@ -58,7 +58,7 @@ test('the analysis is answered over HTTP, and bad requests are told what is wron
   expect(good.circuits).toHaveLength(design.circuits.length);
   expect(good.circuits.every((c) => c.working.sections.length > 3)).toBe(true);
   expect((await ask('{')).status()).toBe(422);
-  expect((await ask({ ...design, version: 2 })).status()).toBe(422);
+  expect((await ask({ ...design, version: 99 })).status()).toBe(422);
   const edits = (data: unknown) =>
     page.request.post(`${url()}/api/boats/marram/edits`, { data: JSON.stringify(data), headers: { 'content-type': 'application/json' } });
   expect((await edits({})).status()).toBe(400);
@@ -229,7 +229,7 @@ test('a figure above opens where it comes from; a finding opens its row', async 
   await expect(working).toContainText('usable of 330 Ah');
   await page.getByRole('link', { name: /stop/ }).first().click();
   await page.waitForURL(/check$/);
-  await page.getByRole('button', { name: /Anchor windlass: 35 mm²/ }).click();
+  await page.getByRole('button', { name: /^Anchor windlass: 35 mm²/ }).click();
   await page.waitForURL(/wiring$/);
   await expect(page.getByRole('region', { name: 'Circuit Anchor windlass' })).toBeVisible();
 });

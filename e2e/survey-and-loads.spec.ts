@@ -163,7 +163,7 @@ test('rows are duplicated, removed with their taps, sorted and filtered', async 
 test('units are switched without loss', async ({ page, marram }) => {
   await open(page, marram, 'survey');
   await page.getByLabel('lengths in').selectOption('ft');
-  await expect(page.getByLabel('length, ft')).toHaveValue('38.0577');
+  await expect(page.getByLabel('length, ft')).toHaveValue('38.05774');
   await page.getByLabel('lengths in').selectOption('m');
   await expect(page.getByLabel('length, m')).toHaveValue('11.6');
   await saved(page);

@@ -144,7 +144,7 @@ test('panels: what their ways take decides, and a family that cannot interrupt i
   await page.getByRole('button', { name: 'panels', exact: true }).click();
   await enter(page, 'Chart table panel', 'family', 'blade fuse');
   await page.getByRole('link', { name: /^Check/ }).click();
-  await expect(page.getByRole('button', { name: 'Chart table panel: may not hold blade fuses' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Chart table panel: may not hold blade fuses', exact: true })).toBeVisible();
 });
 
 test('the cut list adds up, prints without the frame, and is saved as CSV', async ({ page, marram }) => {
