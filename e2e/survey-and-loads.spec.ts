@@ -174,6 +174,26 @@ test('units are switched without loss', async ({ page, marram }) => {
   await expect(page.getByLabel('length, m')).toHaveValue('-4');
 });
 
+test('the bank the need asks for: in each chemistry, by days and cold, beside the bank she has', async ({ page, marram }) => {
+  await open(page, marram, 'bank');
+  const chemistries = page.getByRole('table', { name: 'The need in each chemistry' });
+  const agm = chemistries.getByRole('row').filter({ hasText: 'AGM' }).getByRole('cell').nth(1);
+  const before = Number.parseFloat(await agm.innerText());
+  await page.getByLabel('days without any source').fill('4');
+  await page.getByLabel('days without any source').press('Enter');
+  await expect.poll(async () => Number.parseFloat(await agm.innerText())).toBeGreaterThan(1.9 * before);
+  await page.getByLabel('coldest the bank is used at, °C').fill('-5');
+  await page.getByLabel('coldest the bank is used at, °C').press('Enter');
+  await expect(chemistries).toContainText('not to be charged as cold');
+  await expect(page.getByRole('main')).toContainText('0.8 % a degree below 25 °C');
+  await expect(page.getByRole('table', { name: 'The bank she has' })).toContainText('short by');
+  await page.getByLabel('days without any source').fill('for ever');
+  await page.getByLabel('days without any source').press('Enter');
+  await expect(page.getByRole('alert').filter({ hasText: 'is not a number' })).toBeVisible();
+  await saved(page);
+  expect((await designOf(page, marram)).plan).toMatchObject({ days: 4, tempC: -5 });
+});
+
 for (const station of [
   'survey',
   'loads',

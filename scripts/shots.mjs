@@ -16,6 +16,7 @@ const shots = [
   ['boats', '/', null],
   ['survey', '/boats/marram/survey', '[data-thing="plan-galley"]'],
   ['loads', '/boats/marram/loads', 'text=Diesel heater'],
+  ['bank', '/boats/marram/bank', null],
   ['wiring', '/boats/marram/wiring', 'text=Anchor windlass'],
   ['wiring-awg-night', '/boats/halcyon/wiring', 'text=Navigation panel feeder'],
   ['check', '/boats/halcyon/check', null],

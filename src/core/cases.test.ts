@@ -3,6 +3,8 @@ import cases from './cases.json';
 import { ampacityA, derate } from './conductor/ampacity';
 import { constantPower, sweep } from './conductor/drop';
 import { conductorOhm, conductorTempC } from './conductor/resistance';
+import { setpointV } from './charge/setpoint';
+import { effectiveA } from './energy/discharge';
 import { feederDemand } from './network/demand';
 import { adiabaticK, withstandS } from './protection/adiabatic';
 import { openingTime } from './protection/curve';
@@ -84,3 +86,18 @@ test.each(of('feeder-demand'))('%s', (_, c) => {
   ];
   near(feederDemand(c.given.school as School, items, 1).demandA, c.expect.demand_A, c.relTol);
 });
+
+test.each(of('peukert'))('%s', (_, c) => {
+  const [c20, amps] = [num(c, 'c20_Ah'), num(c, 'current_A')];
+  const effective = effectiveA(amps, c20, num(c, 'peukert'));
+  near(effective, c.expect.effective_A, c.relTol);
+  near(c20 / effective, c.expect.hours_to_empty, c.relTol);
+});
+
+test.each(of('temperature-setpoint'))('%s', (_, c) =>
+  near(
+    setpointV(num(c, 'setpoint_V_at_25C'), num(c, 'slope_mV_per_C_per_cell'), num(c, 'cells'), num(c, 'battery_C')),
+    c.expect.setpoint_V,
+    c.relTol,
+  ),
+);

@@ -15,7 +15,7 @@ afterAll(() => rmSync(root, { recursive: true }));
 
 /** The design as the first version wrote it: without what came later. */
 function asFirst(design: Design): Record<string, unknown> {
-  const { routes: _r, departures: _d, photos: _p, boat, panels, loads, circuits, ...rest } = design;
+  const { plan: _plan, routes: _r, departures: _d, photos: _p, boat, panels, loads, circuits, ...rest } = design;
   const without = (row: object, keys: readonly string[]) => Object.fromEntries(Object.entries(row).filter(([k]) => !keys.includes(k)));
   return {
     ...rest,

@@ -246,7 +246,7 @@ describe('the whole analysis of a file', () => {
     expect(await answer.json()).toMatchObject({ circuits: expect.any(Array) as unknown, findings: expect.any(Array) as unknown });
   });
   test('a file of the first version is read', async () => {
-    const { routes: _, departures: __, photos: ___, ...old } = design;
+    const { plan: _plan, routes: _, departures: __, photos: ___, ...old } = design;
     expect((await analyseRoute.POST(post({ ...old, version: 1 }))).status).toBe(200);
   });
   test('what is no design is refused', async () => expect((await analyseRoute.POST(post({ format: 'x' }))).status).toBe(422));

@@ -223,6 +223,7 @@ export function blankDesign(name: string, school: School, lengthM: number, beamM
     panels: [],
     loads: [],
     circuits: [],
+    plan: { livingId: null, days: 2, tempC: 20 },
     routes: [],
     departures: [],
     photos: [],

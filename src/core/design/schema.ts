@@ -310,6 +310,14 @@ const PhotoSchema = v.object({
   heightPx: whole(1, 20000),
 });
 
+const PlanSchema = v.object({
+  /** Way of living whose need counts; null: the first. */
+  livingId: v.nullable(id),
+  days: between(0.1, 60),
+  /** Coldest the bank is used at. */
+  tempC: between(-20, 50),
+});
+
 const LivingSchema = v.object({ id, name });
 
 export const DesignSchema = v.object({
@@ -323,6 +331,8 @@ export const DesignSchema = v.object({
   panels: list(PanelSchema, BOUNDS.panels),
   loads: list(LoadSchema, BOUNDS.loads),
   circuits: list(CircuitSchema, BOUNDS.circuits),
+  /** What the bank is to be sized for. */
+  plan: later(PlanSchema, { livingId: null, days: 2, tempC: 20 }),
   routes: later(list(RouteSchema, BOUNDS.routes), []),
   departures: later(list(DepartureSchema, BOUNDS.departures), []),
   photos: later(list(PhotoSchema, BOUNDS.photos), []),
@@ -343,6 +353,7 @@ export type Tap = Circuit['taps'][number];
 export type InlineDevice = Circuit['devices'][number];
 export type Found = NonNullable<Circuit['found']>;
 export type FoundFault = Found['faults'][number];
+export type Plan = Design['plan'];
 export type Route = Design['routes'][number];
 export type Departure = Design['departures'][number];
 export type Photo = Design['photos'][number];

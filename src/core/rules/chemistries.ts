@@ -16,6 +16,22 @@ export interface Chemistry {
   /** Rest volts of a 12 V block at OCV_SOC. */
   readonly ocvV: readonly number[];
   readonly leadAcid: boolean;
+  readonly peukert: number;
+  /** Charging efficiency up to 80 % and at 100 % state of charge. */
+  readonly chargeEffBulk: number;
+  readonly chargeEffFull: number;
+  readonly floatV: number;
+  /** Setpoint slope, mV per degC and cell, and cells in 12 V. */
+  readonly slopeMvPerCCell: number;
+  readonly cellsPer12V: number;
+  readonly selfDischargePctMonth: number;
+  /** Largest charging current, of capacity per hour, and the coldest it may be charged at, degC. */
+  readonly maxChargeC: number;
+  readonly chargeMinC: number;
+  readonly cyclesAtWindow: number;
+  /** Energy by mass and by bulk, Wh/kg and Wh/L: ours, of blocks with their cases. */
+  readonly whPerKg: number;
+  readonly whPerL: number;
 }
 
 export const CHEMISTRY_SOURCE = "typical for the chemistry; the battery maker's data rule";
@@ -33,6 +49,18 @@ export const CHEMISTRIES: Readonly<Record<ChemistryId, Chemistry>> = {
     ohmPer100Ah: 0.008,
     ocvV: [11.8, 11.86, 11.92, 12.02, 12.1, 12.17, 12.25, 12.34, 12.43, 12.53, 12.63, 12.68, 12.73],
     leadAcid: true,
+    peukert: 1.25,
+    chargeEffBulk: 0.92,
+    chargeEffFull: 0.7,
+    floatV: 13.4,
+    slopeMvPerCCell: -5,
+    cellsPer12V: 6,
+    selfDischargePctMonth: 5,
+    maxChargeC: 0.25,
+    chargeMinC: -10,
+    cyclesAtWindow: 500,
+    whPerKg: 32,
+    whPerL: 75,
   },
   agm: {
     id: 'agm',
@@ -44,6 +72,18 @@ export const CHEMISTRIES: Readonly<Record<ChemistryId, Chemistry>> = {
     ohmPer100Ah: 0.0045,
     ocvV: [11.85, 11.9, 11.95, 12.04, 12.12, 12.22, 12.35, 12.47, 12.58, 12.69, 12.84, 12.88, 12.92],
     leadAcid: true,
+    peukert: 1.12,
+    chargeEffBulk: 0.96,
+    chargeEffFull: 0.8,
+    floatV: 13.5,
+    slopeMvPerCCell: -4,
+    cellsPer12V: 6,
+    selfDischargePctMonth: 2,
+    maxChargeC: 0.4,
+    chargeMinC: -10,
+    cyclesAtWindow: 600,
+    whPerKg: 33,
+    whPerL: 85,
   },
   gel: {
     id: 'gel',
@@ -55,6 +95,18 @@ export const CHEMISTRIES: Readonly<Record<ChemistryId, Chemistry>> = {
     ohmPer100Ah: 0.006,
     ocvV: [11.82, 11.88, 11.93, 12.02, 12.1, 12.2, 12.33, 12.45, 12.56, 12.67, 12.79, 12.83, 12.87],
     leadAcid: true,
+    peukert: 1.14,
+    chargeEffBulk: 0.96,
+    chargeEffFull: 0.8,
+    floatV: 13.7,
+    slopeMvPerCCell: -5,
+    cellsPer12V: 6,
+    selfDischargePctMonth: 2,
+    maxChargeC: 0.2,
+    chargeMinC: -10,
+    cyclesAtWindow: 700,
+    whPerKg: 32,
+    whPerL: 80,
   },
   lfp: {
     id: 'lfp',
@@ -66,6 +118,18 @@ export const CHEMISTRIES: Readonly<Record<ChemistryId, Chemistry>> = {
     ohmPer100Ah: 0.0025,
     ocvV: [11.2, 12.4, 12.8, 12.95, 13.05, 13.12, 13.17, 13.21, 13.28, 13.32, 13.34, 13.36, 13.5],
     leadAcid: false,
+    peukert: 1.03,
+    chargeEffBulk: 0.995,
+    chargeEffFull: 0.98,
+    floatV: 13.5,
+    slopeMvPerCCell: 0,
+    cellsPer12V: 4,
+    selfDischargePctMonth: 2,
+    maxChargeC: 0.5,
+    chargeMinC: 0,
+    cyclesAtWindow: 3500,
+    whPerKg: 105,
+    whPerL: 150,
   },
 };
 

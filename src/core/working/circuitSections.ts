@@ -4,6 +4,7 @@ import type { Bench } from '../conductor/evaluate';
 import { SEGMENT_JOINTS_OHM } from '../conductor/circuitInput';
 import { deviceOhm } from '../rules/inline';
 import { makerAreaMm2 } from '../conductor/minimums';
+import { isCharging } from '../network/asked';
 import { tauS } from '../conductor/duty';
 import { COPPER_PER_C, thumbCmilMm2, thumbMetricMm2 } from '../conductor/resistance';
 import { CHEMISTRY_SOURCE } from '../rules/chemistries';
@@ -60,7 +61,11 @@ function currentSection(b: Bench, units: Units): WorkingSection {
       line(tap.name, current.workingA, 'A', {
         formula: how,
         mark: load.mark,
-        source: load.behaviour === 'current' ? 'motor, current as given' : `${each}, ${load.behaviour}`,
+        source: isCharging(load)
+          ? 'a source: its largest output'
+          : load.behaviour === 'current'
+            ? 'motor, current as given'
+            : `${each}, ${load.behaviour}`,
       }),
     ];
   });

@@ -1,11 +1,5 @@
 /** Stations that are not built yet: what each will do, and what to do meanwhile. */
 const WORDS: Readonly<Record<string, { title: string; will: string; meanwhile: string }>> = {
-  bank: {
-    title: 'Bank',
-    will: 'Size the house and start banks from the need and the autonomy wanted, per chemistry, through rate, cold and time; compare the ways to join them.',
-    meanwhile:
-      'Enter a first bank on Survey. Its chemistry, amp-hours and strings already decide fault currents, sag and the hours in the line above.',
-  },
   charging: {
     title: 'Charging',
     will: 'Alternators, shore chargers, DC–DC, solar and wind: what each really gives at the speeds and hours used, its settings against the battery maker’s figures.',

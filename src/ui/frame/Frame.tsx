@@ -74,7 +74,7 @@ export function Frame({ boatId, children }: { boatId: string; children: ReactNod
       <div className="print-frame flex min-h-0 flex-1">
         <Rail boatId={boatId} current={station} />
         <main className="print-frame min-w-0 flex-1 overflow-hidden border-l border-line bg-sheet">{children}</main>
-        {station === 'build' || (station === 'survey' && selected?.kind !== 'need') ? null : <WorkingPanel />}
+        {station === 'build' || ((station === 'survey' || station === 'bank') && selected?.kind !== 'need') ? null : <WorkingPanel />}
       </div>
       <footer className="screen-only flex h-[27px] flex-none items-center gap-5 border-t border-line px-3 text-[12px] text-quiet">
         <button type="button" onClick={() => setFinding(true)}>

@@ -10,7 +10,7 @@ export interface Station {
 export const STATIONS: readonly Station[] = [
   { id: 'survey', name: 'Survey', key: 's', built: true },
   { id: 'loads', name: 'Loads', key: 'l', built: true },
-  { id: 'bank', name: 'Bank', key: 'b', built: false },
+  { id: 'bank', name: 'Bank', key: 'b', built: true },
   { id: 'charging', name: 'Charging', key: 'c', built: false },
   { id: 'ac', name: 'AC', key: 'a', built: false },
   { id: 'wiring', name: 'Wiring', key: 'w', built: true },

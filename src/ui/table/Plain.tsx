@@ -31,7 +31,7 @@ export function Plain({
         {rows.map((r) => (
           <tr key={r.id} className="border-b border-line align-baseline">
             {r.cells.map((cell, i) => (
-              <td key={i} className={`py-[2px] pr-3 ${columns[i]?.right ? 'reading text-right' : ''}`}>
+              <td key={i} className={`py-[2px] pr-3 ${columns[i]?.right ? 'reading text-right whitespace-nowrap' : ''}`}>
                 {cell}
               </td>
             ))}

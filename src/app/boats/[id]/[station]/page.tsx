@@ -7,6 +7,7 @@ import { Unbuilt } from '@/stations/unbuilt/Unbuilt';
 const BUILT: Readonly<Record<string, ComponentType>> = {
   survey: dynamic(() => import('@/stations/survey/Survey')),
   loads: dynamic(() => import('@/stations/loads/Loads')),
+  bank: dynamic(() => import('@/stations/bank/Bank')),
   wiring: dynamic(() => import('@/stations/wiring/Wiring')),
   check: dynamic(() => import('@/stations/check/Check')),
   build: dynamic(() => import('@/stations/build/Build')),
