@@ -158,7 +158,7 @@ export default function Bank() {
                 cells: [
                   c.name,
                   ...TEMPERATURES.map((t) =>
-                    t <= c.chargeMinC
+                    t < c.chargeMinC
                       ? 'no charge'
                       : setpointV(c.absorptionV * times, c.slopeMvPerCCell, c.cellsPer12V * times, t).toFixed(2),
                   ),
