@@ -173,6 +173,17 @@ test('the scratch line: without a boat it is worked out as it is typed, kept, an
   await expect(kept).toHaveCount(0);
 });
 
+test('a line tried beside the boats is taken along to one of them', async ({ page }) => {
+  await page.goto(url());
+  const pad = page.getByRole('region', { name: 'Scratch line' });
+  await pad.getByLabel('Load and distance').fill('4 A horn 3 m');
+  await pad.getByRole('link', { name: 'Turnstone' }).first().click();
+  await expect(page.getByRole('combobox', { name: 'Find anything' })).toHaveValue('4 A horn 3 m');
+  await expect(page.getByRole('status', { name: 'Scratch answer' })).toContainText('Turnstone');
+  await expect(page.getByText('Attach to Turnstone')).toBeVisible();
+  await axe(page);
+});
+
 test('the scratch line on a boat: answered with her panel and rules, and attached as a load on a circuit', async ({ page, marram }) => {
   await open(page, marram, 'wiring');
   await page.keyboard.press('Control+k');

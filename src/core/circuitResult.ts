@@ -154,14 +154,14 @@ export function analyseAgain(before: CircuitResult, upstream: Upstream, units: U
   if (!kept) return undefined;
   const b = benchAgain(kept.bench, drifted(kept.bench.input, upstream));
   const own = sideOf(b, before.own);
-  const findings = saysTheSame(before.own.state, own.state, b) ? before.findings : circuitFindings(b, own.ladder, own.state, units);
+  const findings = saysTheSame(before, own.state) ? before.findings : circuitFindings(b, own.ladder, own.state, units);
   const result: CircuitResult = { ...before, own, findings, below: before.isFeeder ? belowTaps(b, own) : before.below };
   behind.set(result, { bench: b, gathered: { ...kept.gathered, upstream } });
   return result;
 }
 
 /** Whether nothing that moves with the volts has anything to say, before or now: then the findings stand. */
-function saysTheSame(before: State, now: State, b: Bench): boolean {
+function saysTheSame(before: CircuitResult, now: State): boolean {
   const speaks = (s: State): boolean => s.drop.collapses || s.legOpen !== null || s.failing.includes('drop') || s.failing.includes('surge');
-  return !speaks(before) && !speaks(now) && (b.input.found === null || b.input.found.faults.length === 0);
+  return !speaks(before.own.state) && !speaks(now) && !before.findings.some((f) => f.id.startsWith('bad-joints:'));
 }

@@ -150,6 +150,14 @@ export function circuitFindings(b: Bench, own: Ladder, state: State, units: Unit
       'A spark at the device can ignite it: explosion.',
       'Move it out of the space, or use an ignition-protected family.',
     );
+  if (circuit.found && circuit.found.decision !== 'undecided' && circuit.found.reason.trim() === '')
+    add(
+      'no-reason',
+      'note',
+      'is decided without a reason',
+      'Whoever opens it next will wonder.',
+      'Survey, as found: say why it is kept or replaced.',
+    );
   deviceFindings(b, state, units, add);
   foundFindings(b, state, units, add);
   makerFindings(b, units, add);

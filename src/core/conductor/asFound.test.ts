@@ -111,6 +111,10 @@ describe('what stands', () => {
     ['bare strands', 'found-kind:c-x'],
     ['unknown', 'found-kind:c-x'],
   ] as const)('%s wire is told', (kind, id) => expect(ids(kept({ kind }))).toContain(id));
+  test('a decision wants a reason', () => {
+    expect(ids(kept({ decision: 'replace' }))).toContain('no-reason:c-x');
+    expect(ids(kept({ reason: 'sound where it was opened' }))).not.toContain('no-reason:c-x');
+  });
   test('not decided yet is a note; leading nowhere is to be settled', () => {
     expect(ids(kept({ decision: 'undecided' }))).toContain('undecided:c-x');
     expect(ids(kept({}, {}, { taps: [] }))).toEqual(['unidentified:c-x']);

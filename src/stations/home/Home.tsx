@@ -144,7 +144,7 @@ export function Home({ boats }: { boats: readonly BoatSummary[] }) {
             ))}
           </div>
         ) : null}
-        <ScratchPad />
+        <ScratchPad boats={boats} />
       </section>
       <aside className="row-span-2 space-y-8">
         <form

@@ -1,5 +1,7 @@
 'use client';
+import Link from 'next/link';
 import { useEffect, useState } from 'react';
+import type { BoatSummary } from '@/core/design';
 import type { ScratchResult } from '@/core/scratch';
 import type { Line } from '@/core/scratch/line';
 import type { Units } from '@/core/quantity';
@@ -12,7 +14,7 @@ const UNITS: Readonly<Record<'awg' | 'metric', Units>> = {
 };
 
 /** The scratch line without a boat: the commonest question, answered as it is typed. */
-export function ScratchPad() {
+export function ScratchPad({ boats }: { boats: readonly BoatSummary[] }) {
   const [line, setLine] = useState('');
   const [school, setSchool] = useState<'awg' | 'metric'>('metric');
   const [answer, setAnswer] = useState<{ readonly line: string; readonly result: ScratchResult } | null>(null);
@@ -58,6 +60,22 @@ export function ScratchPad() {
       {line.trim() !== '' && answer ? (
         <div className="mt-2 border border-line bg-sheet">
           <ScratchCard result={answer.result} units={UNITS[school]} />
+          {answer.result.ok && boats.length > 0 ? (
+            <p className="px-4 py-2">
+              Work it out on{' '}
+              {boats.slice(0, 6).map((b) => (
+                <Link
+                  key={b.id}
+                  prefetch={false}
+                  className="plain mr-3"
+                  href={`/boats/${b.id}/wiring?line=${encodeURIComponent(line.trim())}`}
+                >
+                  {b.name}
+                </Link>
+              ))}
+              and attach it there.
+            </p>
+          ) : null}
         </div>
       ) : null}
       {problem ? <p className="mt-2 text-lead">{problem}</p> : null}

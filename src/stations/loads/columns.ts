@@ -227,6 +227,34 @@ export function loadColumns(design: Design): Column<Load>[] {
     words('page', 'page', 100, 'Where it stands in its sheet', 120),
     words('questions', 'open questions', 160, 'To be asked or looked up', 2000),
     words('note', 'note', 160, '', 2000),
+    {
+      key: 'at',
+      title: 'own position',
+      unit: units.lengthUnit,
+      hint: 'From the transom; to port; above the waterline. Empty: where its place is',
+      width: 120,
+      mono: true,
+      text: (r) => (r.at ? [r.at.x, r.at.y, r.at.z].map((m) => bare(m, 'm', units)).join('; ') : ''),
+      write: (_, text) => {
+        if (text.trim() === '') return { ok: true, value: { at: null } };
+        const [x, y, z, more] = text.split(';').map((part) => parseNumber(part, 'm', units, -15, 80));
+        if (!x || !y || !z || more)
+          return { ok: false, message: 'three lengths are meant: from the transom; to port; above the waterline' };
+        return !x.ok ? x : !y.ok ? y : !z.ok ? z : { ok: true, value: { at: { x: x.value, y: y.value, z: z.value } } };
+      },
+    },
+    {
+      key: 'cardId',
+      title: 'card',
+      hint: 'The equipment card its figures came from',
+      width: 110,
+      text: (r) => r.cardId ?? '',
+      tone: () => 'quiet',
+      write: (_, text) =>
+        text.trim() === '' || /^[A-Za-z0-9][A-Za-z0-9_-]{0,39}$/.test(text.trim())
+          ? { ok: true, value: { cardId: text.trim() || null } }
+          : { ok: false, message: 'a card goes by letters, digits, - or _' },
+    },
     // Last, since typing a figure before it says that the figure is estimated.
     choice('mark', 'figures', MARKS, 84, 'Where its figures come from'),
   ];

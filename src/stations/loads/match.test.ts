@@ -121,7 +121,7 @@ describe('our own export', () => {
   };
   const csv = () => Papa.parse<string[]>(loadsCsv(rows, own)).data;
   test('every heading is known again', () => expect(suggest(csv()[0] ?? [], own)).not.toContain(null));
-  test('read back it is the same list, but for what stands elsewhere: position and card', () => {
+  test('read back it is the same list, position and card and all', () => {
     const loads = back(csv().map((r) => r.map(restored)));
     const stripped = (l: Load) => ({
       ...l,

@@ -54,6 +54,16 @@ export function Frame({ boatId, children }: { boatId: string; children: ReactNod
   const router = useRouter();
   const station = usePathname().split('/')[3] ?? 'survey';
   const [finding, setFinding] = useState(false);
+  /** A scratch line brought along from the list of boats. */
+  const [line, setLine] = useState('');
+  useEffect(() => {
+    const brought = new URLSearchParams(window.location.search).get('line');
+    if (!brought) return;
+    window.history.replaceState(null, '', window.location.pathname);
+    // eslint-disable-next-line react-hooks/set-state-in-effect -- the address is read once, when the boat is opened
+    setLine(brought.slice(0, 300));
+    setFinding(true);
+  }, []);
   const [listing, setListing] = useState(false);
   useKeys({
     go: (s) => router.push(`/boats/${boatId}/${s}`),
@@ -110,7 +120,16 @@ export function Frame({ boatId, children }: { boatId: string; children: ReactNod
         </span>
       </footer>
       {finding ? (
-        <Palette boatId={boatId} onClose={() => setFinding(false)} onShortcuts={() => setListing(true)} onNight={toggleNight} />
+        <Palette
+          boatId={boatId}
+          first={line}
+          onClose={() => {
+            setFinding(false);
+            setLine('');
+          }}
+          onShortcuts={() => setListing(true)}
+          onNight={toggleNight}
+        />
       ) : null}
       <Dialog open={listing} onClose={() => setListing(false)} title="Keys">
         <table className="w-full">

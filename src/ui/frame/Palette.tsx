@@ -18,11 +18,14 @@ function saveFile(href: string): void {
 /** Find anything aboard, or do anything, by typing a bit of its name. */
 export default function Palette({
   boatId,
+  first = '',
   onClose,
   onShortcuts,
   onNight,
 }: {
   boatId: string;
+  /** What stands in it when it opens. */
+  first?: string;
   onClose: () => void;
   onShortcuts: () => void;
   onNight: () => void;
@@ -32,7 +35,7 @@ export default function Palette({
   const freshId = useFreshId();
   const [, select] = useSelected();
   const router = useRouter();
-  const [typed, setTyped] = useState('');
+  const [typed, setTyped] = useState(first);
   const line = /\d\s*(?:k?w|m?a|watts?|amps?)\b/i.test(typed) ? typed.trim() : null;
   const answer = useAsked<ScratchResult>(line && `scratch:${line}`, (r) => r.scratch(line ?? '') as Promise<ScratchResult | null>);
   const attach = async () => {
