@@ -154,6 +154,7 @@ test('short duty is drawn beside continuous; what grows is tested against what s
   await cell(page, 'Anchor windlass', 'name').click();
   const duty = page.getByRole('figure', { name: 'Conductor temperature through the duty' });
   await expect(duty).toContainText('120 s on, 300 s rest, 3 times');
+  await expect(duty).toContainText(/The tests ask for \S+ AWG with the duty, for \S+ AWG without it/);
   await expect(duty.locator('path.recharts-line-curve')).toHaveCount(2);
   const region = page.getByRole('region', { name: 'Circuit Anchor windlass' });
   await region.getByLabel('Times as much').fill('1.5');

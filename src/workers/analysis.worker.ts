@@ -19,6 +19,9 @@ import {
 } from '@/core';
 import { analysisDelta, type AnalysisDelta } from '@/core/analysisDelta';
 import { benchOf } from '@/core/circuitResult';
+import { bench, type Bench } from '@/core/conductor/evaluate';
+import { ladder } from '@/core/conductor/ladder';
+import { choiceName } from '@/core/quantity';
 import { dutyTrace, type DutyPoint } from '@/core/conductor/duty';
 import { asDecided, asFoundDesign, withDelta, type Delta, type Design } from '@/core/design';
 import { scratch, type ScratchResult } from '@/core/scratch';
@@ -33,11 +36,20 @@ export interface DutyChart {
   readonly steadyC: number;
   readonly amps: number;
   readonly equalA: number;
+  /** What the tests ask for with the duty, and were the current continuous. */
+  readonly size: string;
+  readonly steadySize: string;
 }
 
 const memory = createMemory();
 let design: Design | null = null;
 let analysis: Analysis | null = null;
+
+/** The conductor the tests would ask for, were the duty continuous. */
+function steadySize(b: Bench): string {
+  const { proposed } = ladder(bench({ ...b.input, duty: null }, b.protection));
+  return proposed ? choiceName(proposed) : 'no size in the table';
+}
 
 /**
  * Goes through a dozen edits of its own while nobody types, so that the first real one meets code the engine has compiled already:
@@ -97,6 +109,8 @@ const api = {
       steadyC,
       amps: b.designA,
       equalA: state.heat.dutyA,
+      size: choiceName(result.own.ladder.proposed ?? result.own.ladder.chosen),
+      steadySize: steadySize(b),
     };
   },
 };

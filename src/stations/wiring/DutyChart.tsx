@@ -20,7 +20,9 @@ export default function DutyChart({ circuitId, duty }: { circuitId: string; duty
         <b className="reading font-semibold">{show(chart.equalA, 'A', units)}</b> for ever. Were it continuous, {round3(chart.amps)} A would
         reach{' '}
         <b className={`reading font-semibold ${chart.steadyC > chart.ratingC ? 'text-lead' : ''}`}>{show(chart.steadyC, 'C', units)}</b>{' '}
-        (dashed); the insulation is good for {show(chart.ratingC, 'C', units)}. Typical time constant; from ambient.
+        (dashed). The tests ask for <b className="reading font-semibold">{chart.size}</b> with the duty, for{' '}
+        <b className="reading font-semibold">{chart.steadySize}</b> without it; the insulation is good for {show(chart.ratingC, 'C', units)}
+        . Typical time constant; from ambient.
       </figcaption>
       <div className="h-[150px] w-full max-w-[620px]">
         <ResponsiveContainer width="100%" height="100%">
