@@ -82,21 +82,17 @@ export default function Palette({
         placeholder="a load, a circuit, a place, a station, an act; or work out: 140 W pump 7 m"
         className="w-full border-b border-ink bg-transparent px-4 py-3 text-[15px] outline-none placeholder:text-faint"
       />
+      {line && answer ? <ScratchCard result={answer} units={design.boat} /> : null}
       <Command.List className="max-h-[52vh] overflow-y-auto py-2 [&_[cmdk-group-heading]]:px-4 [&_[cmdk-group-heading]]:pt-2 [&_[cmdk-group-heading]]:text-[11.5px] [&_[cmdk-group-heading]]:text-faint [&_[cmdk-item]]:flex [&_[cmdk-item]]:cursor-pointer [&_[cmdk-item]]:justify-between [&_[cmdk-item]]:px-4 [&_[cmdk-item]]:py-[5px] [&_[cmdk-item][data-selected=true]]:bg-wash">
         {line ? null : <Command.Empty className="px-4 py-3 text-quiet">Nothing aboard goes by that name.</Command.Empty>}
-        {line && answer ? (
-          <Command.Group heading="Worked out" forceMount>
-            <ScratchCard result={answer} units={design.boat} />
-            {answer.ok ? (
-              <>
-                <Command.Item forceMount value="attach the scratch line" onSelect={run(() => void attach())}>
-                  Attach to {design.boat.name}: the load, on a circuit of that length
-                </Command.Item>
-                <Command.Item forceMount value="keep the scratch line" onSelect={run(() => void keepLine())}>
-                  Keep the line
-                </Command.Item>
-              </>
-            ) : null}
+        {line && answer?.ok ? (
+          <Command.Group heading="With this line" forceMount>
+            <Command.Item forceMount value="attach the scratch line" onSelect={run(() => void attach())}>
+              Attach to {design.boat.name}: the load, on a circuit of that length
+            </Command.Item>
+            <Command.Item forceMount value="keep the scratch line" onSelect={run(() => void keepLine())}>
+              Keep the line
+            </Command.Item>
           </Command.Group>
         ) : null}
         <Command.Group heading="Acts">
