@@ -127,9 +127,17 @@ export function addOp<R extends Row>(design: Design, list: ListName, row: R, aft
 }
 
 /** Removes a row; undefined when it is not there. */
-export function dropOp(design: Design, list: ListName, id: string): Op | undefined {
-  const rows = design[list];
-  const at = rows.findIndex((row) => row.id === id);
-  const row = rows[at];
-  return row ? { op: 'drop', path: [list], after: rows[at - 1]?.id ?? null, row: { ...row } } : undefined;
+export const dropOp = (design: Design, list: ListName, id: string): Op | undefined => dropOps(design, list, [id])[0];
+
+/** Removes several rows of a list; those that are not there are left out. */
+export function dropOps(design: Design, list: ListName, ids: readonly string[]): Op[] {
+  let rows: readonly Row[] = design[list];
+  return ids.flatMap((id): Op[] => {
+    const at = rows.findIndex((r) => r.id === id);
+    const row = rows[at];
+    if (!row) return [];
+    const after = rows[at - 1]?.id ?? null;
+    rows = rows.filter((r) => r.id !== id);
+    return [{ op: 'drop', path: [list], after, row: { ...row } }];
+  });
 }

@@ -10,6 +10,7 @@ export {
   setOp,
   addOp,
   dropOp,
+  dropOps,
   type ApplyResult,
   type Conflict,
   type Edit,

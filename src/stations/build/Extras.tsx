@@ -1,6 +1,8 @@
 'use client';
 import { round3, show } from '@/core/quantity';
 import { useBoat, useLists } from '@/ui/boat/context';
+import { PenetrationTable } from '@/ui/lists/PenetrationTable';
+import { SwitchTable } from '@/ui/lists/SwitchTable';
 import { Plain } from '@/ui/table/Plain';
 
 /** What belongs to the cut list and is not cut: what comes out, what stays, holes, switches, panels, departures. */
@@ -74,47 +76,13 @@ export function Extras() {
       {lists.penetrations.length > 0 ? (
         <section className="keep mt-5">
           <h2 className="font-semibold">Holes and glands</h2>
-          <Plain
-            label="Holes and glands"
-            columns={[
-              { title: 'where' },
-              { title: 'circuit' },
-              { title: 'cable' },
-              { title: 'hole, mm', right: true },
-              { title: 'clamps, mm', right: true },
-            ]}
-            rows={lists.penetrations.map((p, i) => ({
-              id: String(i),
-              cells: [`${p.route}${p.place ? `, ${p.place}` : ''}`, p.circuit, p.cable, String(p.holeMm), String(p.clampMm)],
-            }))}
-          />
+          <PenetrationTable penetrations={lists.penetrations} />
         </section>
       ) : null}
       {lists.switches.length > 0 ? (
         <section className="keep mt-5">
           <h2 className="font-semibold">Switches and what is in line</h2>
-          <Plain
-            label="Switches in line"
-            columns={[
-              { title: 'circuit' },
-              { title: 'what' },
-              { title: 'where' },
-              { title: 'carries', right: true },
-              { title: 'rated', right: true },
-              { title: 'note' },
-            ]}
-            rows={lists.switches.map((s, i) => ({
-              id: `${s.circuitId}-${i}`,
-              cells: [
-                s.circuit,
-                s.kind,
-                s.place,
-                show(s.carriesA, 'A', units),
-                s.ratingA === null ? 'not stated' : show(s.ratingA, 'A', units),
-                s.note,
-              ],
-            }))}
-          />
+          <SwitchTable label="Switches in line" switches={lists.switches} />
         </section>
       ) : null}
       <Panels lists={lists} />

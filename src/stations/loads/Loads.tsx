@@ -1,7 +1,7 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { useCallback, useMemo, useState } from 'react';
-import { blankLoad, BOUNDS, dropOp, setOp, type Load } from '@/core/design';
+import { blankLoad, BOUNDS, dropOps, setOp, type Load } from '@/core/design';
 import { useBoat, useFreshId, useSelected, useStore } from '@/ui/boat/context';
 import { cardFrom, withCard, type Card } from '@/core/library/cards';
 import { fileName, saveBlob, saveCsv } from '@/ui/files';
@@ -71,12 +71,11 @@ export default function Loads() {
         const kept = c.taps.filter((t) => !gone.has(t.id)).map((t) => ({ ...t, parent: survivor(c.taps, t.parent, gone) }));
         return setOp(design, ['circuits', c.id, 'taps'], kept);
       });
-    let shrinking = design;
-    const drops = rows.map((r) => {
-      const op = dropOp(shrinking, 'loads', r.id);
-      shrinking = { ...shrinking, loads: shrinking.loads.filter((l) => l.id !== r.id) };
-      return op;
-    });
+    const drops = dropOps(
+      design,
+      'loads',
+      rows.map((r) => r.id),
+    );
     store.edit(rows.length === 1 ? `remove ${rows[0]?.name ?? ''}` : `remove ${rows.length} loads`, [...taps, ...drops]);
   };
   return (

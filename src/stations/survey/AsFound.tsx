@@ -1,6 +1,6 @@
 'use client';
 import { useCallback, useMemo, useState } from 'react';
-import { addOp, blankCircuit, blankFound, dropOp, setOp, type Circuit } from '@/core/design';
+import { addOp, blankCircuit, blankFound, dropOps, setOp, type Circuit } from '@/core/design';
 import { useAnalysis, useAsked, useBoat, useFreshId, useSelected, useStore } from '@/ui/boat/context';
 import { Photos } from '@/ui/photos/Photos';
 import { opsOf, Sheet, type Change } from '@/ui/sheet';
@@ -49,13 +49,14 @@ export function AsFound() {
     if (circuit) store.edit(`record ${circuit.name} as found`, [setOp(design, ['circuits', id, 'found'], blankFound(boat.ruleSet))]);
   };
   const remove = (doomed: readonly FoundRow[]) => {
-    let shrinking = design;
-    const ops = doomed.map((r) => {
-      const op = dropOp(shrinking, 'circuits', r.id);
-      shrinking = { ...shrinking, circuits: shrinking.circuits.filter((c) => c.id !== r.id) };
-      return op;
-    });
-    store.edit(doomed.length === 1 ? `remove the record of ${doomed[0]?.name ?? ''}` : `remove ${doomed.length} records`, ops);
+    store.edit(
+      doomed.length === 1 ? `remove the record of ${doomed[0]?.name ?? ''}` : `remove ${doomed.length} records`,
+      dropOps(
+        design,
+        'circuits',
+        doomed.map((r) => r.id),
+      ),
+    );
   };
   const count = (findings: readonly { severity: string }[], severity: string) => findings.filter((f) => f.severity === severity).length;
   const told = (findings: readonly { severity: string }[]) => `${count(findings, 'stop')} stop, ${count(findings, 'fix')} fix`;

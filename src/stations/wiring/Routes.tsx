@@ -5,7 +5,7 @@ import { addOp, blankRoute, dropOp, setOp, WAY_KINDS, type Design, type Route } 
 import { bare, parseChoice, parseNumber, parseOptional, parseYesNo, round3, type Parsed } from '@/core/quantity';
 import { useBoat, useFreshId, useLists, useStore } from '@/ui/boat/context';
 import { opsOf, Sheet, type Column } from '@/ui/sheet';
-import { Plain } from '@/ui/table/Plain';
+import { PenetrationTable } from '@/ui/lists/PenetrationTable';
 
 interface RouteRow extends Route {
   readonly result: RouteResult | undefined;
@@ -211,21 +211,7 @@ export function Routes() {
       {lists && lists.penetrations.length > 0 ? (
         <section className="px-4 pt-3">
           <h2 className="font-semibold">Holes and glands to make</h2>
-          <Plain
-            label="Penetrations"
-            columns={[
-              { title: 'where' },
-              { title: 'kind' },
-              { title: 'circuit' },
-              { title: 'cable' },
-              { title: 'hole, mm', right: true },
-              { title: 'clamps, mm', right: true },
-            ]}
-            rows={lists.penetrations.map((p, i) => ({
-              id: String(i),
-              cells: [`${p.route}${p.place ? `, ${p.place}` : ''}`, p.kind, p.circuit, p.cable, String(p.holeMm), String(p.clampMm)],
-            }))}
-          />
+          <PenetrationTable penetrations={lists.penetrations} />
         </section>
       ) : null}
     </div>

@@ -1,6 +1,7 @@
 'use client';
 import { show } from '@/core/quantity';
 import { useBoat, useLists } from '@/ui/boat/context';
+import { SwitchTable } from '@/ui/lists/SwitchTable';
 import { Plain } from '@/ui/table/Plain';
 
 /** What lives and what is dead in each position of the house switch, what it drains, and every switch with what it carries. */
@@ -61,36 +62,7 @@ export function Switches() {
       {lists.switches.length === 0 ? (
         <p className="text-quiet">None yet: add what is in line on a circuit.</p>
       ) : (
-        <Plain
-          label="Switch schedule"
-          columns={[
-            { title: 'circuit' },
-            { title: 'what' },
-            { title: 'where' },
-            { title: 'rated', right: true },
-            { title: 'carries', right: true },
-            { title: 'cable' },
-            { title: 'takes up to' },
-            { title: 'note' },
-          ]}
-          rows={lists.switches.map((s, i) => ({
-            id: `${s.circuitId}-${i}`,
-            cells: [
-              s.circuit,
-              s.kind,
-              s.place || '–',
-              <span key="r" className={s.ratingA !== null && s.ratingA < s.carriesA ? 'font-semibold text-lead' : ''}>
-                {s.ratingA === null ? 'not stated' : show(s.ratingA, 'A', units)}
-              </span>,
-              show(s.carriesA, 'A', units),
-              s.cable,
-              s.largest || 'not stated',
-              <span key="n" className="text-quiet">
-                {s.note}
-              </span>,
-            ],
-          }))}
-        />
+        <SwitchTable label="Switch schedule" switches={lists.switches} />
       )}
     </div>
   );

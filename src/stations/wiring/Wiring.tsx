@@ -2,7 +2,7 @@
 import { DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent, type DragMoveEvent } from '@dnd-kit/core';
 import dynamic from 'next/dynamic';
 import { useCallback, useMemo, useRef, useState } from 'react';
-import { addOp, blankCircuit, dropOp, setOp, type Circuit, type Op } from '@/core/design';
+import { addOp, blankCircuit, dropOps, setOp, type Circuit, type Op } from '@/core/design';
 import { proposeCircuits } from '@/core/network/propose';
 import { show } from '@/core/quantity';
 import { useAnalysis, useBoat, useFreshId, useSelected, useStore, useWorking } from '@/ui/boat/context';
@@ -117,13 +117,14 @@ export default function Wiring() {
   };
 
   const remove = (doomed: readonly CircuitRow[]) => {
-    let shrinking = design;
-    const ops = doomed.map((r) => {
-      const op = dropOp(shrinking, 'circuits', r.id);
-      shrinking = { ...shrinking, circuits: shrinking.circuits.filter((c) => c.id !== r.id) };
-      return op;
-    });
-    store.edit(doomed.length === 1 ? `remove circuit ${doomed[0]?.name ?? ''}` : `remove ${doomed.length} circuits`, ops);
+    store.edit(
+      doomed.length === 1 ? `remove circuit ${doomed[0]?.name ?? ''}` : `remove ${doomed.length} circuits`,
+      dropOps(
+        design,
+        'circuits',
+        doomed.map((r) => r.id),
+      ),
+    );
   };
 
   const addCircuit = () => {
