@@ -4,7 +4,7 @@ import { benchOf, otherSchool } from './circuitResult';
 import { dropAt, heatAt } from './conductor/evaluate';
 import { protects, stateAt } from './conductor/ladder';
 import { CONDUCTORS } from './rules/conductors';
-import { blankCircuit, equal, share, type Design } from './design';
+import { blankCircuit, blankFound, equal, share, type Design } from './design';
 import { anyLength, anyLoad, anySchool, bareBoat, withLoad } from './testing';
 
 const circuitX = (design: Design): CircuitResult => {
@@ -140,7 +140,7 @@ describe('properties', () => {
         let lastV = -Infinity;
         for (const conductor of CONDUCTORS[s.school]) {
           const heat = heatAt(bench, { conductor, legs: 1 });
-          const drop = dropAt(bench, { conductor, legs: 1 }, heat);
+          const drop = dropAt(bench, { conductor, legs: 1 });
           expect(heat.izA).toBeGreaterThanOrEqual(lastIz);
           const volts = drop.worst?.loadV ?? -Infinity;
           expect(volts).toBeGreaterThanOrEqual(lastV - 1e-6);
@@ -210,6 +210,32 @@ describe('properties', () => {
         }
       }),
       { numRuns: 25 },
+    );
+  });
+
+  test('so it does where only the volts before old wires move', () => {
+    const old = (over: object) => ({ found: { ...blankFound('metric'), ...over } });
+    const neighbours = (s: { load: object; lengthM: number }): Design => {
+      const one = withLoad(bareBoat('metric'), s.load, s.lengthM, old({ faults: [{ id: 'f', kind: 'green', mohm: 300 }] }));
+      const moved = one.loads.map((l) => ({ ...l, id: 'y', name: 'Other' }));
+      const other = withLoad(bareBoat('metric'), { rating: 240, runsLong: true }, 3);
+      const wires = one.circuits.slice(-1).map((c) => ({
+        ...c,
+        id: 'c-y',
+        taps: c.taps.map((t) => ({ ...t, serves: { kind: 'load' as const, id: 'y' } })),
+      }));
+      return { ...other, loads: [...other.loads, ...moved], circuits: [...other.circuits, ...wires] };
+    };
+    fc.assert(
+      fc.property(scene, fc.array(fc.double({ min: 1, max: 6000, noNaN: true }), { minLength: 2, maxLength: 4 }), (s, ratings) => {
+        const memory = createMemory();
+        const start = neighbours(s);
+        for (const rating of ratings) {
+          const design = { ...start, loads: start.loads.map((l) => (l.id === 'x' ? { ...l, rating } : l)) };
+          expect(equal(analyse(design, memory), analyse(design))).toBe(true);
+        }
+      }),
+      { numRuns: 60 },
     );
   });
 });

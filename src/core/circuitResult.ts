@@ -1,8 +1,8 @@
 /** One circuit analysed: its own school's answer in full, the other school's beside it, and what it hands to the circuits below. */
-import { circuitFindings } from './check/circuitFindings';
+import { movingFindings, stillFindings } from './check/circuitFindings';
 import type { Finding } from './check/findings';
 import { bench, benchAgain, type Bench } from './conductor/evaluate';
-import { conductorOf, ladder, stateAt, type Ladder, type State } from './conductor/ladder';
+import { conductorOf, ladder, ladderAgain, stateAgain, stateAt, type Ladder, type State } from './conductor/ladder';
 import { circuitInput, drifted, SEGMENT_JOINTS_OHM, type CircuitInput, type Gathered } from './conductor/circuitInput';
 import { conductorOhm } from './conductor/resistance';
 import { share } from './design/share';
@@ -47,6 +47,8 @@ export interface CircuitResult {
 interface Behind {
   readonly bench: Bench;
   readonly gathered: Gathered;
+  /** How many of its findings stand while only the volts before the way move. */
+  readonly standing: number;
 }
 
 /** What a result was worked out from; lost when a result is copied, so ask in the process that analysed. */
@@ -64,13 +66,21 @@ export function otherSchool(result: CircuitResult): { readonly side: Side; reado
   return { side: sideOf(b), bench: b };
 }
 
-function sideOf(b: Bench, before?: Side): Side {
-  const fresh = ladder(b, before?.ladder);
-  const state = stateAt(b, { conductor: conductorOf(b, fresh.chosen), legs: fresh.chosen.legs });
-  // Parts that say the same keep their identity: they are not told again.
-  return before
-    ? { protection: b.protection, ladder: share(before.ladder, fresh), state: share(before.state, state) }
-    : { protection: b.protection, ladder: fresh, state };
+const candidateOf = (b: Bench, l: Ladder) => ({ conductor: conductorOf(b, l.chosen), legs: l.chosen.legs });
+
+function sideOf(b: Bench): Side {
+  const own = ladder(b);
+  return { protection: b.protection, ladder: own, state: stateAt(b, candidateOf(b, own)) };
+}
+
+/** The side again when only the volts before the way have moved. Parts that say the same keep their identity: they are not told again. */
+function sideAgain(b: Bench, before: Side): Side {
+  const own = ladderAgain(b, before.ladder);
+  const state =
+    own === before.ladder
+      ? stateAgain(b, before.state, { conductor: before.state.conductor, legs: own.chosen.legs })
+      : share(before.state, stateAt(b, candidateOf(b, own)));
+  return { protection: b.protection, ladder: own, state };
 }
 
 /** What the ways of the panel at each tap see before them. */
@@ -115,6 +125,7 @@ function resultOf(b: Bench, own: Side, gathered: Gathered, units: Units): Circui
   const { circuit } = input;
   let surge: CircuitInput['surges'][number] | null = null;
   for (const s of input.surges) if (!surge || s.circuitA > surge.circuitA) surge = s;
+  const still = stillFindings(b, own.ladder, own.state, units);
   const result: CircuitResult = {
     id: circuit.id,
     no: circuit.no,
@@ -135,10 +146,10 @@ function resultOf(b: Bench, own: Side, gathered: Gathered, units: Units): Circui
       segmentA: t.segmentA,
     })),
     own,
-    findings: circuitFindings(b, own.ladder, own.state, units),
+    findings: [...still, ...movingFindings(b, own.ladder, own.state, units)],
     below: belowTaps(b, own),
   };
-  behind.set(result, { bench: b, gathered });
+  behind.set(result, { bench: b, gathered, standing: still.length });
   return result;
 }
 
@@ -153,15 +164,12 @@ export function analyseAgain(before: CircuitResult, upstream: Upstream, units: U
   const kept = behind.get(before);
   if (!kept) return undefined;
   const b = benchAgain(kept.bench, drifted(kept.bench.input, upstream));
-  const own = sideOf(b, before.own);
-  const findings = saysTheSame(before, own.state) ? before.findings : circuitFindings(b, own.ladder, own.state, units);
+  const own = sideAgain(b, before.own);
+  // What does not move with the volts stands as long as the choice does.
+  const still = own.ladder === before.own.ladder ? before.findings.slice(0, kept.standing) : stillFindings(b, own.ladder, own.state, units);
+  const moving = movingFindings(b, own.ladder, own.state, units);
+  const findings = share(before.findings, [...still, ...moving]);
   const result: CircuitResult = { ...before, own, findings, below: before.isFeeder ? belowTaps(b, own) : before.below };
-  behind.set(result, { bench: b, gathered: { ...kept.gathered, upstream } });
+  behind.set(result, { bench: b, gathered: { ...kept.gathered, upstream }, standing: still.length });
   return result;
-}
-
-/** Whether nothing that moves with the volts has anything to say, before or now: then the findings stand. */
-function saysTheSame(before: CircuitResult, now: State): boolean {
-  const speaks = (s: State): boolean => s.drop.collapses || s.legOpen !== null || s.failing.includes('drop') || s.failing.includes('surge');
-  return !speaks(before.own.state) && !speaks(now) && !before.findings.some((f) => f.id.startsWith('bad-joints:'));
 }

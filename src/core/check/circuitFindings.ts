@@ -4,7 +4,7 @@ import { protects, type CriterionId, type Ladder, type State } from '../conducto
 import { makerAreaMm2 } from '../conductor/minimums';
 import { choiceName, show, sizeName, type Units } from '../quantity';
 import type { AddFinding, Finding, Severity } from './findings';
-import { deviceFindings, foundFindings } from './foundFindings';
+import { badJoints, deviceFindings, foundFindings } from './foundFindings';
 import { makerFindings } from './makerFindings';
 
 const WHY: Readonly<Record<CriterionId, string>> = {
@@ -18,14 +18,48 @@ const WHY: Readonly<Record<CriterionId, string>> = {
   terminals: 'The conductor brings more heat to the terminal than it is rated for.',
 };
 
-export function circuitFindings(b: Bench, own: Ladder, state: State, units: Units): Finding[] {
+/** Tests whose outcome moves with the volts before the way. */
+const MOVING: ReadonlySet<CriterionId> = new Set(['drop', 'surge']);
+
+const adder =
+  (out: Finding[], circuitId: string): AddFinding =>
+  (rule, severity, title, why, todo, about = { kind: 'circuit', id: circuitId }) =>
+    out.push({ id: `${rule}:${circuitId}`, severity, about, title, why, todo });
+
+/** What moves with the volts before the way. */
+export function movingFindings(b: Bench, own: Ladder, state: State, units: Units): Finding[] {
+  const out: Finding[] = [];
+  const { taps, circuit } = b.input;
+  if (taps.length === 0) return out;
+  const add = adder(out, circuit.id);
+  failures(b, own, state, units, true, add);
+  if (state.drop.collapses)
+    add(
+      'collapse',
+      'stop',
+      'the supply collapses',
+      'A constant-power load draws more as volts fall; here there is no voltage at which it can run.',
+      'Use a heavier conductor or a shorter run.',
+    );
+  badJoints(b, state, units, add);
+  const { legOpen } = state;
+  if (legOpen && !legOpen.passes)
+    add(
+      'leg-open',
+      'note',
+      'would not do with one leg open',
+      `The rest would carry ${show(legOpen.legA, 'A', units)} each, good for ${show(legOpen.legIzA, 'A', units)}, with ${show(legOpen.pct, 'pct', units)} drop.`,
+      'Check both lugs of each leg every year; a device on each leg at both ends shows an open one.',
+    );
+  return out;
+}
+
+/** What stands while only the volts before the way move and the choice stays. */
+export function stillFindings(b: Bench, own: Ladder, state: State, units: Units): Finding[] {
   const { input, protection } = b;
   const { circuit, upstream } = input;
   const out: Finding[] = [];
-  const add: AddFinding = (rule, severity, title, why, todo, about = { kind: 'circuit', id: circuit.id }) =>
-    out.push({ id: `${rule}:${circuit.id}`, severity, about, title, why, todo });
-  const chosen = choiceName(own.chosen);
-  const proposed = own.proposed ? choiceName(own.proposed) : null;
+  const add = adder(out, circuit.id);
 
   if (circuit.taps.length === 0) {
     if (circuit.found) {
@@ -36,7 +70,7 @@ export function circuitFindings(b: Bench, own: Ladder, state: State, units: Unit
         'A loose end may be live.',
         'Trace it; take it out, or insulate and label both ends.',
       );
-      foundFindings(b, state, units, add);
+      foundFindings(b, units, add);
     } else add('empty', 'note', 'serves nothing yet', 'A way without a load is a spare.', 'Put a load on it, or leave it as a spare way.');
     return out;
   }
@@ -59,37 +93,7 @@ export function circuitFindings(b: Bench, own: Ladder, state: State, units: Unit
       `There: ${refusal}.`,
       'Use a higher insulation rating, or another route.',
     );
-  const lostBeforePct = (100 * input.upstreamDropV) / input.systemV;
-  for (const id of state.failing) {
-    if (id === 'ampacity' && refusal) continue;
-    const rung = own.rungs.find((r) => r.id === id)?.smallest;
-    const severity: Severity = id === 'drop' || id === 'mechanical' || id === 'surge' ? 'fix' : 'stop';
-    const todo =
-      own.pinned && proposed
-        ? `Unpin, or pin ${proposed} or heavier.`
-        : proposed
-          ? `${own.kept ? 'Replace it with' : 'Use'} ${proposed}.`
-          : id === 'drop' && lostBeforePct >= (state.drop.worst?.limitPct ?? Infinity)
-            ? `${show(lostBeforePct, 'pct', units)} is lost before this way already: mend or enlarge what feeds it first.`
-            : rung
-              ? `${own.kept ? 'Replace it with' : 'Use'} ${sizeName(own.school, rung)} or heavier; no size passes every test.`
-              : 'No size in the table passes: shorten the run, split the load, or move its source.';
-    add(
-      `fails-${id}`,
-      severity,
-      `${chosen}${own.pinned ? ', pinned,' : own.kept ? ', as found,' : ''} fails ${id === 'fault' ? 'the far-end short' : id}`,
-      failText(id, b, state, units),
-      todo,
-    );
-  }
-  if (state.drop.collapses)
-    add(
-      'collapse',
-      'stop',
-      'the supply collapses',
-      'A constant-power load draws more as volts fall; here there is no voltage at which it can run.',
-      'Use a heavier conductor or a shorter run.',
-    );
+  failures(b, own, state, units, false, add);
   if (!state.terminal.passes)
     add(
       'terminal-heat',
@@ -159,17 +163,8 @@ export function circuitFindings(b: Bench, own: Ladder, state: State, units: Unit
       'Survey, as found: say why it is kept or replaced.',
     );
   deviceFindings(b, state, units, add);
-  foundFindings(b, state, units, add);
+  foundFindings(b, units, add);
   makerFindings(b, units, add);
-  const { legOpen } = state;
-  if (legOpen && !legOpen.passes)
-    add(
-      'leg-open',
-      'note',
-      'would not do with one leg open',
-      `The rest would carry ${show(legOpen.legA, 'A', units)} each, good for ${show(legOpen.legIzA, 'A', units)}, with ${show(legOpen.pct, 'pct', units)} drop.`,
-      'Check both lugs of each leg every year; a device on each leg at both ends shows an open one.',
-    );
   for (const tap of input.taps) {
     if (tap.load && Math.abs(tap.load.nominalV - input.systemV) > 0.26 * input.systemV)
       add(
@@ -191,6 +186,36 @@ export function circuitFindings(b: Bench, own: Ladder, state: State, units: Unit
       );
   }
   return out;
+}
+
+/** Tests the chosen size fails: those that move with the volts before the way, or the rest. */
+function failures(b: Bench, own: Ladder, state: State, units: Units, moving: boolean, add: AddFinding): void {
+  const { input } = b;
+  const chosen = choiceName(own.chosen);
+  const proposed = own.proposed ? choiceName(own.proposed) : null;
+  const lostBeforePct = (100 * input.upstreamDropV) / input.systemV;
+  for (const id of state.failing) {
+    if (MOVING.has(id) !== moving || (id === 'ampacity' && state.heat.derating.refusal)) continue;
+    const rung = own.rungs.find((r) => r.id === id)?.smallest;
+    const severity: Severity = id === 'drop' || id === 'mechanical' || id === 'surge' ? 'fix' : 'stop';
+    const todo =
+      own.pinned && proposed
+        ? `Unpin, or pin ${proposed} or heavier.`
+        : proposed
+          ? `${own.kept ? 'Replace it with' : 'Use'} ${proposed}.`
+          : id === 'drop' && lostBeforePct >= (state.drop.worst?.limitPct ?? Infinity)
+            ? `${show(lostBeforePct, 'pct', units)} is lost before this way already: mend or enlarge what feeds it first.`
+            : rung
+              ? `${own.kept ? 'Replace it with' : 'Use'} ${sizeName(own.school, rung)} or heavier; no size passes every test.`
+              : 'No size in the table passes: shorten the run, split the load, or move its source.';
+    add(
+      `fails-${id}`,
+      severity,
+      `${chosen}${own.pinned ? ', pinned,' : own.kept ? ', as found,' : ''} fails ${id === 'fault' ? 'the far-end short' : id}`,
+      failText(id, b, state, units),
+      todo,
+    );
+  }
 }
 
 function failText(id: CriterionId, b: Bench, state: State, units: Units): string {

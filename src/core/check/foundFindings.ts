@@ -16,7 +16,7 @@ const KINDS = {
 } as const;
 
 /** A wire that stands as it was found. */
-export function foundFindings(b: Bench, state: State, units: Units, add: AddFinding): void {
+export function foundFindings(b: Bench, units: Units, add: AddFinding): void {
   const { found, workingA } = b.input;
   if (!found) return;
   const { kind } = found;
@@ -57,7 +57,12 @@ export function foundFindings(b: Bench, state: State, units: Units, add: AddFind
         : '';
     add(`fault-${fault.id}`, condition.severity, condition.name, `${condition.why}${figure}`, condition.todo);
   }
-  const lostV = workingA * foundOhm(found);
+}
+
+/** Volts lost in joints that could be mended. */
+export function badJoints(b: Bench, state: State, units: Units, add: AddFinding): void {
+  const { found, workingA } = b.input;
+  const lostV = found ? workingA * foundOhm(found) : 0;
   if (lostV > 0.01 * b.input.systemV && state.drop.worst)
     add(
       'bad-joints',

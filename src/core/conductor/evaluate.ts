@@ -9,7 +9,7 @@ import { findFamily, type Family } from '../rules/devices';
 import { bundleFactor } from '../rules/derating';
 import { ampacityA, derate, rulingPlace, type Derating } from './ampacity';
 import { SEGMENT_JOINTS_OHM, type CircuitInput, type TapInput } from './circuitInput';
-import { sweep } from './drop';
+import { constantPower, sweep } from './drop';
 import { dutyEquivalentA, dutyFraction } from './duty';
 import { makerAreaMm2, mechanicalSize } from './minimums';
 import { conductorOhm, conductorTempC } from './resistance';
@@ -41,6 +41,8 @@ export interface Bench {
 
 interface Still {
   readonly heat: Heat;
+  /** Of each tap's segment, hot, ohm. */
+  ohms?: readonly number[];
   fault?: Fault | null;
 }
 
@@ -112,6 +114,22 @@ function segmentOhm(b: Bench, c: Candidate, heat: Heat, tap: TapInput, currentA:
   return (2 * conductorOhm(c.conductor.r20OhmPerKm, tap.lengthM, t) * b.input.copperFactor) / c.legs + SEGMENT_JOINTS_OHM;
 }
 
+const segmentOhms = (b: Bench, c: Candidate, still: Still): readonly number[] =>
+  (still.ohms ??= b.input.taps.map((t) => segmentOhm(b, c, still.heat, t, t.segmentA)));
+
+/** Whether the drop at working current passes; a circuit with one tap is answered without making the whole figure. */
+export function dropPasses(b: Bench, t: Trial): boolean {
+  const { input } = b;
+  const [tap] = input.taps;
+  if (input.taps.length !== 1 || !tap || (tap.fixedA > 0 && tap.powerW > 0)) return t.drop().passes;
+  if (!tap.load && !tap.panel) return true;
+  const atWayV = input.volts.lowV - input.upstreamDropV;
+  const ohm = b.headOhm + (segmentOhms(b, t.candidate, t.still)[0] as number);
+  const behindV = atWayV - input.inlineV;
+  const loadV = tap.powerW > 0 ? constantPower(behindV, ohm, tap.powerW)?.loadV : behindV - tap.fixedA * ohm;
+  return loadV !== undefined && (100 * ((tap.panel ? atWayV : input.volts.lowV) - loadV)) / input.systemV <= tap.dropPct + 1e-9;
+}
+
 export interface TapDrop {
   readonly tapIndex: number;
   readonly dropV: number;
@@ -133,12 +151,12 @@ export interface Drop {
 }
 
 /** Drop at working current over the whole path, posts to each load and back. A feeder is judged on its own part only. */
-export function dropAt(b: Bench, c: Candidate, heat = heatAt(b, c)): Drop {
+export function dropAt(b: Bench, c: Candidate, still: Still = { heat: heatAt(b, c) }): Drop {
   const { input } = b;
   const lowV = input.volts.lowV;
   const atWayV = lowV - input.upstreamDropV;
   const behindV = atWayV - input.inlineV;
-  const ohms = input.taps.map((t) => segmentOhm(b, c, heat, t, t.segmentA));
+  const ohms = segmentOhms(b, c, still);
   const result = sweep(
     behindV,
     b.headOhm,
@@ -175,8 +193,10 @@ export interface SurgeDrop {
 }
 
 /** Volts at a load while it starts, from the bank's sagged posts, whole path (M3). The worst of the circuit's surges; null without one. */
-export function surgeAt(b: Bench, c: Candidate, heat = heatAt(b, c)): SurgeDrop | null {
+export function surgeAt(b: Bench, c: Candidate, still: Still = { heat: heatAt(b, c) }): SurgeDrop | null {
   const { input } = b;
+  if (input.surges.length === 0) return null;
+  const ohms = segmentOhms(b, c, still);
   let worst: SurgeDrop | null = null;
   input.surges.forEach((surge, surgeIndex) => {
     if (surge.minV <= 0) return;
@@ -185,7 +205,7 @@ export function surgeAt(b: Bench, c: Candidate, heat = heatAt(b, c)): SurgeDrop 
     let ownV = surge.circuitA * b.headOhm + input.inlineV;
     for (let i = surge.tapIndex; i >= 0; i = input.taps[i]?.parent ?? -1) {
       const tap = input.taps[i] as TapInput;
-      ownV += (tap.segmentA + surge.addsA) * segmentOhm(b, c, heat, tap, tap.segmentA);
+      ownV += (tap.segmentA + surge.addsA) * (ohms[i] as number);
     }
     const loadV = sagV - upstreamV - ownV;
     const room = loadV - surge.minV;
@@ -256,6 +276,7 @@ export function terminalAt(b: Bench, heat: Heat): { tempC: number; limitC: numbe
 /** One size tried on a bench; figures are worked out when first asked for. */
 export interface Trial {
   readonly candidate: Candidate;
+  readonly still: Still;
   readonly heat: Heat;
   readonly drop: () => Drop;
   readonly surge: () => SurgeDrop | null;
@@ -271,9 +292,10 @@ const once = <T>(work: () => T): (() => T) => {
 export function trial(b: Bench, candidate: Candidate, still: Still = { heat: heatAt(b, candidate) }): Trial {
   return {
     candidate,
+    still,
     heat: still.heat,
-    drop: once(() => dropAt(b, candidate, still.heat)),
-    surge: once(() => surgeAt(b, candidate, still.heat)),
+    drop: once(() => dropAt(b, candidate, still)),
+    surge: once(() => surgeAt(b, candidate, still)),
     fault: () => (still.fault === undefined ? (still.fault = faultAt(b, candidate)) : still.fault),
   };
 }

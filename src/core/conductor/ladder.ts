@@ -1,7 +1,9 @@
 /** Every test as the smallest size that passes it; the largest of them governs (docs/methods.md, M4). */
 import { fusingMultiple } from '../protection/curve';
 import { CONDUCTORS, findConductor, underSchool, type Conductor, type School } from '../rules/conductors';
+import { share } from '../design/share';
 import {
+  dropPasses,
   singleTrial,
   terminalAt,
   trial,
@@ -92,7 +94,7 @@ function passes(b: Bench, id: CriterionId, t: Trial): boolean {
     case 'protection':
       return protects(b, t.heat.legIzA).passes;
     case 'drop':
-      return t.drop().passes;
+      return dropPasses(b, t);
     case 'surge':
       return t.surge()?.passes ?? true;
     case 'maker':
@@ -195,6 +197,42 @@ export function stateAt(b: Bench, candidate: Candidate): State {
 /** Tests that move with the volts before the way; the rest stand when only those move. */
 const DRIFTING: ReadonlySet<CriterionId> = new Set(['drop', 'surge']);
 
+/** The ladder when only the volts before the way have moved: the same object while no rung and no verdict does. */
+export function ladderAgain(b: Bench, before: Ladder): Ladder {
+  const { proposed, chosen } = before;
+  if (!proposed) return share(before, ladder(b, before));
+  const tried = triedAt(b, { conductor: conductorOf(b, chosen), legs: chosen.legs });
+  for (const rung of before.rungs) {
+    if (!rung.applies || !DRIFTING.has(rung.id)) continue;
+    const was = placeOf(b, rung);
+    if (smallestSingle(b, rung.id, was) !== was || passes(b, rung.id, tried) !== rung.chosenPasses) return share(before, ladder(b, before));
+  }
+  if (proposed.legs > 1) return share(before, ladder(b, before));
+  return before;
+}
+
+/** Where a rung's smallest size stands in the table; past its end where none passes. */
+const placeOf = (b: Bench, rung: Rung): number => {
+  const sizes = CONDUCTORS[b.input.school];
+  return rung.smallest === null ? sizes.length : sizes.findIndex((c) => c.size === rung.smallest);
+};
+
+/** The state when only the volts before the way have moved and the choice has not. */
+export function stateAgain(b: Bench, before: State, candidate: Candidate): State {
+  const tried = triedAt(b, candidate);
+  const failing = before.failing.filter((id) => !DRIFTING.has(id));
+  for (const id of DRIFTING) if (applicable(b, id) && !passes(b, id, tried)) failing.push(id);
+  failing.sort((x, y) => CRITERIA.indexOf(x) - CRITERIA.indexOf(y));
+  return {
+    ...before,
+    legOpen: candidate.legs > 1 ? legOpenAt(b, candidate) : null,
+    drop: tried.drop(),
+    surge: tried.surge(),
+    passes: failing.length === 0,
+    failing,
+  };
+}
+
 /** @param before the ladder of the same bench before its upstream drifted. */
 export function ladder(b: Bench, before?: Ladder): Ladder {
   const { input } = b;
@@ -204,7 +242,7 @@ export function ladder(b: Bench, before?: Ladder): Ladder {
     const applies = applicable(b, id);
     const advisory = id === 'terminals' && !house.upsizeForTerminals;
     const rung = before?.rungs.find((r) => r.id === id);
-    const was = rung && (rung.smallest === null ? sizes.length : sizes.findIndex((c) => c.size === rung.smallest));
+    const was = rung && placeOf(b, rung);
     const at = !applies ? -1 : was !== undefined && !DRIFTING.has(id) ? was : smallestSingle(b, id, was);
     return { id, applies, advisory, at };
   });
