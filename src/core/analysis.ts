@@ -1,4 +1,5 @@
 /** Design -> Analysis: the one function that runs it all. Incremental: a circuit whose inputs are the same objects keeps its result. */
+import { chargingFindings } from './check/chargingFindings';
 import { designFindings } from './check/designFindings';
 import { bySeverity, type Finding } from './check/findings';
 import { analyseAgain, analyseCircuit, type CircuitResult } from './circuitResult';
@@ -6,6 +7,7 @@ import type { Gathered } from './conductor/circuitInput';
 import { asDecided } from './design/decided';
 import type { Bank, Circuit, Design, Load } from './design/schema';
 import { balance, type Balance } from './energy/balance';
+import { madeMemory, type MadeMemory } from './energy/made';
 import { askedOf, demandItem, demandKey, type Asked } from './network/asked';
 import { bankSource, type BankSource } from './network/bankSource';
 import { layOf, sameParts, type Lay, type Served } from './network/lay';
@@ -42,6 +44,9 @@ export interface Memory {
   readonly banks: WeakMap<Bank, BankSource>;
   readonly loads: WeakMap<Load, LoadResult>;
   volts: StudyVolts | null;
+  readonly made: MadeMemory;
+  /** Findings on what charges, kept while nothing of it moves. */
+  charging: { readonly deps: readonly unknown[]; readonly findings: readonly Finding[] } | null;
 }
 
 export const createMemory = (): Memory => ({
@@ -51,6 +56,8 @@ export const createMemory = (): Memory => ({
   banks: new WeakMap(),
   loads: new WeakMap(),
   volts: null,
+  made: madeMemory(),
+  charging: null,
 });
 
 const byId = <T extends { readonly id: string }>(rows: readonly T[]): ReadonlyMap<string, T> => new Map(rows.map((r) => [r.id, r]));
@@ -99,9 +106,10 @@ export function analyse(whole: Design, memory: Memory = createMemory()): Analysi
       withDepartures(design, [
         ...designFindings(design, circuits, circuitOfLoad, feederOf, cyclic),
         ...circuits.flatMap((c) => c.findings),
+        ...chargingOf(memory, design),
       ]),
     ),
-    balance: balance(design, banks, circuits, currentOf),
+    balance: balance(design, banks, circuits, memory.made.of(design)),
   };
 }
 
@@ -112,6 +120,13 @@ function loadResult(memory: Memory, load: Load, current: LoadCurrent, circuitId:
   const result = { id: load.id, current, circuitId };
   memory.loads.set(load, result);
   return result;
+}
+
+/** Findings on banks, sources, joins and days: the same objects while none of these moves. */
+function chargingOf(memory: Memory, design: Design): readonly Finding[] {
+  const deps = [design.banks, design.sources, design.joins, design.living, design.cruises, design.engine, design.places, design.boat];
+  if (!memory.charging || !sameParts(memory.charging.deps, deps)) memory.charging = { deps, findings: chargingFindings(design) };
+  return memory.charging.findings;
 }
 
 /** Findings somebody has accepted, with the reason. */

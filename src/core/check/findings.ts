@@ -6,7 +6,10 @@ export interface Finding {
   /** Stable while the cause lasts: rule and the thing it is about. */
   readonly id: string;
   readonly severity: Severity;
-  readonly about: { readonly kind: 'circuit' | 'load' | 'panel' | 'bank' | 'boat'; readonly id: string };
+  readonly about: {
+    readonly kind: 'circuit' | 'load' | 'panel' | 'bank' | 'source' | 'join' | 'living' | 'cruise' | 'boat';
+    readonly id: string;
+  };
   readonly title: string;
   readonly why: string;
   readonly todo: string;

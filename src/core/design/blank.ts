@@ -1,5 +1,7 @@
 /** New values with the defaults of a rule set: an empty design, a place, a load, a circuit. */
 import type { School } from '../rules/conductors';
+import { DEFAULT_SEASON } from './charging';
+import { BLANK_SHEET, engineFor, usualWays } from './blankCharging';
 import {
   FORMAT,
   VERSION,
@@ -87,6 +89,7 @@ export const blankLoad = (id: string, nominalV: number): Load => ({
   minBankAh: null,
   page: '',
   questions: '',
+  when: {},
   range: null,
 });
 
@@ -102,6 +105,13 @@ export const blankBank = (id: string, systemV: number, placeId: string | null): 
   cca: null,
   shortCircuitA: null,
   mark: 'typical',
+  job: 'house',
+  ratedH: 20,
+  tempC: null,
+  sheet: BLANK_SHEET,
+  box: null,
+  bms: null,
+  price: null,
 });
 
 export const blankPanel = (id: string, name: string, kind: Panel['kind'], placeId: string | null): Panel => ({
@@ -202,12 +212,10 @@ export function blankDesign(name: string, school: School, lengthM: number, beamM
       colourScheme: american ? 'north-american' : 'international',
       note: '',
       houseSet: null,
+      currency: '',
     },
     house: defaultHouse(school),
-    living: [
-      { id: 'anchor', name: 'at anchor' },
-      { id: 'passage', name: 'on passage' },
-    ],
+    living: usualWays(),
     places: [
       { ...blankPlace('engine', 'Engine space', spot(0.3, 0, -0.1)), ambientC: 50, engineSpace: true },
       { ...blankPlace('lazarette', 'Lazarette', spot(0.08, 0, 0.5)), ambientC: 35 },
@@ -223,7 +231,12 @@ export function blankDesign(name: string, school: School, lengthM: number, beamM
     panels: [],
     loads: [],
     circuits: [],
-    plan: { livingId: null, days: 2, tempC: 20 },
+    plan: { livingId: null, days: 2, tempC: 20, cruiseId: null, stepMin: 5, season: DEFAULT_SEASON },
+    engine: engineFor(systemV),
+    sources: [],
+    joins: [],
+    cruises: [],
+    options: [],
     routes: [],
     departures: [],
     photos: [],

@@ -118,7 +118,20 @@ export const setOp = (design: Design, steps: readonly string[], to: unknown): Op
   to,
 });
 
-export type ListName = 'places' | 'banks' | 'panels' | 'loads' | 'circuits' | 'living' | 'routes' | 'departures' | 'photos';
+export type ListName =
+  | 'places'
+  | 'banks'
+  | 'panels'
+  | 'loads'
+  | 'circuits'
+  | 'living'
+  | 'routes'
+  | 'departures'
+  | 'photos'
+  | 'sources'
+  | 'joins'
+  | 'cruises'
+  | 'options';
 
 /** Adds a row to a list of the design, after a row or at the end. */
 export function addOp<R extends Row>(design: Design, list: ListName, row: R, after?: string | null): Op {

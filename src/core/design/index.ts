@@ -1,5 +1,8 @@
 export * from './schema';
+export * from './bankSheet';
 export * from './blank';
+export * from './blankCharging';
+export * from './charging';
 export { BOUNDS } from './bounds';
 export { readDesign, readDesignText, brokenReferences, type ReadProblem, type ReadResult } from './read';
 export {
@@ -19,4 +22,5 @@ export {
 export { equal, share } from './share';
 export { deltaOf, withDelta, type Delta } from './delta';
 export { asDecided, asFoundDesign } from './decided';
+export { addOptionOps, asOption, onTable, partsOf, switchOps } from './options';
 export type { BoatSummary } from './summary';

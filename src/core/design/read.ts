@@ -17,6 +17,7 @@ const refuse = (where: string, message: string): ReadResult => ({ ok: false, pro
 /** Upgrades of older versions to the next, by the version they start from. Fields that were merely added have defaults in the schema. */
 const UPGRADES: Readonly<Record<number, (old: Record<string, unknown>) => Record<string, unknown>>> = {
   1: (old) => ({ ...old, version: 2 }),
+  2: (old) => ({ ...old, version: 3 }),
 };
 
 const isRecord = (x: unknown): x is Record<string, unknown> => typeof x === 'object' && x !== null && !Array.isArray(x);
@@ -87,7 +88,8 @@ export function brokenReferences(design: Design): ReadProblem[] {
   };
   const places = idsOf('places');
   const sets = { place: places, bank: idsOf('banks'), panel: idsOf('panels'), load: idsOf('loads') };
-  for (const rest of ['circuits', 'living', 'routes', 'departures', 'photos'] as const) idsOf(rest);
+  for (const rest of ['circuits', 'living', 'routes', 'departures', 'photos', 'sources', 'joins', 'cruises', 'options'] as const)
+    idsOf(rest);
   for (const collection of ['banks', 'panels', 'loads'] as const) {
     design[collection].forEach((row, i) => {
       if (row.placeId !== null && !places.has(row.placeId))

@@ -5,31 +5,30 @@ import { CONDITIONS } from '../rules/conditions';
 import { DC_FAMILIES } from '../rules/devices';
 import { STUDS } from '../rules/terminals';
 import { BOUNDS } from './bounds';
+import {
+  CruiseSchema,
+  DEFAULT_ENGINE,
+  DEFAULT_SEASON,
+  EngineSchema,
+  JoinSchema,
+  SeasonSchema,
+  SourceSchema,
+  SpanSchema,
+  WHENS,
+} from './charging';
+import { between, id, later, list, MARKS, name, note, oneOf, whole } from './fields';
+import { BankSheetSchema, BmsSchema, BoxSchema } from './bankSheet';
+
+export { id, MARKS, name, type Mark } from './fields';
 
 export const FORMAT = 'solenix-design';
-export const VERSION = 2;
+export const VERSION = 3;
 
-export const id = v.pipe(v.string(), v.regex(/^[A-Za-z0-9][A-Za-z0-9_-]{0,39}$/, 'an id is up to 40 letters, digits, - or _'));
-export const name = v.pipe(v.string(), v.trim(), v.minLength(1, 'a name is needed'), v.maxLength(BOUNDS.nameLength));
-const note = v.pipe(v.string(), v.maxLength(BOUNDS.noteLength));
-const between = (low: number, high: number) =>
-  v.pipe(
-    v.number('a number is needed'),
-    v.finite('a finite number is needed'),
-    v.minValue(low, `at least ${low} is needed`),
-    v.maxValue(high, `at most ${high} is taken`),
-  );
-const whole = (low: number, high: number) => v.pipe(between(low, high), v.integer('a whole number is needed'));
-const list = <T extends v.GenericSchema>(item: T, most: number) =>
-  v.pipe(v.array(item), v.maxLength(most, `at most ${most} rows are taken`));
-/** A field that older files do not have. */
-const later = <const T extends v.GenericSchema, const D extends v.InferInput<T>>(schema: T, missing: D) => v.optional(schema, missing);
-const oneOf = <const T extends readonly string[]>(options: T) => v.picklist(options, `one of ${options.join(', ')} is needed`);
-
-export const MARKS = ['measured', "maker's", 'typical', 'estimated', 'assumed'] as const;
 export const BEHAVIOURS = ['power', 'resistance', 'current'] as const;
 export const SUPPLY_CLASSES = ['always live', 'house switch', 'panel breaker', 'engine key', 'relay'] as const;
 export const CHEMISTRY_IDS = ['flooded', 'agm', 'gel', 'lfp'] as const;
+/** What a bank is for: everything aboard, cranking, or one job apart. */
+export const BANK_JOBS = ['house', 'start', 'own'] as const;
 export const HULLS = ['glass fibre', 'wood', 'steel', 'aluminium'] as const;
 export const LOAD_GROUPS = [
   'navigation',
@@ -96,6 +95,16 @@ const BankSchema = v.object({
   cca: v.nullable(between(50, 20000)),
   shortCircuitA: v.nullable(between(50, 200000)),
   mark: oneOf(MARKS),
+  job: later(oneOf(BANK_JOBS), 'house'),
+  /** Hours its labelled capacity is rated over: 20 for C20, 100 for C100. */
+  ratedH: later(between(0.5, 120), 20),
+  /** Its own temperature; null: as warm as its place. */
+  tempC: later(v.nullable(between(-30, 60)), null),
+  /** The maker's figures; what is null stays typical of the chemistry. */
+  sheet: later(BankSheetSchema, {}),
+  box: later(v.nullable(BoxSchema), null),
+  bms: later(v.nullable(BmsSchema), null),
+  price: later(v.nullable(between(0, 10000000)), null),
 });
 
 /** A size with the school it belongs to: 10 AWG is not 10 mm2. */
@@ -147,6 +156,8 @@ export const LoadSchema = v.object({
   page: later(v.pipe(v.string(), v.maxLength(BOUNDS.nameLength)), ''),
   questions: later(note, ''),
   /** Equipment not chosen yet: the candidates draw up to toRating and may stand in any of these places too. */
+  /** By way of living, when in the day its hours fall; missing: at any time. */
+  when: later(v.record(id, oneOf(WHENS)), {}),
   range: later(v.nullable(v.object({ toRating: between(0, 100000), placeIds: list(id, 8) })), null),
 });
 
@@ -275,6 +286,8 @@ const BoatSchema = v.object({
   note,
   /** The firm's named set of house rules the boat took hers from. */
   houseSet: later(v.nullable(name), null),
+  /** What prices are typed in. */
+  currency: later(v.pipe(v.string(), v.maxLength(8)), ''),
 });
 
 /** A conduit, trunking, gland or hole that circuits pass. mm: bore, or width of the inside; heightMm for trunking. */
@@ -316,9 +329,32 @@ const PlanSchema = v.object({
   days: between(0.1, 60),
   /** Coldest the bank is used at. */
   tempC: between(-20, 50),
+  cruiseId: later(v.nullable(id), null),
+  /** Step of the reckoning through time, minutes. */
+  stepMin: later(between(1, 60), 5),
+  season: later(SeasonSchema, DEFAULT_SEASON),
 });
 
-const LivingSchema = v.object({ id, name });
+const LivingSchema = v.object({
+  id,
+  name,
+  /** What runs when, over the 24 hours. */
+  day: later(list(SpanSchema, 40), []),
+  /** With the house switch off only what is always live draws its stand-by. */
+  houseSwitch: later(oneOf(['on', 'off']), 'on'),
+});
+
+/** What one option of a design has for its own; the boat, her places and loads are shared. */
+const PartsSchema = v.object({
+  banks: list(BankSchema, BOUNDS.banks),
+  sources: list(SourceSchema, BOUNDS.sources),
+  joins: list(JoinSchema, BOUNDS.joins),
+  panels: list(PanelSchema, BOUNDS.panels),
+  circuits: list(CircuitSchema, BOUNDS.circuits),
+});
+
+/** One way to equip her. parts null: it is the one on the table, its parts stand in the design itself. */
+const OptionSchema = v.object({ id, name, note, parts: v.nullable(PartsSchema) });
 
 export const DesignSchema = v.object({
   format: v.literal(FORMAT, `the file does not say it is a ${FORMAT} file`),
@@ -333,6 +369,11 @@ export const DesignSchema = v.object({
   circuits: list(CircuitSchema, BOUNDS.circuits),
   /** What the bank is to be sized for. */
   plan: later(PlanSchema, { livingId: null, days: 2, tempC: 20 }),
+  engine: later(EngineSchema, DEFAULT_ENGINE),
+  sources: later(list(SourceSchema, BOUNDS.sources), []),
+  joins: later(list(JoinSchema, BOUNDS.joins), []),
+  cruises: later(list(CruiseSchema, BOUNDS.cruises), []),
+  options: later(list(OptionSchema, BOUNDS.options), []),
   routes: later(list(RouteSchema, BOUNDS.routes), []),
   departures: later(list(DepartureSchema, BOUNDS.departures), []),
   photos: later(list(PhotoSchema, BOUNDS.photos), []),
@@ -358,7 +399,15 @@ export type Route = Design['routes'][number];
 export type Departure = Design['departures'][number];
 export type Photo = Design['photos'][number];
 export type Living = Design['living'][number];
+export type Span = Living['day'][number];
+export type Engine = Design['engine'];
+export type Source = Design['sources'][number];
+export type Regulator = Source['regulator'];
+export type Join = Design['joins'][number];
+export type Cruise = Design['cruises'][number];
+export type Option = Design['options'][number];
+export type Parts = NonNullable<Option['parts']>;
+export type When = (typeof WHENS)[number];
 export type WireRule = Load['makerWire'][number];
-export type Mark = (typeof MARKS)[number];
 export type SupplyClass = (typeof SUPPLY_CLASSES)[number];
 export type LoadGroup = (typeof LOAD_GROUPS)[number];

@@ -1,34 +1,32 @@
 /** The balance line: the five figures that tell how the design stands. */
 import type { CircuitResult } from '../circuitResult';
-import type { Design, Load } from '../design/schema';
-import { isCharging } from '../network/asked';
+import type { Design } from '../design/schema';
 import type { BankSource } from '../network/bankSource';
-import type { LoadCurrent } from '../network/loadCurrent';
+import { dayAh } from './draws';
+import type { Made } from './made';
 
 export interface Need {
   readonly livingId: string;
   readonly name: string;
   readonly needAh: number;
+  /** What the sources make that day, Ah; null without a source. */
+  readonly made: Made | null;
 }
 
 export interface Balance {
-  /** Ah a day in each way of living, nominal amps x hours. */
+  /** Ah a day in each way of living: nominal amps x hours, and what stands by. */
   readonly needs: readonly Need[];
   readonly usableAh: number;
   /** Whole path drop nearest (or past) its limit. */
   readonly worst: { readonly circuitId: string; readonly pct: number; readonly limitPct: number; readonly name: string } | null;
 }
 
-export function balance(
-  design: Design,
-  banks: readonly BankSource[],
-  circuits: readonly CircuitResult[],
-  currentOf: (l: Load) => LoadCurrent,
-): Balance {
+export function balance(design: Design, banks: readonly BankSource[], circuits: readonly CircuitResult[], made: readonly Made[]): Balance {
   const needs = design.living.map((living) => ({
     livingId: living.id,
     name: living.name,
-    needAh: design.loads.reduce((sum, load) => sum + (isCharging(load) ? 0 : currentOf(load).nominalA) * (load.hours[living.id] ?? 0), 0),
+    needAh: design.loads.reduce((sum, load) => sum + dayAh(load, living), 0),
+    made: made.find((m) => m.livingId === living.id) ?? null,
   }));
   let worst: Balance['worst'] = null;
   for (const c of circuits) {

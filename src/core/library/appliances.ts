@@ -1,5 +1,5 @@
 /** Generic cruising-boat appliances with typical figures of our own; every one is editable and marked typical. Watts and amps are for one item. */
-import { blankLoad, type Load, type LoadGroup, type SupplyClass } from '../design';
+import { blankLoad, type Load, type LoadGroup, type SupplyClass, type When } from '../design';
 
 export interface Appliance {
   readonly name: string;
@@ -216,6 +216,22 @@ export const APPLIANCES: readonly Appliance[] = LIST.map((a) => ({ ...a, standby
 
 const two = (x: number): number => Number(x.toPrecision(3));
 
+/** Hours in the usual ways of living: motoring as on passage, alongside as at anchor, laid up only what never stops. */
+const hoursOf = ({ hours: [anchor, passage] }: Appliance): Load['hours'] => ({
+  anchor,
+  passage,
+  motoring: passage,
+  alongside: anchor,
+  laidup: anchor === 24 && passage === 24 ? 24 : 0,
+});
+
+/** Lights burn by night, what hangs on the engine key runs with the engine; the rest at any time. */
+function whenOf({ group, supply, name }: Appliance): Load['when'] {
+  const when: When =
+    supply === 'engine key' ? 'engine running' : group === 'lights' || /light|tricolour/i.test(name) ? 'by night' : 'any time';
+  return when === 'any time' ? {} : { anchor: when, passage: when, motoring: when, alongside: when };
+}
+
 /** A load row from the list, at the vessel's volts. placeId stays only when the vessel has such a place. */
 export function loadFrom(appliance: Appliance, id: string, systemV: number, places: ReadonlySet<string>): Load {
   const amps = appliance.watts / systemV;
@@ -234,7 +250,8 @@ export function loadFrom(appliance: Appliance, id: string, systemV: number, plac
     duty: appliance.duty,
     standbyA: appliance.standbyW === null ? null : two(appliance.standbyW / systemV),
     placeId: places.has(appliance.place) ? appliance.place : null,
-    hours: { anchor: appliance.hours[0], passage: appliance.hours[1] },
+    hours: hoursOf(appliance),
+    when: whenOf(appliance),
     mark: 'typical',
   };
 }

@@ -1,6 +1,7 @@
 /** A bank as a source of current: rest volts, resistance, what it gives into a short (docs/methods.md, M6 and M7). */
 import type { Bank } from '../design/schema';
-import { CHEMISTRIES, restV, type Chemistry } from '../rules/chemistries';
+import { c20Ah, chemistryOf } from '../energy/bankFigures';
+import { restV, type Chemistry } from '../rules/chemistries';
 import { interruptingMinimumA } from '../rules/interrupting';
 
 export interface BankSource {
@@ -31,13 +32,13 @@ export interface BankSource {
 const CCA_PER_AH = 5;
 
 export function bankSource(bank: Bank): BankSource {
-  const chemistry = CHEMISTRIES[bank.chemistry];
+  const chemistry = chemistryOf(bank);
   const twelves = bank.blockV / 12;
   const perString12 = twelves * bank.series;
   const blockOhm = chemistry.ohmPer100Ah * (100 / bank.blockAh) * twelves;
   const stringOhm = blockOhm * bank.series;
   const ohm = stringOhm / bank.strings;
-  const capacityAh = bank.blockAh * bank.strings;
+  const capacityAh = c20Ah(bank);
   const fullV = (chemistry.leadAcid ? restV(chemistry, 1) : 13.6) * perString12;
   const halfV = restV(chemistry, 0.5) * perString12;
   // A maker's short-circuit current speaks for the resistance too.

@@ -62,6 +62,18 @@ export default function Check() {
   );
 }
 
+const STATION: Readonly<Record<Finding['about']['kind'], string>> = {
+  load: 'loads',
+  circuit: 'wiring',
+  panel: 'wiring',
+  bank: 'bank',
+  join: 'bank',
+  living: 'bank',
+  cruise: 'bank',
+  source: 'charging',
+  boat: 'survey',
+};
+
 function Findings({ list, onAccept }: { list: readonly Finding[]; onAccept?: (finding: Finding) => void }) {
   const { design } = useBoat();
   const [, select] = useSelected();
@@ -69,8 +81,7 @@ function Findings({ list, onAccept }: { list: readonly Finding[]; onAccept?: (fi
   const router = useRouter();
   const go = ({ about }: Finding) => {
     if (about.kind === 'circuit' || about.kind === 'load') select({ kind: about.kind, id: about.id });
-    const station = about.kind === 'load' ? 'loads' : about.kind === 'circuit' || about.kind === 'panel' ? 'wiring' : 'survey';
-    router.push(`/boats/${store.boatId}/${station}`);
+    router.push(`/boats/${store.boatId}/${STATION[about.kind]}`);
   };
   if (list.length === 0) return <p className="mt-6">Nothing found in what is entered so far.</p>;
   return (['stop', 'fix', 'note'] as const).map((severity) => {

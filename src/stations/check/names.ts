@@ -3,6 +3,15 @@ import type { Design } from '@/core/design';
 
 /** The thing a finding is about, by its name aboard. */
 export const nameOf = (design: Design, about: Finding['about']): string => {
-  const lists = { circuit: design.circuits, load: design.loads, panel: design.panels, bank: design.banks } as const;
+  const lists = {
+    circuit: design.circuits,
+    load: design.loads,
+    panel: design.panels,
+    bank: design.banks,
+    source: design.sources,
+    join: design.joins,
+    living: design.living,
+    cruise: design.cruises,
+  } as const;
   return about.kind === 'boat' ? design.boat.name : (lists[about.kind].find((r) => r.id === about.id)?.name ?? about.id);
 };

@@ -1,4 +1,4 @@
-import { blankDesign, blankLoad, type Load } from '@/core/design';
+import { blankDesign, blankLiving, blankLoad, type Load } from '@/core/design';
 import { APPLIANCES, loadFrom } from '@/core';
 import { loadColumns } from './columns';
 
@@ -98,12 +98,12 @@ describe('hours', () => {
     expect(columnOf('hours-anchor').show?.(next)).toBe('·');
   });
   test('there is a column for each way of living', () => {
-    const more = { ...metric, living: [...metric.living, { id: 'shore', name: 'on shore power' }] };
+    const more = { ...metric, living: [...metric.living, blankLiving('own', 'at the yard')] };
     expect(
       loadColumns(more)
         .filter((c) => c.key.startsWith('hours-'))
         .map((c) => c.title),
-    ).toEqual(['at anchor', 'on passage', 'on shore power']);
+    ).toEqual(['at anchor', 'on passage', 'motoring', 'on shore power', 'laid up', 'at the yard']);
   });
 });
 

@@ -1,0 +1,91 @@
+/** Two options side by side: figures, parts, weight and what is typed as price. */
+import { bankMass, c20Ah } from './bankFigures';
+import { cruise } from './cruise';
+import { madeOf } from './made';
+import { crankIndex, houseIndex } from './scene';
+import { cranking } from './start';
+import { bankSource } from '../network/bankSource';
+import { round3 } from '../quantity';
+import type { Design } from '../design';
+
+export interface CompareLine {
+  readonly what: string;
+  readonly a: string;
+  readonly b: string;
+  readonly differs: boolean;
+}
+
+interface Cost {
+  readonly kg: number;
+  readonly kgTypical: boolean;
+  readonly price: number;
+  readonly unpriced: number;
+}
+
+/** Mass and prices of an option's banks, sources and joins. Prices are what was typed; what has none is counted apart. */
+export function costOf(design: Design): Cost {
+  const masses = design.banks.map(bankMass);
+  const rows = [...design.banks, ...design.sources, ...design.joins];
+  const others = [...design.sources, ...design.joins];
+  return {
+    kg: masses.reduce((s, m) => s + m.kg, 0) + others.reduce((s, r) => s + (r.massKg ?? 0), 0),
+    kgTypical: masses.some((m) => !m.makers) || others.some((r) => r.massKg === null),
+    price: rows.reduce((s, r) => s + (r.price ?? 0), 0),
+    unpriced: rows.filter((r) => r.price === null).length,
+  };
+}
+
+const pct = (x: number | undefined) => (x === undefined ? '–' : `${Math.round(100 * x)} %`);
+
+/** Every figure of both, with the parts that only one of them has. */
+export function compareDesigns(a: Design, b: Design): CompareLine[] {
+  const [first, second] = [figures(a), figures(b)];
+  const lines = [...first].map(([what, text]): CompareLine => {
+    const other = second.get(what) ?? '–';
+    return { what, a: text, b: other, differs: text !== other };
+  });
+  for (const [what, text] of second) if (!first.has(what)) lines.push({ what, a: '–', b: text, differs: true });
+  return lines;
+}
+
+function figures(design: Design): Map<string, string> {
+  const out = new Map<string, string>();
+  const run = cruise({ ...design, plan: { ...design.plan, stepMin: 15 } });
+  const house = design.banks[houseIndex(design.banks)];
+  const days = run.days.length || 1;
+  const total = (of: (d: (typeof run.days)[number]) => number) => run.days.reduce((s, d) => s + of(d), 0);
+  if (house) {
+    out.set('house bank, C20', `${round3(c20Ah(house))} Ah`);
+    out.set('usable', `${round3(bankSource(house).usableAh)} Ah`);
+  }
+  out.set(`lowest, ${run.name}`, pct(run.banks[run.scene.house]?.lowest));
+  out.set('at the end', pct(run.banks[run.scene.house]?.endSoc));
+  out.set('longest without full', `${round3(run.banks[run.scene.house]?.longestSinceFullDays ?? 0)} days`);
+  out.set('full cycles', round3(run.banks[run.scene.house]?.fullCycles ?? 0));
+  out.set('made a day', `${round3(total((d) => d.madeAh) / days)} Ah`);
+  out.set('loads without current', `${round3(total((d) => d.unmetAh))} Ah`);
+  out.set('engine a day', `${round3(total((d) => d.engineH) / days)} h`);
+  out.set('fuel a day', `${round3(total((d) => d.litres) / days)} L`);
+  for (const m of madeOf(design)) {
+    const living = design.living.find((l) => l.id === m.livingId);
+    if (living) out.set(`${living.name}: settles at`, pct(m.settlesAt));
+  }
+  const start = design.banks[crankIndex(design)];
+  if (start) {
+    const c = cranking(design, start);
+    out.set('starts in a row, cold', `${c.starts} from ${c.name}`);
+  }
+  const cost = costOf(design);
+  out.set('mass', `${round3(cost.kg)} kg${cost.kgTypical ? ', in part typical or not known' : ''}`);
+  const { currency } = design.boat;
+  out.set(
+    'price as typed',
+    `${Math.round(cost.price)}${currency ? ` ${currency}` : ''}${cost.unpriced > 0 ? `, ${cost.unpriced} not priced` : ''}`,
+  );
+  for (const bank of design.banks)
+    out.set(`part: ${bank.name}`, `${bank.series * bank.strings} × ${bank.chemistry}, ${bank.blockV} V ${round3(bank.blockAh)} Ah`);
+  for (const source of design.sources) out.set(`part: ${source.name}`, `${source.kind}, ${round3(source.ratedA)} A`);
+  for (const join of design.joins) out.set(`part: ${join.name}`, `${join.kind}, ${round3(join.ratedA)} A`);
+  out.set('circuits', String(design.circuits.length));
+  return out;
+}

@@ -1,0 +1,259 @@
+/** A cruise: days in ways of living one after another, every bank carried through (docs/methods.md, M11). */
+import type { Cruise, Design } from '../design';
+import { BOUNDS } from '../design/bounds';
+import {
+  AS_ENTERED,
+  CHARGING_H,
+  createLoop,
+  DUMPS,
+  ENGINE_H,
+  FULL_SOC,
+  LITRES,
+  LOAD,
+  traceFor,
+  UNMET,
+  type Loop,
+  type Trace,
+} from './loop';
+import { sceneOf, type Scene } from './scene';
+
+export interface DayResult {
+  readonly livingId: string;
+  readonly name: string;
+  /** Drawn by the loads and not to be had, Ah. */
+  readonly loadAh: number;
+  readonly unmetAh: number;
+  /** Given by all sources but DC–DC, and by each, Ah. */
+  readonly madeAh: number;
+  readonly bySource: readonly number[];
+  readonly chargingH: number;
+  readonly engineH: number;
+  readonly litres: number;
+  /** By bank. */
+  readonly lowest: readonly number[];
+  readonly endSoc: readonly number[];
+  /** House bank: hours of the day gone when it first stands at 80, 95, 100 %; null when it does not get there. */
+  readonly reaches: readonly (number | null)[];
+}
+
+export interface BankYear {
+  readonly id: string;
+  readonly name: string;
+  readonly lowest: number;
+  readonly endSoc: number;
+  readonly longestSinceFullDays: number;
+  readonly longestUnder70H: number;
+  readonly belowWindowH: number;
+  readonly inAh: number;
+  readonly outAh: number;
+  /** What left it as it counts by rate, and what that makes in full cycles. */
+  readonly effectiveAh: number;
+  readonly fullCycles: number;
+  readonly overflowAh: number;
+}
+
+export interface Warning {
+  readonly id: string;
+  readonly severity: 'stop' | 'fix' | 'note';
+  readonly title: string;
+  readonly why: string;
+}
+
+export interface CruiseResult {
+  readonly name: string;
+  readonly scene: Scene;
+  readonly days: readonly DayResult[];
+  readonly banks: readonly BankYear[];
+  readonly warnings: readonly Warning[];
+  /** Of the house bank over the later half of the cruise, state of charge a day. */
+  readonly driftPerDay: number;
+  readonly trace: Trace;
+  /** Largest difference between stored change and its terms, of all throughput. */
+  readonly imbalance: number;
+}
+
+export const REACHES = [0.8, 0.95, FULL_SOC] as const;
+
+/** The ways of living of a cruise, day by day, as indices; legs in a way that is gone are left out. */
+export function daysOf(design: Design, cruise: Cruise): number[] {
+  const once = cruise.legs.flatMap((leg) => {
+    const at = design.living.findIndex((l) => l.id === leg.livingId);
+    return at < 0 ? [] : new Array<number>(leg.days).fill(at);
+  });
+  const out: number[] = [];
+  for (let i = 0; i < cruise.repeat && out.length < BOUNDS.cruiseDays; i++) out.push(...once.slice(0, BOUNDS.cruiseDays - out.length));
+  return out;
+}
+
+const sum = (xs: ArrayLike<number>, keep: (i: number) => boolean = () => true): number => {
+  let out = 0;
+  for (let i = 0; i < xs.length; i++) if (keep(i)) out += xs[i] ?? 0;
+  return out;
+};
+
+/** Runs the days given. @param startSoc of every bank, or bank by bank. */
+export function runDays(
+  scene: Scene,
+  days: readonly number[],
+  startSoc: number | ArrayLike<number>,
+  name: string,
+  loop: Loop = createLoop(scene),
+): CruiseResult {
+  const trace = traceFor(scene, days.length);
+  const { totals, soc } = loop;
+  loop.reset(startSoc);
+  const start = Float64Array.from(soc);
+  const before = { sums: new Float64Array(6), source: new Float64Array(scene.sources.length) };
+  const results = days.flatMap((at, d): DayResult[] => {
+    const day = scene.days[at];
+    if (!day) return [];
+    before.sums.set(totals.sums);
+    before.source.set(totals.sourceAh);
+    loop.day(day, AS_ENTERED, trace, d * scene.n);
+    const since = (i: number) => (totals.sums[i] ?? 0) - (before.sums[i] ?? 0);
+    const bySource = Array.from(totals.sourceAh, (x, s) => x - (before.source[s] ?? 0));
+    return [
+      {
+        livingId: day.livingId,
+        name: day.name,
+        loadAh: since(LOAD),
+        unmetAh: since(UNMET),
+        madeAh: sum(bySource, (s) => scene.sources[s]?.driver !== 'input'),
+        bySource,
+        chargingH: since(CHARGING_H),
+        engineH: since(ENGINE_H),
+        litres: since(LITRES),
+        lowest: Array.from(totals.lowest),
+        endSoc: Array.from(soc),
+        reaches: REACHES.map((level) => firstAt(scene, trace, d, level)),
+      },
+    ];
+  });
+  const banks = scene.banks.map((b, i): BankYear => {
+    const drawn = totals.drawnAh[i] ?? 0;
+    return {
+      id: b.id,
+      name: b.name,
+      lowest: Math.min(start[i] ?? 1, ...results.map((r) => r.lowest[i] ?? 1)),
+      endSoc: soc[i] ?? 0,
+      longestSinceFullDays: (totals.longestH[i] ?? 0) / 24,
+      longestUnder70H: totals.longest70H[i] ?? 0,
+      belowWindowH: totals.belowWindowH[i] ?? 0,
+      inAh: totals.inAh[i] ?? 0,
+      outAh: totals.outAh[i] ?? 0,
+      effectiveAh: drawn,
+      fullCycles: drawn / b.capAh,
+      overflowAh: totals.overflowAh[i] ?? 0,
+    };
+  });
+  return {
+    name,
+    scene,
+    days: results,
+    banks,
+    warnings: warningsOf(scene, results, banks, totals.sums[DUMPS] ?? 0),
+    driftPerDay: drift(results.map((r) => r.endSoc[scene.house] ?? 0)),
+    trace,
+    imbalance: imbalance(scene, loop, start),
+  };
+}
+
+/** change of stored = stored by charge - drawn - self-discharge - overflow, relative to all that moved. */
+function imbalance(scene: Scene, { soc, totals }: Loop, start: Float64Array): number {
+  let worst = 0;
+  scene.banks.forEach((b, i) => {
+    const [stored, drawn, self, over] = [totals.storedAh[i] ?? 0, totals.drawnAh[i] ?? 0, totals.selfAh[i] ?? 0, totals.overflowAh[i] ?? 0];
+    const change = ((soc[i] ?? 0) - (start[i] ?? 0)) * b.capAh;
+    worst = Math.max(worst, Math.abs(change - (stored - drawn - self - over)) / Math.max(1, stored + drawn + self + over));
+  });
+  return worst;
+}
+
+function firstAt(scene: Scene, trace: Trace, day: number, level: number): number | null {
+  const nB = scene.banks.length;
+  for (let t = 0; t < scene.n; t++) if ((trace.soc[(day * scene.n + t) * nB + scene.house] ?? 0) >= level) return (t + 1) * scene.stepH;
+  return null;
+}
+
+/** Slope of a straight line through the later half, a day. */
+function drift(levels: readonly number[]): number {
+  const late = levels.slice(Math.floor(levels.length / 2));
+  const n = late.length;
+  if (n < 2) return 0;
+  const meanX = (n - 1) / 2;
+  const meanY = late.reduce((a, b) => a + b, 0) / n;
+  let up = 0;
+  let down = 0;
+  late.forEach((y, x) => {
+    up += (x - meanX) * (y - meanY);
+    down += (x - meanX) ** 2;
+  });
+  return up / down;
+}
+
+const pct = (x: number) => `${Math.round(100 * x)} %`;
+
+function warningsOf(scene: Scene, days: readonly DayResult[], banks: readonly BankYear[], dumps: number): Warning[] {
+  const out: Warning[] = [];
+  const unmet = days.reduce((a, d) => a + d.unmetAh, 0);
+  if (unmet > 0.05)
+    out.push({
+      id: 'unmet',
+      severity: 'stop',
+      title: `${unmet.toFixed(0)} Ah of the loads' need is not to be had`,
+      why: 'The bank is empty, or cut off: lights, pumps and radio are dead then.',
+    });
+  banks.forEach((b, i) => {
+    const chemistry = scene.banks[i]?.chemistry;
+    if (!chemistry) return;
+    if (b.lowest < chemistry.windowLowSoc - 1e-9)
+      out.push({
+        id: `window:${b.id}`,
+        severity: 'fix',
+        title: `${b.name} goes down to ${pct(b.lowest)}`,
+        why: `Its window ends at ${pct(chemistry.windowLowSoc)}; it is below it for ${b.belowWindowH.toFixed(0)} h, and each such spell costs cycles.`,
+      });
+    if (!chemistry.leadAcid) return;
+    if (b.longestSinceFullDays > 7)
+      out.push({
+        id: `full:${b.id}`,
+        severity: 'fix',
+        title: `${b.name} is not full for ${b.longestSinceFullDays.toFixed(1)} days`,
+        why: 'Lead-acid left short of full for more than a week sulphates and loses capacity for good.',
+      });
+    if (b.longestUnder70H > 24)
+      out.push({
+        id: `under70:${b.id}`,
+        severity: 'note',
+        title: `${b.name} is under 70 % for ${b.longestUnder70H.toFixed(0)} h on end`,
+        why: 'Lead-acid ages fast while it stands low.',
+      });
+  });
+  if (dumps > 0)
+    out.push({
+      id: 'dump',
+      severity: 'stop',
+      title: 'a source runs into a selector that stands off',
+      why: 'Opening the charging circuit with the engine running destroys diodes and electronics.',
+    });
+  return out;
+}
+
+/** The cruise chosen in the plan, or one week of the way of living the bank is sized for. */
+export function cruiseOf(design: Design): Cruise {
+  const chosen = design.cruises.find((c) => c.id === design.plan.cruiseId) ?? design.cruises[0];
+  if (chosen) return chosen;
+  const living = design.living.find((l) => l.id === design.plan.livingId) ?? design.living[0];
+  return {
+    id: 'week',
+    name: `a week ${living?.name ?? ''}`,
+    legs: living ? [{ id: 'l', livingId: living.id, days: 7 }] : [],
+    repeat: 1,
+    startSoc: 1,
+  };
+}
+
+/** The chosen cruise of a design, whole. Total: a boat without a bank has no days. */
+export function cruise(design: Design, chosen: Cruise = cruiseOf(design), scene: Scene = sceneOf(design)): CruiseResult {
+  return runDays(scene, scene.banks.length === 0 ? [] : daysOf(design, chosen), chosen.startSoc, chosen.name);
+}

@@ -1,0 +1,204 @@
+/** The ways to join a house and a start bank, run through the same cruise and compared by consequence. */
+import { blankJoin, blankSource, type Bank, type Design, type Join, type Source } from '../design';
+import { houseIndex, sceneOf, crankIndex, type Scene } from './scene';
+import { cruiseOf, daysOf, runDays, type CruiseResult } from './cruise';
+import { startsFrom } from './start';
+
+export const JOIN_WAYS = [
+  'as designed',
+  'selector by hand',
+  'diode splitter',
+  'field-effect splitter',
+  'voltage-sensitive relay',
+  'DC–DC charger',
+  'not joined',
+] as const;
+export type JoinWay = (typeof JOIN_WAYS)[number];
+
+export interface JoinConsequence {
+  readonly way: JoinWay;
+  /** House and start bank: lowest, at the end, charge taken in, hours of the engine's first day to 95 %. */
+  readonly house: BankSide;
+  readonly start: BankSide;
+  /** Highest volts at each bank's posts while charging, V. */
+  readonly houseV: number;
+  readonly startV: number;
+  /** Days until the engine would no longer start; null: it starts throughout. */
+  readonly failsAfterDays: number | null;
+  readonly starves: string;
+  readonly parts: readonly string[];
+}
+
+export interface BankSide {
+  readonly lowest: number;
+  readonly endSoc: number;
+  readonly inAh: number;
+  /** Hours the engine runs until the bank stands at 95 %, from 60 %; null: not within 12 h. */
+  readonly hoursTo95: number | null;
+}
+
+/** The design with its banks joined in another way; null where there is nothing to join. */
+export function joinedBy(design: Design, way: JoinWay): Design | null {
+  const house = design.banks[houseIndex(design.banks)];
+  const start = design.banks[crankIndex(design)];
+  if (!house || !start || house.id === start.id) return null;
+  if (way === 'as designed') return design;
+  const { systemV } = design.boat;
+  const bare: Design = {
+    ...design,
+    joins: [],
+    sources: design.sources
+      .filter((s) => !(s.kind === 'DC–DC' && s.bankId === start.id))
+      .map((s) => ({ ...s, joinId: null, ...(s.kind === 'alternator' ? { bankId: house.id } : {}) })),
+  };
+  const ends = { firstId: house.id, secondId: start.id };
+  const through = (join: Join, sense: (s: Source) => Source): Design => ({
+    ...bare,
+    joins: [join],
+    sources: bare.sources.map((s) => (s.kind === 'alternator' ? sense({ ...s, joinId: join.id }) : s)),
+  });
+  const splitter = (dropV: number, past: boolean) =>
+    through({ ...blankJoin('way', 'splitter', systemV), ...ends, dropV }, (s) => ({
+      ...s,
+      regulator: { ...s.regulator, sense: past ? 'the bank' : 'its own post' },
+    }));
+  switch (way) {
+    case 'selector by hand':
+      return through({ ...blankJoin('way', 'selector', systemV), ...ends }, (s) => s);
+    case 'diode splitter': {
+      const sensed = bare.sources.some((s) => s.kind === 'alternator' && s.regulator.sense === 'the bank');
+      return splitter(0.7, sensed);
+    }
+    case 'field-effect splitter':
+      return splitter(0.05, false);
+    case 'voltage-sensitive relay':
+      return { ...bare, joins: [{ ...blankJoin('way', 'relay', systemV), ...ends }] };
+    case 'DC–DC charger':
+      return { ...bare, sources: [...bare.sources, dcdc(start, house, systemV)] };
+    case 'not joined':
+      return bare;
+  }
+}
+
+function dcdc(to: Bank, from: Bank, systemV: number): Source {
+  const s = blankSource('way', 'DC–DC', systemV, to.id);
+  return { ...s, fromBankId: from.id, ratedA: Math.min(s.ratedA, Math.max(5, to.blockAh * to.strings * 0.25)) };
+}
+
+const PARTS: Readonly<Record<JoinWay, readonly string[]>> = {
+  'as designed': [],
+  'selector by hand': ['four-position selector', 'three cables to it'],
+  'diode splitter': ['two-way diode splitter', 'three cables and a fuse at each bank', 'sense lead to the house bank'],
+  'field-effect splitter': ['two-way field-effect splitter', 'three cables and a fuse at each bank'],
+  'voltage-sensitive relay': ['relay', 'a cable and a fuse at each bank'],
+  'DC–DC charger': ['DC–DC charger', 'a cable and a fuse at each bank', 'enable lead'],
+  'not joined': ['an own charge path for the start bank, or it is never charged'],
+};
+
+const FULL_DAY_RPM = 2000;
+
+/** Hours of engine from 60 % until each bank stands at 95 %. */
+function hoursTo95(design: Design, which: readonly number[]): (number | null)[] {
+  const living = {
+    id: 'fill',
+    name: 'fill',
+    houseSwitch: 'on' as const,
+    day: [{ id: 'e', what: 'engine' as const, fromH: 0, toH: 12, level: FULL_DAY_RPM }],
+  };
+  const scene = sceneOf({ ...design, living: [living], loads: [] }, 10);
+  const run = runDays(scene, [0], 0.6, 'fill');
+  return which.map((b) => {
+    for (let t = 0; t < scene.n / 2; t++) if ((run.trace.soc[t * scene.banks.length + b] ?? 0) >= 0.95) return (t + 1) * scene.stepH;
+    return null;
+  });
+}
+
+function topVolts(run: CruiseResult, b: number): number {
+  const nB = run.scene.banks.length;
+  let top = 0;
+  for (let i = b; i < run.trace.volts.length; i += nB) top = Math.max(top, run.trace.volts[i] ?? 0);
+  return top;
+}
+
+function failsAfter(design: Design, run: CruiseResult, scene: Scene, b: number): number | null {
+  const bank = design.banks[b];
+  if (!bank) return null;
+  const nB = scene.banks.length;
+  const at = run.days.findIndex((_, d) => {
+    let lowest = 1;
+    for (let t = 0; t < scene.n; t++) lowest = Math.min(lowest, run.trace.soc[(d * scene.n + t) * nB + b] ?? 1);
+    return !startsFrom(design, bank, lowest);
+  });
+  return at < 0 ? null : at;
+}
+
+/** All ways compared on the chosen cruise, at 15 min steps. Empty where a boat has no two banks to join. */
+export function compareJoins(design: Design): JoinConsequence[] {
+  const house = houseIndex(design.banks);
+  const start = crankIndex(design);
+  const chosen = cruiseOf(design);
+  const days = daysOf(design, chosen);
+  return JOIN_WAYS.flatMap((way) => {
+    const joined = joinedBy(design, way);
+    if (!joined || days.length === 0) return [];
+    const scene = sceneOf(joined, 15);
+    const run = runDays(scene, days, chosen.startSoc, way);
+    const [houseFill, startFill] = hoursTo95(joined, [house, start]);
+    const side = (b: number, fill: number | null | undefined): BankSide => ({
+      lowest: run.banks[b]?.lowest ?? 0,
+      endSoc: run.banks[b]?.endSoc ?? 0,
+      inAh: run.banks[b]?.inAh ?? 0,
+      hoursTo95: fill ?? null,
+    });
+    const sides = { house: side(house, houseFill), start: side(start, startFill) };
+    return [
+      {
+        way,
+        ...sides,
+        houseV: topVolts(run, house),
+        startV: topVolts(run, start),
+        failsAfterDays: failsAfter(joined, run, scene, start),
+        starves: starves(design, run, house, start),
+        parts: way === 'as designed' ? design.joins.map((j) => j.name) : PARTS[way],
+      },
+    ];
+  });
+}
+
+function starves(design: Design, run: CruiseResult, house: number, start: number): string {
+  const short = [house, start].filter((b) => (run.banks[b]?.longestSinceFullDays ?? 0) > 7 && design.banks[b]?.chemistry !== 'lfp');
+  return short.map((b) => design.banks[b]?.name ?? '').join(' and ');
+}
+
+export interface WrongPosition {
+  readonly position: string;
+  readonly houseLowest: number;
+  readonly startLowest: number;
+  readonly failsAfterDays: number | null;
+  readonly unmetAh: number;
+}
+
+/** What happens when a selector is left in one position all through the cruise. Empty without a selector. */
+export function wrongPositions(design: Design): WrongPosition[] {
+  const selector = design.joins.find((j) => j.kind === 'selector');
+  if (!selector) return [];
+  const house = houseIndex(design.banks);
+  const start = crankIndex(design);
+  const chosen = cruiseOf(design);
+  return (['first', 'second', 'both', 'off'] as const).map((position) => {
+    const left: Design = {
+      ...design,
+      joins: design.joins.map((j) => (j.id === selector.id ? { ...j, running: position, stopped: position } : j)),
+      living: design.living.map((l) => ({ ...l, day: l.day.filter((s) => s.what !== 'selector') })),
+    };
+    const scene = sceneOf(left, 15);
+    const run = runDays(scene, daysOf(left, chosen), chosen.startSoc, position);
+    return {
+      position,
+      houseLowest: run.banks[house]?.lowest ?? 0,
+      startLowest: run.banks[start]?.lowest ?? 0,
+      failsAfterDays: failsAfter(left, run, scene, start),
+      unmetAh: run.days.reduce((a, d) => a + d.unmetAh, 0),
+    };
+  });
+}

@@ -1,0 +1,74 @@
+/** What the sources make on a day in each way of living, and how long the bank lasts without them. */
+import { share, type Design } from '../design';
+import { AS_ENTERED, createLoop, LITRES, LOAD } from './loop';
+import { sceneOf } from './scene';
+
+export interface Made {
+  readonly livingId: string;
+  /** Drawn by loads that day at the volts they see, and given by all sources but DC–DC, Ah. */
+  readonly drawnAh: number;
+  readonly madeAh: number;
+  /** By source, Ah. */
+  readonly bySource: readonly number[];
+  readonly litres: number;
+  /** State of charge of the house bank day begins with when the day is repeated until nothing changes. */
+  readonly settlesAt: number;
+  readonly lowest: number;
+}
+
+const STEP_MIN = 30;
+const MOST_DAYS = 20;
+
+/**
+ * Each way of living as one day from the middle of the house bank's window, so that it takes what it is given; then repeated until it settles.
+ * Empty without a bank.
+ */
+export function madeOf(design: Design): Made[] {
+  if (design.banks.length === 0 || design.sources.length === 0) return [];
+  const scene = sceneOf(design, STEP_MIN);
+  const loop = createLoop(scene, true);
+  const house = scene.banks[scene.house];
+  if (!house) return [];
+  const middle = (house.chemistry.windowLowSoc + house.chemistry.windowHighSoc) / 2;
+  return scene.days.map((day) => {
+    loop.reset(middle);
+    loop.day(day, AS_ENTERED);
+    const { totals } = loop;
+    const bySource = Array.from(totals.sourceAh);
+    const made: Omit<Made, 'settlesAt' | 'lowest'> = {
+      livingId: day.livingId,
+      drawnAh: totals.sums[LOAD] ?? 0,
+      madeAh: bySource.reduce((sum, ah, s) => sum + (scene.sources[s]?.driver === 'input' ? 0 : ah), 0),
+      bySource,
+      litres: totals.sums[LITRES] ?? 0,
+    };
+    let was = middle;
+    for (let i = 0; i < MOST_DAYS; i++) {
+      const now = loop.soc[scene.house] ?? 0;
+      if (Math.abs(now - was) < 0.002) break;
+      was = now;
+      loop.day(day, AS_ENTERED);
+    }
+    return { ...made, settlesAt: loop.soc[scene.house] ?? 0, lowest: totals.lowest[scene.house] ?? 0 };
+  });
+}
+
+export interface MadeMemory {
+  /** madeOf, worked out again only when something it depends on has moved. */
+  readonly of: (design: Design) => readonly Made[];
+}
+
+export function madeMemory(): MadeMemory {
+  let deps: readonly unknown[] = [];
+  let made: readonly Made[] = [];
+  return {
+    of: (d) => {
+      const now = [d.loads, d.banks, d.sources, d.joins, d.living, d.engine, d.circuits, d.places, d.boat];
+      if (deps.length === 0 || now.some((x, i) => x !== deps[i])) {
+        made = share(made, madeOf(d));
+        deps = now;
+      }
+      return made;
+    },
+  };
+}

@@ -1,0 +1,264 @@
+/** A design made ready for the time loop: banks, sources, joins and one day of each way of living, in typed arrays. */
+import { cellsOf, slopePerCell } from '../charge/slope';
+import { setpointV } from '../charge/setpoint';
+import type { Bank, Design, Join, Living, Load, Source } from '../design';
+import { asDecided } from '../design/decided';
+import { bankSource } from '../network/bankSource';
+import { bankOfLoads } from '../network/roots';
+import { coldAcceptance } from '../rules/acceptance';
+import type { Chemistry } from '../rules/chemistries';
+import { bankTempC, c20Ah, tailA } from './bankFigures';
+import { coldFactor } from './discharge';
+import { drawsOf, enginePhase, type Draws } from './draws';
+import { cover, driverOf, limitsOf, spanH, spansOf, stretched, TYPICAL_PATH_OHM, windAmps, type Driver, type Limits } from './sources';
+
+export interface SceneBank {
+  readonly id: string;
+  readonly name: string;
+  readonly chemistry: Chemistry;
+  readonly tempC: number;
+  readonly nominalV: number;
+  readonly c20Ah: number;
+  /** What its cold leaves of it, Ah: the whole of its state of charge. */
+  readonly capAh: number;
+  readonly ohm: number;
+  /** Volts its acceptance is stated at, compensated, V. */
+  readonly absorptionV: number;
+  /** What cold leaves of its acceptance. */
+  readonly accepts: number;
+  readonly maxA: number;
+  readonly tailA: number;
+}
+
+export interface SceneSource {
+  readonly id: string;
+  readonly name: string;
+  readonly driver: Driver;
+  /** Index of the bank it charges; -1: none. */
+  readonly bank: number;
+  /** Index of the splitter or selector it goes through; -1: none. */
+  readonly join: number;
+  readonly from: number;
+  readonly pathOhm: number;
+  readonly absorptionV: number;
+  readonly floatV: number;
+  readonly staged: boolean;
+  readonly bandV: number;
+  readonly tailA: number;
+  readonly minH: number;
+  readonly maxH: number;
+  readonly rebulkV: number;
+  readonly rebulkH: number;
+  readonly sense: Source['regulator']['sense'];
+  readonly efficiency: number;
+  readonly startV: number;
+  readonly stopV: number;
+}
+
+export interface SceneJoin {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: Join['kind'];
+  readonly first: number;
+  readonly second: number;
+  readonly running: number;
+  readonly stopped: number;
+  readonly dropV: number;
+  readonly closeV: number;
+  readonly openV: number;
+  readonly delayH: number;
+}
+
+export interface SceneDay {
+  readonly livingId: string;
+  readonly name: string;
+  /** By bank. */
+  readonly draws: readonly Draws[];
+  /** By source. */
+  readonly limits: readonly Limits[];
+  /** Sources that give anything at all on this day. */
+  readonly used: Int32Array;
+  /** By source: output of a wind generator at 0, 0.1 ... 3 times the day's mean wind, over that at the mean. */
+  readonly windBy: readonly (Float64Array | null)[];
+  readonly phase: Float64Array;
+  readonly phasePerStep: Float64Array;
+  /** Position of the selector by step; -1: as hand and habit do. */
+  readonly selector: Int8Array;
+  /** L/h the engine burns beside what charging costs, by step; in the stretch too. */
+  readonly idleLph: Float64Array;
+}
+
+export interface Scene {
+  readonly n: number;
+  readonly stepH: number;
+  readonly banks: readonly SceneBank[];
+  readonly sources: readonly SceneSource[];
+  readonly joins: readonly SceneJoin[];
+  readonly days: readonly SceneDay[];
+  /** Bank the engine cranks from, and what one start takes; -1: none. */
+  readonly crankBank: number;
+  readonly crankAh: number;
+  readonly crankA: number;
+  /** Bank the house lives on. */
+  readonly house: number;
+}
+
+export const WIND_GRID = 31;
+
+function sceneBank(design: Design, bank: Bank): SceneBank {
+  const source = bankSource(bank);
+  const { chemistry } = source;
+  const tempC = bankTempC(design, bank);
+  const capacity = c20Ah(bank);
+  const cells = cellsOf(bank, chemistry).bank;
+  return {
+    id: bank.id,
+    name: bank.name,
+    chemistry,
+    tempC,
+    nominalV: source.nominalV,
+    c20Ah: capacity,
+    capAh: Math.max(1e-6, capacity * coldFactor(chemistry, tempC)),
+    ohm: Math.max(1e-6, source.ohm),
+    absorptionV: setpointV(source.chargingV, chemistry.slopeMvPerCCell, cells, tempC),
+    accepts: coldAcceptance(bank.chemistry, tempC, Math.max(chemistry.chargeMinC, bank.bms?.lowChargeC ?? -Infinity)),
+    maxA: capacity * chemistry.maxChargeC,
+    tailA: tailA(bank),
+  };
+}
+
+/** The setpoint a source really charges with at the bank's temperature: compensated only where it has a sensor. */
+export function compensatedV(at25V: number, source: Source, bank: Bank | undefined, tempC: number): number {
+  if (!bank || source.regulator.sensor === 'none') return at25V;
+  const { chemistry } = bankSource(bank);
+  const cells = cellsOf(bank, chemistry);
+  return setpointV(at25V, slopePerCell(source.regulator.slope, cells), cells.bank, tempC);
+}
+
+function sceneSource(design: Design, source: Source, at: (id: string | null) => number): SceneSource {
+  const { regulator } = source;
+  const index = at(source.bankId);
+  const bank = design.banks[index];
+  const tempC = bank ? bankTempC(design, bank) : 25;
+  return {
+    id: source.id,
+    name: source.name,
+    driver: driverOf(source.kind),
+    bank: index,
+    join: source.joinId === null ? -1 : design.joins.findIndex((j) => j.id === source.joinId && j.kind !== 'relay'),
+    from: at(source.fromBankId),
+    pathOhm: source.pathMohm === null ? TYPICAL_PATH_OHM : source.pathMohm / 1000,
+    absorptionV: compensatedV(regulator.absorptionV, source, bank, tempC),
+    floatV: compensatedV(Math.min(regulator.floatV, regulator.absorptionV), source, bank, tempC),
+    staged: regulator.staged,
+    bandV: regulator.bandV,
+    tailA: regulator.tailA ?? (bank ? tailA(bank) : 0),
+    minH: Math.min(regulator.minMin, regulator.maxMin) / 60,
+    maxH: regulator.maxMin / 60,
+    rebulkV: regulator.rebulkV ?? -Infinity,
+    rebulkH: regulator.rebulkMin / 60,
+    sense: regulator.sense,
+    efficiency: source.dcdc?.efficiency ?? 1,
+    startV: source.dcdc?.startV ?? 0,
+    stopV: source.dcdc?.stopV ?? 0,
+  };
+}
+
+const POSITIONS = ['off', 'first', 'second', 'both'] as const;
+
+function sceneDay(design: Design, living: Living, byBank: readonly (readonly Load[])[], banks: readonly SceneBank[], n: number): SceneDay {
+  const { phase, perStep } = enginePhase(living, n);
+  const stepH = 24 / n;
+  const selector = new Int8Array(n).fill(-1);
+  for (const s of spansOf(living, 'selector'))
+    for (let t = 0; t < n; t++)
+      if ((t + 0.5) * stepH >= s.fromH && (t + 0.5) * stepH < s.toH) selector[t] = Math.round(Math.min(3, s.level));
+  const idleLph = new Float64Array(n);
+  for (const s of spansOf(living, 'engine').map(stretched))
+    for (let t = 0; t < n; t++) idleLph[t] = Math.max(idleLph[t] as number, cover(s, t * stepH, stepH) * engineLph(design, s.level));
+  const limits = design.sources.map((s) => limitsOf(design, s, living, n));
+  return {
+    livingId: living.id,
+    name: living.name,
+    draws: banks.map((b, i) => drawsOf(living, byBank[i] ?? [], b.nominalV, n)),
+    limits,
+    used: Int32Array.from(limits.flatMap((l, s) => (l.limit.some((x) => x > 0) ? [s] : []))),
+    windBy: design.sources.map((s) => windTable(s, living)),
+    phase,
+    phasePerStep: perStep,
+    selector,
+    idleLph,
+  };
+}
+
+/** Fuel at an engine speed without load on the alternator, L/h: from idle to full by the cube of speed (propeller). */
+export function engineLph({ engine }: Design, rpm: number): number {
+  const x = Math.min(1, Math.max(0, (rpm - engine.idleRpm) / Math.max(1, engine.maxRpm - engine.idleRpm)));
+  return engine.idleLph + (engine.fullLph - engine.idleLph) * x ** 3;
+}
+
+function windTable(source: Source, living: Living): Float64Array | null {
+  if (!source.wind) return null;
+  const spans = spansOf(living, 'wind');
+  const hours = spans.reduce((sum, s) => sum + spanH(s), 0);
+  if (hours <= 0) return null;
+  const mean = spans.reduce((sum, s) => sum + s.level * spanH(s), 0) / hours;
+  const { curve } = source.wind;
+  const base = windAmps(curve, mean);
+  return Float64Array.from({ length: WIND_GRID }, (_, i) => (base > 0 ? windAmps(curve, (mean * i) / 10) / base : 0));
+}
+
+/** Bank the house lives on: the first with that job, else the first. */
+export const houseIndex = (banks: readonly Bank[]): number =>
+  Math.max(
+    0,
+    banks.findIndex((b) => b.job === 'house'),
+  );
+
+/** Bank the engine cranks from: the one named, else the first that is for starting, else the house bank. */
+export function crankIndex(design: Design): number {
+  const named = design.banks.findIndex((b) => b.id === design.engine.startBankId);
+  if (named >= 0) return named;
+  const start = design.banks.findIndex((b) => b.job === 'start');
+  return start >= 0 ? start : design.banks.length > 0 ? houseIndex(design.banks) : -1;
+}
+
+/** @param stepMin minutes a step, 1 to 60; made to divide the day. */
+export function sceneOf(whole: Design, stepMin: number = whole.plan.stepMin): Scene {
+  const design = asDecided(whole);
+  const n = Math.max(24, Math.round(1440 / stepMin));
+  const at = (id: string | null): number => (id === null ? -1 : design.banks.findIndex((b) => b.id === id));
+  const banks = design.banks.map((b) => sceneBank(design, b));
+  const house = houseIndex(design.banks);
+  const rootOf = bankOfLoads(design);
+  const byBank: Load[][] = design.banks.map(() => []);
+  for (const load of design.loads) {
+    const own = at(rootOf.get(load.id) ?? null);
+    byBank[own < 0 ? house : own]?.push(load);
+  }
+  const { engine } = design;
+  return {
+    n,
+    stepH: 24 / n,
+    banks,
+    sources: design.sources.map((s) => sceneSource(design, s, at)),
+    joins: design.joins.map((j) => ({
+      id: j.id,
+      name: j.name,
+      kind: j.kind,
+      first: at(j.firstId),
+      second: at(j.secondId),
+      running: POSITIONS.indexOf(j.running),
+      stopped: POSITIONS.indexOf(j.stopped),
+      dropV: j.dropV,
+      closeV: j.closeV,
+      openV: Math.min(j.openV, j.closeV),
+      delayH: j.delayS / 3600,
+    })),
+    days: design.living.map((l) => sceneDay(design, l, byBank, banks, n)),
+    crankBank: crankIndex(design),
+    crankAh: (engine.crankA * engine.crankS) / 3600,
+    crankA: engine.crankA,
+    house,
+  };
+}

@@ -1,0 +1,64 @@
+/** The start bank: cranking amps, cold, path and starts (docs/methods.md, M9). */
+import type { Bank, Design } from '../design';
+import { bankSource, bankRestV } from '../network/bankSource';
+import { c20Ah, chemistryOf } from './bankFigures';
+import { coldFactor, effectiveA } from './discharge';
+
+export interface Cranking {
+  readonly bankId: string;
+  readonly name: string;
+  readonly coldC: number;
+  readonly crankA: number;
+  /** Volts at the starter while it cranks: rest volts less bank and path. */
+  readonly starterV: number;
+  readonly minV: number;
+  /** Ah one start counts as, and starts in a row until the starter sees too little. */
+  readonly startAh: number;
+  readonly starts: number;
+  readonly wanted: number;
+  /** Lowest state of charge from which it still turns; null: not even full. */
+  readonly leastSoc: number | null;
+  /** Cranking amps the cold bank is good for: its label at -18 degC, or 5 per Ah. */
+  readonly coldCrankA: number;
+  readonly passes: boolean;
+}
+
+const MOST_STARTS = 200;
+
+/** Volts at the starter at a state of charge; cold raises the bank's resistance by as much as it takes capacity. */
+function starterV(design: Design, bank: Bank, soc: number): number {
+  const source = bankSource(bank);
+  const cold = Math.max(0.2, coldFactor(source.chemistry, design.engine.coldC));
+  const ohm = source.ohm / cold + design.engine.crankPathMohm / 1000;
+  return bankRestV(source, soc) - design.engine.crankA * ohm;
+}
+
+export function cranking(design: Design, bank: Bank): Cranking {
+  const { engine } = design;
+  const chemistry = chemistryOf(bank);
+  const cap = c20Ah(bank) * Math.max(0.05, coldFactor(chemistry, engine.coldC));
+  const startAh = (effectiveA(engine.crankA, c20Ah(bank), chemistry.peukert) * engine.crankS) / 3600;
+  const turns = (soc: number) => starterV(design, bank, soc) >= engine.crankMinV;
+  let starts = 0;
+  while (starts < MOST_STARTS && 1 - starts * (startAh / cap) >= 0 && turns(1 - starts * (startAh / cap))) starts++;
+  let leastSoc: number | null = null;
+  for (let i = 0; i <= 100 && leastSoc === null; i++) if (turns(i / 100)) leastSoc = i / 100;
+  const source = bankSource(bank);
+  return {
+    bankId: bank.id,
+    name: bank.name,
+    coldC: engine.coldC,
+    crankA: engine.crankA,
+    starterV: starterV(design, bank, 1),
+    minV: engine.crankMinV,
+    startAh,
+    starts,
+    wanted: engine.starts,
+    leastSoc,
+    coldCrankA: source.cca,
+    passes: starts >= engine.starts && source.cca >= engine.crankA,
+  };
+}
+
+/** Whether the engine starts from a bank at that state of charge. */
+export const startsFrom = (design: Design, bank: Bank, soc: number): boolean => starterV(design, bank, soc) >= design.engine.crankMinV;
