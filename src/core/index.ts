@@ -11,4 +11,4 @@ export { whatIfItGrows, type Growth, type GrowthLine } from './grow';
 export { proposeCircuits, type Proposal } from './network/propose';
 export { autonomyH, type Balance } from './energy/balance';
 export { APPLIANCES, loadFrom, type Appliance } from './library/appliances';
-export { circuitWorking, loadWorking, needWorking, COMES_FIRST, type Working, type WorkingLine } from './working';
+export { circuitWorking, loadWorking, madeWorking, needWorking, COMES_FIRST, type Working, type WorkingLine } from './working';

@@ -72,7 +72,17 @@ test('it opens, with the new tables there and the old boats in them', () => {
 test('the design is brought up to date and can be reckoned with', () => {
   const db = openDatabase(folder);
   const boat = openBoat(db, 'old');
-  expect(boat?.design).toMatchObject({ version: VERSION, routes: [], departures: [], photos: [], boat: { houseSet: null } });
+  expect(boat?.design).toMatchObject({
+    version: VERSION,
+    routes: [],
+    departures: [],
+    photos: [],
+    sources: [],
+    joins: [],
+    cruises: [],
+    options: [],
+    boat: { houseSet: null },
+  });
   expect(boat?.design.circuits.every((c) => c.found === null && !c.pin.ownDevices)).toBe(true);
   expect(boat && analyse(boat.design).circuits).toHaveLength(3);
   db.$client.close();

@@ -8,6 +8,7 @@ import {
   listsOf,
   whatIfItGrows,
   loadWorking,
+  madeWorking,
   needWorking,
   type Analysis,
   type CutList,
@@ -24,9 +25,11 @@ import { ladder } from '@/core/conductor/ladder';
 import { choiceName } from '@/core/quantity';
 import { dutyTrace, type DutyPoint } from '@/core/conductor/duty';
 import { asDecided, asFoundDesign, withDelta, type Delta, type Design } from '@/core/design';
+import { cruiseOf } from '@/core/energy/cruise';
+import { compareJoins, wrongPositions, type JoinConsequence, type WrongPosition } from '@/core/energy/joinWays';
 import { scratch, type ScratchResult } from '@/core/scratch';
 
-export type Selected = { readonly kind: 'circuit' | 'load' | 'need'; readonly id: string };
+export type Selected = { readonly kind: 'circuit' | 'load' | 'need' | 'made'; readonly id: string };
 
 export interface DutyChart {
   readonly points: readonly DutyPoint[];
@@ -39,6 +42,12 @@ export interface DutyChart {
   /** What the tests ask for with the duty, and were the current continuous. */
   readonly size: string;
   readonly steadySize: string;
+}
+
+export interface JoinAnswer {
+  readonly cruise: string;
+  readonly ways: readonly JoinConsequence[];
+  readonly wrong: readonly WrongPosition[];
 }
 
 const memory = createMemory();
@@ -85,6 +94,7 @@ const api = {
       return (result && circuitWorking(result, units)) ?? null;
     }
     if (selected.kind === 'load') return loadWorking(design, analysis, selected.id, units) ?? null;
+    if (selected.kind === 'made') return madeWorking(design, analysis, selected.id, units);
     return needWorking(design, analysis, selected.id, units);
   },
   cutList: (): CutList | null => (design && analysis ? cutList(asDecided(design), analysis.circuits) : null),
@@ -92,6 +102,9 @@ const api = {
   /** What would be found in the boat as she was found. */
   before: (): readonly Finding[] | null => (design ? analyse(asFoundDesign(design)).findings : null),
   grow: (growth: Growth): readonly GrowthLine[] | null => (design ? whatIfItGrows(design, growth) : null),
+  /** The ways to join the banks, and a selector's wrong positions, through the chosen cruise. */
+  joins: (): JoinAnswer | null =>
+    design ? { cruise: cruiseOf(design).name, ways: compareJoins(design), wrong: wrongPositions(design) } : null,
   /** A scratch line answered with this boat's rules, units, bank and places. */
   scratch: (line: string): ScratchResult | null => (design ? scratch(line, design, design.boat.ruleSet) : null),
   /** Temperature through the duty of a circuit's conductor; null where its load runs on and on. */

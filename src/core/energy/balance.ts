@@ -35,7 +35,13 @@ export function balance(design: Design, banks: readonly BankSource[], circuits: 
     if (!worst || w.pct / w.limitPct > worst.pct / worst.limitPct)
       worst = { circuitId: c.id, pct: w.pct, limitPct: w.limitPct, name: c.name };
   }
-  return { needs, usableAh: banks.reduce((sum, b) => sum + b.usableAh, 0), worst };
+  return { needs, usableAh: houseBanks(design, banks).reduce((sum, b) => sum + b.usableAh, 0), worst };
+}
+
+/** The banks the house lives on; all of them where none is for the house. */
+export function houseBanks(design: Design, banks: readonly BankSource[]): readonly BankSource[] {
+  const house = new Set(design.banks.filter((b) => b.job === 'house').map((b) => b.id));
+  return house.size > 0 ? banks.filter((b) => house.has(b.bankId)) : banks;
 }
 
 /** Hours the usable capacity lasts at a day's need with no source; null without need or bank. */

@@ -41,15 +41,13 @@ export function windAmps(curve: readonly { readonly mps: number; readonly amps: 
   return sum / steps;
 }
 
-const SHORE_V = chargingV;
-
 /** A shore charger or portable source under an AC limit, A of direct current. acA 0: no limit. */
 export function chargerAmps(design: Design, source: Source, acA: number): number {
   const place = design.places.find((p) => p.id === source.placeId);
   const rated = source.ratedA * hotPlace(place?.ambientC ?? 25);
   if (!source.charger || acA <= 0) return rated;
   const { efficiency, powerFactor } = source.charger;
-  return Math.min(rated, (acA * acVolts(design) * powerFactor * efficiency) / SHORE_V(design));
+  return Math.min(rated, (acA * acVolts(design) * powerFactor * efficiency) / chargingV(design));
 }
 
 /** AC drawn at full output, A: V I / (efficiency x power factor x AC volts). */
@@ -63,7 +61,7 @@ export const noonW = (source: Source, sunHours: number, daylightH: number): numb
   return (solar.wp * solar.series * solar.parallel * solar.derate * sunHours * Math.PI) / (2 * daylightH);
 };
 
-/** Engine rpm that a step sees: of the span that covers it. Extended spans are for motoring that lasts longer than planned. */
+/** What a source could give through a day. */
 export interface Limits {
   /** Largest output by step: amps, or watts where watts is true. */
   readonly limit: Float64Array;
@@ -73,9 +71,15 @@ export interface Limits {
 export function limitsOf(design: Design, source: Source, living: Living, n: number): Limits {
   const stepH = 24 / n;
   const limit = new Float64Array(n);
-  const each = (spans: readonly Span[], worth: (s: Span, h: number) => number) => {
-    for (let t = 0; t < n; t++)
-      for (const s of spans) limit[t] = Math.max(limit[t] as number, cover(s, t * stepH, stepH) * worth(s, t * stepH));
+  /** @param worth what a span gives, asked once a span: a figure, or one for the step that begins at h. */
+  const each = (spans: readonly Span[], worth: (s: Span) => number | ((h: number) => number)) => {
+    for (const s of spans) {
+      const w = worth(s);
+      for (let t = 0; t < n; t++) {
+        const part = cover(s, t * stepH, stepH);
+        if (part > 0) limit[t] = Math.max(limit[t] as number, part * (typeof w === 'number' ? w : w(t * stepH)));
+      }
+    }
   };
   switch (source.kind) {
     case 'alternator': {
@@ -95,7 +99,7 @@ export function limitsOf(design: Design, source: Source, living: Living, n: numb
       each(spansOf(living, 'generator'), (s) => chargerAmps(design, source, s.level));
       break;
     case 'solar':
-      each(spansOf(living, 'sun'), (s, h) => {
+      each(spansOf(living, 'sun'), (s) => (h) => {
         const length = spanH(s);
         const [from, to] = [Math.max(s.fromH, h), Math.min(s.toH, h + stepH)];
         // The sine's mean over the covered part, so that any step gives the same day.
@@ -104,7 +108,7 @@ export function limitsOf(design: Design, source: Source, living: Living, n: numb
             ? ((length / Math.PI) * (Math.cos((Math.PI * (from - s.fromH)) / length) - Math.cos((Math.PI * (to - s.fromH)) / length))) /
               (to - from)
             : 0;
-        return noonW(source, s.level, length) * mean;
+        return Math.min(noonW(source, s.level, length) * mean, (source.solar?.controllerA ?? 0) * chargingV(design));
       });
       break;
     case 'wind':

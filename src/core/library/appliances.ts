@@ -229,7 +229,7 @@ const hoursOf = ({ hours: [anchor, passage] }: Appliance): Load['hours'] => ({
 function whenOf({ group, supply, name }: Appliance): Load['when'] {
   const when: When =
     supply === 'engine key' ? 'engine running' : group === 'lights' || /light|tricolour/i.test(name) ? 'by night' : 'any time';
-  return when === 'any time' ? {} : { anchor: when, passage: when, motoring: when, alongside: when };
+  return when === 'any time' ? {} : { anchor: when, passage: when, motoring: when, alongside: when, laidup: when };
 }
 
 /** A load row from the list, at the vessel's volts. placeId stays only when the vessel has such a place. */

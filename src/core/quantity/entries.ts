@@ -1,5 +1,6 @@
 /** Entries with a small grammar of their own: a maker's wire table, a duty, a conductor size. */
-import type { FoundFault, Load, WireRule } from '../design/schema';
+import { WHENS } from '../design/charging';
+import type { FoundFault, Load, When, WireRule } from '../design/schema';
 import { conditionOf, CONDITIONS } from '../rules/conditions';
 import { findConductor } from '../rules/conductors';
 import { parseChoice, parseNumber, type Parsed } from './parse';
@@ -48,6 +49,36 @@ export function parseWire(text: string, units: Units): Parsed<WireRule[]> {
     rules.push({ ...size.value, upToM });
   }
   return rules.length > 8 ? { ok: false, message: 'at most 8 sizes are taken' } : { ok: true, value: rules };
+}
+
+/** "by night" where it is so in every way of living, else "at anchor: by night; motoring: any time". */
+export function showWhen(when: Load['when'], ways: readonly Way[]): string {
+  const each = ways.map((w) => when[w.id] ?? 'any time');
+  const [first = 'any time'] = each;
+  return each.every((x) => x === first) ? first : ways.map((w, i) => `${w.name}: ${each[i] ?? ''}`).join('; ');
+}
+
+type Way = { readonly id: string; readonly name: string };
+
+export function parseWhen(text: string, ways: readonly Way[]): Parsed<Load['when']> {
+  if (text.trim() === '') return { ok: true, value: {} };
+  if (!text.includes(':')) {
+    const one = parseChoice(text, WHENS);
+    return one.ok ? { ok: true, value: Object.fromEntries(ways.map((w) => [w.id, one.value as When])) } : one;
+  }
+  const out: Record<string, When> = {};
+  for (const part of text.split(';').filter((p) => p.trim() !== '')) {
+    const at = part.lastIndexOf(':');
+    const way = parseChoice(
+      part.slice(0, at),
+      ways.map((w) => w.name),
+    );
+    if (!way.ok) return way;
+    const when = parseChoice(part.slice(at + 1), WHENS);
+    if (!when.ok) return when;
+    for (const w of ways) if (w.name === way.value) out[w.id] = when.value as When;
+  }
+  return { ok: true, value: out };
 }
 
 /** "120/300 ×3": seconds on, seconds of rest, times. Empty: continuous. */

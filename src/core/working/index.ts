@@ -1,3 +1,3 @@
 export type { Neighbour, Working, WorkingLine, WorkingSection } from './types';
 export { circuitWorking, COMES_FIRST } from './circuit';
-export { loadWorking, needWorking } from './load';
+export { loadWorking, madeWorking, needWorking } from './load';

@@ -1,7 +1,10 @@
 /** The working of a load's current and daily need, and of the balance line's figures. */
 import type { Analysis } from '../analysis';
-import { autonomyH } from '../energy/balance';
+import { autonomyH, houseBanks } from '../energy/balance';
+import { dayAh, standsBy } from '../energy/draws';
+import { standingA } from '../network/positions';
 import type { Design } from '../design';
+import type { Need } from '../energy/balance';
 import { round3, show, type Units } from '../quantity';
 import { CHEMISTRY_SOURCE } from '../rules/chemistries';
 import type { Working, WorkingLine } from './types';
@@ -52,13 +55,14 @@ export function loadWorking(design: Design, analysis: Analysis, loadId: string, 
         title: 'Need in a day',
         lines: design.living.map((way) => {
           const hours = load.hours[way.id] ?? 0;
-          const ah = current.nominalA * hours;
+          const ah = dayAh(load, way);
+          const idle = standsBy(load, way) ? ` + ${n(standingA(load))} A × ${n(24 - hours)} h standing by` : '';
           return {
             label: way.name,
             value: ah,
             kind: 'Ah',
             text: show(ah, 'Ah', units),
-            formula: `${n(current.nominalA)} A × ${n(hours)} h`,
+            formula: `${n(current.nominalA)} A × ${n(hours)} h${idle}`,
             mark: load.mark,
           };
         }),
@@ -74,8 +78,9 @@ export function loadWorking(design: Design, analysis: Analysis, loadId: string, 
 export function needWorking(design: Design, analysis: Analysis, livingId: string, units: Units): Working {
   const need = analysis.balance.needs.find((x) => x.livingId === livingId);
   const needAh = need?.needAh ?? 0;
+  const living = design.living.find((l) => l.id === livingId);
   const parts = design.loads
-    .map((load, i) => ({ load, ah: (analysis.loads[i]?.current.nominalA ?? 0) * (load.hours[livingId] ?? 0) }))
+    .map((load) => ({ load, ah: living ? dayAh(load, living) : 0 }))
     .filter((p) => p.ah > 0)
     .sort((a, b) => b.ah - a.ah);
   const shown = parts.slice(0, 12);
@@ -96,17 +101,17 @@ export function needWorking(design: Design, analysis: Analysis, livingId: string
         lines: [
           ...shown.map((p) => ah(p.load.name, p.ah, { mark: p.load.mark })),
           ...(rest > 0 ? [ah(`${parts.length - 12} smaller`, rest)] : []),
-          ah('a day', needAh, { formula: `sum of ${parts.length} loads, nominal amps × hours` }),
+          ah('a day', needAh, { formula: `sum of ${parts.length} loads, nominal amps × hours, and stand-by` }),
         ],
       },
       {
         title: 'Without any source',
         lines: [
-          ...analysis.banks.map((b) =>
+          ...houseBanks(design, analysis.banks).map((b) =>
             ah(`usable of ${n(b.capacityAh)} Ah ${b.chemistry.name}`, b.usableAh, {
               formula: `${n(b.capacityAh)} × (${n(b.chemistry.windowHighSoc * 100)} % − ${n(b.chemistry.windowLowSoc * 100)} %)`,
               mark: 'typical',
-              source: `${CHEMISTRY_SOURCE}; rate, cold and ageing come with the Bank station`,
+              source: `${CHEMISTRY_SOURCE}; rate and cold are counted under Bank`,
             }),
           ),
           ...(hours === null
@@ -119,7 +124,88 @@ export function needWorking(design: Design, analysis: Analysis, livingId: string
                   text: show(hours, 'h', units),
                   formula: `24 × ${n(analysis.balance.usableAh)} ÷ ${n(needAh)}`,
                 },
+                ...fromUsual(design, analysis, need, units),
               ]),
+        ],
+      },
+    ],
+    neighbours: [],
+    margins: [],
+    cautions: [],
+  };
+}
+
+/** Without any source from where the house bank usually stands in this way of living, beside from full. */
+function fromUsual(design: Design, analysis: Analysis, need: Need | undefined, units: Units): WorkingLine[] {
+  const house = houseBanks(design, analysis.banks)[0];
+  if (!need || !house || need.needAh <= 0) return [];
+  const { chemistry, capacityAh } = house;
+  const usual = need.made?.settlesAt ?? (chemistry.leadAcid ? 0.85 : chemistry.windowHighSoc);
+  const hours = (24 * capacityAh * Math.max(0, usual - chemistry.windowLowSoc)) / need.needAh;
+  return [
+    {
+      label: `from ${Math.round(100 * usual)} %, where it usually stands`,
+      value: hours,
+      kind: 'h',
+      text: show(hours, 'h', units),
+      formula: `24 × ${n(capacityAh)} × (${n(usual)} − ${n(chemistry.windowLowSoc)}) ÷ ${n(need.needAh)}`,
+      source: need.made ? 'the day repeated until nothing changes' : 'lead-acid 85 % where nothing is known',
+    },
+  ];
+}
+
+/** What the sources make on a day in a way of living, against the need. */
+export function madeWorking(design: Design, analysis: Analysis, livingId: string, units: Units): Working {
+  const need = analysis.balance.needs.find((x) => x.livingId === livingId);
+  const made = need?.made;
+  const ah = (label: string, value: number, extra: Partial<WorkingLine> = {}): WorkingLine => ({
+    label,
+    value,
+    kind: 'Ah',
+    text: show(value, 'Ah', units),
+    ...extra,
+  });
+  const pct = (label: string, soc: number, formula: string): WorkingLine => ({
+    label,
+    value: 100 * soc,
+    kind: 'pct',
+    text: show(100 * soc, 'pct', units),
+    formula,
+  });
+  if (!need || !made) return { title: 'Made', sections: [], neighbours: [], margins: [], cautions: [] };
+  const through = made.drawnAh - need.needAh;
+  return {
+    title: `Made, ${need.name}`,
+    sections: [
+      {
+        title: 'By source, a day from the middle of the window',
+        lines: [
+          ...design.sources.map((s, i) =>
+            ah(s.name, made.bySource[i] ?? 0, {
+              mark: s.mark,
+              ...(s.kind === 'DC–DC' ? { formula: 'moved from one bank to another: not counted' } : {}),
+            }),
+          ),
+          ah('made', made.madeAh, { formula: 'all but DC–DC' }),
+          ah('need', need.needAh, { formula: 'at nominal volts' }),
+          ah(made.madeAh >= need.needAh ? 'to spare' : 'lacking', Math.abs(made.madeAh - need.needAh), {
+            formula: `${n(made.madeAh)} − ${n(need.needAh)}; at the volts they see the loads draw ${n(Math.abs(through))} Ah ${through < 0 ? 'less' : 'more'}`,
+            breaks: made.madeAh < need.needAh && made.settlesAt < 0.3,
+          }),
+        ],
+      },
+      {
+        title: 'The day repeated',
+        lines: [
+          pct('the house bank settles at', made.settlesAt, 'at midnight, when nothing changes any more'),
+          pct('and goes down to', made.lowest, 'lowest of that day'),
+          {
+            label: 'fuel',
+            value: made.litres,
+            kind: 'none',
+            text: `${n(made.litres)} L a day`,
+            formula: 'engine by the cube of its speed, and 0.3 L a kWh at the alternator’s shaft',
+          },
         ],
       },
     ],

@@ -1,5 +1,6 @@
 /** Marram: an invented 11.6 m sloop, 12 V, 230 V shore, mm2. A breaker panel on an AGM bank. */
 import { blankBank, blankDesign, blankPanel, blankPlace, type Design } from '@/core/design';
+import { marramCharging } from './charging';
 import { FRIDGE_CARD } from './firm';
 import { demoLoads, taped, tune, withCircuits, type LoadEntry } from './build';
 
@@ -110,5 +111,5 @@ export function marram(): Design {
     pin: { ...c.pin, size: { school: 'metric', size: '50' } },
     note: 'One size up on what the ladder asks, so that the radio keeps its 3 %.',
   }));
-  return tune(design, 'Inverter, small', taped(1.4));
+  return marramCharging(tune(design, 'Inverter, small', taped(1.4)));
 }

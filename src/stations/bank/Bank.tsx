@@ -1,180 +1,34 @@
 'use client';
-import Link from 'next/link';
-import { setOp, type Plan } from '@/core/design';
-import { setpointV } from '@/core/charge/setpoint';
-import { coldFactor } from '@/core/energy/discharge';
-import { sizeAll, sizingLines, type Asked } from '@/core/energy/sizing';
-import { CHEMISTRIES } from '@/core/rules/chemistries';
-import { round3, show } from '@/core/quantity';
-import { useAnalysis, useBoat, useStore } from '@/ui/boat/context';
-import { Choice, Figure } from '@/ui/field';
-import { Plain } from '@/ui/table/Plain';
-import { Sections } from '@/ui/working/Sections';
+import dynamic from 'next/dynamic';
+import { useState } from 'react';
+import { Views } from '@/ui/views/Views';
+import { Size } from './Size';
 
-const IDS = ['flooded', 'agm', 'gel', 'lfp'] as const;
-const TEMPERATURES = [-10, 0, 10, 20, 25, 30, 35, 45] as const;
+const VIEWS = ['size', 'banks', 'joined', 'the day', 'the cruise', 'the season', 'options'] as const;
+const Banks = dynamic(() => import('./Banks').then((m) => m.Banks), { ssr: false });
+const Joined = dynamic(() => import('./Joined').then((m) => m.Joined), { ssr: false });
+const Day = dynamic(() => import('./Day').then((m) => m.Day), { ssr: false });
+const Voyage = dynamic(() => import('./Voyage').then((m) => m.Voyage), { ssr: false });
+const Season = dynamic(() => import('./Season').then((m) => m.Season), { ssr: false });
+const Options = dynamic(() => import('./Options').then((m) => m.Options), { ssr: false });
 
-/** The bank the need asks for, line by line and in each chemistry, beside the bank she has. */
+/** The banks: how large, how joined, and what becomes of them by the day, the cruise and the season. */
 export default function Bank() {
-  const { design } = useBoat();
-  const { balance, banks } = useAnalysis();
-  const store = useStore();
-  const { plan, boat } = design;
-  const units = boat;
-  const need = balance.needs.find((x) => x.livingId === plan.livingId) ?? balance.needs[0];
-  const asked: Asked = { needAh: need?.needAh ?? 0, days: plan.days, tempC: plan.tempC, systemV: boat.systemV };
-  const sized = sizeAll(asked);
-  const put = (key: keyof Plan, value: unknown, label: string) =>
-    store.edit(`bank sized for ${label}`, [setOp(design, ['plan', key], value)]);
-  const first = design.banks[0];
-  const own = first?.chemistry ?? 'agm';
-  const house = banks[0];
-  const hasAh = house ? house.usableAh * coldFactor(house.chemistry, plan.tempC) : 0;
-  const lasts = asked.needAh > 0 && house ? hasAh / asked.needAh : null;
+  const [view, setView] = useState<(typeof VIEWS)[number]>('size');
   return (
-    <div className="h-full overflow-y-auto px-4 pt-[10px] pb-8" tabIndex={0}>
-      <h1 className="text-[18px] font-bold">Bank</h1>
-      <p className="max-w-[700px] text-quiet">
-        Daily need, the days without any source, the chemistry&apos;s window, then rate and cold: the capacity asked for. What charging can
-        put back comes with the Charging station.
-      </p>
-      <div className="mt-3 grid max-w-[620px] grid-cols-3 gap-4">
-        <Choice
-          label="sized for"
-          value={need?.livingId ?? ''}
-          options={balance.needs.map((x) => x.livingId)}
-          names={Object.fromEntries(balance.needs.map((x) => [x.livingId, `${x.name}, ${round3(x.needAh)} Ah a day`]))}
-          onChange={(v) => put('livingId', v, 'another way of living')}
-        />
-        <Figure
-          label="days without any source"
-          kind="none"
-          value={plan.days}
-          low={0.1}
-          high={60}
-          onChange={(v) => put('days', v, 'other days')}
-        />
-        <Figure
-          label="coldest the bank is used at"
-          kind="C"
-          value={plan.tempC}
-          low={-20}
-          high={50}
-          onChange={(v) => put('tempC', v, 'another temperature')}
-        />
+    <div className="flex h-full flex-col">
+      <div className="flex flex-none flex-wrap items-baseline gap-x-4 gap-y-1 px-4 pt-[10px] pb-1">
+        <h1 className="text-[18px] font-bold">Bank</h1>
+        <Views views={VIEWS} showing={view} onShow={setView} />
       </div>
-      {asked.needAh === 0 ? (
-        <p className="mt-4 max-w-[560px]">
-          There is no need yet: give loads their hours a day under Loads. Then the bank follows, line by line.
-        </p>
-      ) : null}
-      <div className="mt-4 grid grid-cols-[minmax(0,1fr)_330px] gap-10">
-        <div>
-          <h2 className="font-semibold">The same need in each chemistry</h2>
-          <Plain
-            label="The need in each chemistry"
-            columns={[
-              { title: 'chemistry' },
-              { title: 'capacity', right: true },
-              { title: 'usable', right: true },
-              { title: 'mass', right: true },
-              { title: 'bulk, L', right: true },
-              { title: 'cycles', right: true },
-              { title: 'years at this use', right: true },
-              { title: 'takes, A', right: true },
-            ]}
-            rows={IDS.map((id) => {
-              const s = sized[id];
-              return {
-                id,
-                cells: [
-                  <span key="n" className={id === own ? 'font-semibold text-verdigris' : ''}>
-                    {s.chemistry.name}
-                    {s.chargesInTheCold ? '' : ', not to be charged as cold'}
-                  </span>,
-                  s.capacityAh === null ? 'none' : show(s.capacityAh, 'Ah', units),
-                  show(s.usableAh, 'Ah', units),
-                  show(s.massKg, 'kg', units),
-                  round3(s.litres),
-                  round3(s.cycles),
-                  s.years === null ? '–' : round3(s.years),
-                  round3(s.chargeA),
-                ],
-              };
-            })}
-          />
-          <p className="mt-1 text-[12px] text-quiet">
-            Typical figures of each chemistry, ours for mass and bulk; the battery maker&apos;s rule. Years: each spell of{' '}
-            {round3(plan.days)} days drawn through the whole window, then charged full.
-          </p>
-          <h2 className="mt-5 font-semibold">The bank she has</h2>
-          {house && first ? (
-            <Plain
-              label="The bank she has"
-              columns={[
-                { title: 'bank' },
-                { title: 'capacity', right: true },
-                { title: 'usable as cold', right: true },
-                { title: 'lasts', right: true },
-                { title: 'against what is asked' },
-              ]}
-              rows={[
-                {
-                  id: first.id,
-                  cells: [
-                    `${first.name}, ${house.chemistry.name}`,
-                    show(house.capacityAh, 'Ah', units),
-                    show(hasAh, 'Ah', units),
-                    lasts === null ? '–' : `${round3(lasts)} days`,
-                    <b key="v" className={`font-semibold ${lasts !== null && lasts < plan.days ? 'text-lead' : ''}`}>
-                      {lasts === null
-                        ? 'nothing is asked yet'
-                        : lasts < plan.days
-                          ? `short by ${show((sized[own].capacityAh ?? 0) - house.capacityAh, 'Ah', units)}`
-                          : 'enough'}
-                    </b>,
-                  ],
-                },
-              ]}
-            />
-          ) : (
-            <p>
-              None yet: enter a first one on{' '}
-              <Link className="plain" href={`/boats/${store.boatId}/survey`}>
-                Survey
-              </Link>
-              .
-            </p>
-          )}
-          <h2 className="mt-5 font-semibold">Absorption volts by the battery&apos;s temperature</h2>
-          <Plain
-            label="Absorption by temperature"
-            columns={[{ title: 'chemistry' }, ...TEMPERATURES.map((t) => ({ title: show(t, 'C', units), right: true }))]}
-            rows={IDS.map((id) => {
-              const c = CHEMISTRIES[id];
-              const times = boat.systemV / 12;
-              return {
-                id,
-                cells: [
-                  c.name,
-                  ...TEMPERATURES.map((t) =>
-                    t < c.chargeMinC
-                      ? 'no charge'
-                      : setpointV(c.absorptionV * times, c.slopeMvPerCCell, c.cellsPer12V * times, t).toFixed(2),
-                  ),
-                ],
-              };
-            })}
-          />
-          <p className="caution mt-3 max-w-[700px]">
-            Lead-acid gives off hydrogen as it is charged: vent the box, no spark or flame. Iron phosphate below freezing is ruined by
-            charging. A bank short-circuited burns at thousands of amps. Local code, the maker&apos;s instructions and licensed practice
-            come first.
-          </p>
-        </div>
-        <div>
-          <Sections sections={[sizingLines(sized[own], asked, units)]} />
-        </div>
+      <div className="min-h-0 flex-1 overflow-auto px-4 pb-8" tabIndex={0} role="region" aria-label={view}>
+        {view === 'size' ? <Size /> : null}
+        {view === 'banks' ? <Banks /> : null}
+        {view === 'joined' ? <Joined /> : null}
+        {view === 'the day' ? <Day /> : null}
+        {view === 'the cruise' ? <Voyage /> : null}
+        {view === 'the season' ? <Season /> : null}
+        {view === 'options' ? <Options /> : null}
       </div>
     </div>
   );

@@ -1,5 +1,16 @@
 /** The load sheet's columns: what each shows, takes and refuses. */
-import { BEHAVIOURS, CONNECTIONS, EXTENDING, LOAD_GROUPS, MARKS, RESEARCH, SUPPLY_CLASSES, type Design, type Load } from '@/core/design';
+import {
+  BEHAVIOURS,
+  CONNECTIONS,
+  EXTENDING,
+  LOAD_GROUPS,
+  MARKS,
+  RESEARCH,
+  SUPPLY_CLASSES,
+  WHENS,
+  type Design,
+  type Load,
+} from '@/core/design';
 import {
   bare,
   parseChoice,
@@ -7,10 +18,12 @@ import {
   parseNumber,
   parseOptional,
   parseRange,
+  parseWhen,
   parseWire,
   parseYesNo,
   showDuty,
   showRange,
+  showWhen,
   showWire,
   type Kind,
   type Parsed,
@@ -169,6 +182,16 @@ export function loadColumns(design: Design): Column<Load>[] {
       },
     },
     ...hours,
+    {
+      key: 'when',
+      title: 'falls',
+      hint: 'When in the day its hours fall: any time, by day, by night, engine running; or by way of living: at anchor: by night; motoring: any time',
+      width: 92,
+      options: WHENS,
+      text: (r) => showWhen(r.when, design.living),
+      show: (r) => showWhen(r.when, design.living).replace('any time', '·'),
+      write: (_, text) => map(parseWhen(text, design.living), (when) => ({ when })),
+    },
     yesNo('critical', 'critical', 58, 'Critical loads keep within the tighter drop limit'),
     yesNo('runsLong', 'long', 46, 'May run together with others for long: counts in full in feeder demand'),
     optional('surgeA', 'surge', 'A', 0, 20000, 66, 'Start current of one item'),

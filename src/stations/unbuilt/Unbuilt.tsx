@@ -1,10 +1,5 @@
 /** Stations that are not built yet: what each will do, and what to do meanwhile. */
 const WORDS: Readonly<Record<string, { title: string; will: string; meanwhile: string }>> = {
-  charging: {
-    title: 'Charging',
-    will: 'Alternators, shore chargers, DC–DC, solar and wind: what each really gives at the speeds and hours used, its settings against the battery maker’s figures.',
-    meanwhile: 'List chargers’ stand-by draws under Loads. Keep the makers’ sheets: absorption, float, slope and sensor will be asked for.',
-  },
   ac: {
     title: 'AC',
     will: 'Shore power, inverter and generator: what can run together on each source, cables and protection, and where neutral is bonded.',

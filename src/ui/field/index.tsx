@@ -1,7 +1,7 @@
 'use client';
 /** Labelled fields for single facts. A refused entry stays where it was typed, with the reason under it. */
 import { useId, useState, type ReactNode } from 'react';
-import { bare, parseNumber, unitOf, type Kind, type Parsed } from '@/core/quantity';
+import { bare, parseNumber, parseOptional, unitOf, type Kind, type Parsed } from '@/core/quantity';
 import { useBoat } from '@/ui/boat/context';
 
 function Labelled({ id, label, message, children }: { id: string; label: string; message?: string | null; children: ReactNode }) {
@@ -90,6 +90,53 @@ export function Figure({ label, kind, value, low, high, onChange }: FigureProps)
         const parsed = parse(text);
         if (parsed.ok) onChange(parsed.value);
       }}
+    />
+  );
+}
+
+interface OptionalFigureProps extends Omit<FigureProps, 'value' | 'onChange'> {
+  readonly value: number | null;
+  readonly onChange: (value: number | null) => void;
+}
+
+/** A number in the vessel's unit, or nothing. */
+export function OptionalFigure({ label, kind, value, low, high, onChange }: OptionalFigureProps) {
+  const { design } = useBoat();
+  const units = design.boat;
+  const unit = unitOf(kind, units).name;
+  const parse = (text: string) => parseOptional(text, kind, units, low, high);
+  return (
+    <Entry
+      label={unit ? `${label}, ${unit}` : label}
+      mono
+      value={bare(value, kind, units)}
+      parse={parse}
+      onChange={(text) => {
+        const parsed = parse(text);
+        if (parsed.ok) onChange(parsed.value);
+      }}
+    />
+  );
+}
+
+/** Free text taken as it is, up to a length. */
+export function Words({
+  label,
+  value,
+  most = 120,
+  onChange,
+}: {
+  label: string;
+  value: string;
+  most?: number;
+  onChange: (text: string) => void;
+}) {
+  return (
+    <Entry
+      label={label}
+      value={value}
+      parse={(t) => (t.trim().length > most ? { ok: false, message: `at most ${most} letters` } : { ok: true, value: t })}
+      onChange={(t) => onChange(t.trim())}
     />
   );
 }

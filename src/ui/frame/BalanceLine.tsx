@@ -49,6 +49,8 @@ export function BalanceLine({ boatId }: { boatId: string }) {
   const [, select] = useSelected();
   const [way, setWay] = useState(0);
   const need = balance.needs[way % Math.max(1, balance.needs.length)];
+  const made = need?.made ?? null;
+  const lacks = need && made ? need.needAh - made.madeAh : 0;
   const hours = need ? autonomyH(balance.usableAh, need.needAh) : null;
   const openNeed = need ? () => select({ kind: 'need', id: need.livingId }) : undefined;
   const count = (severity: string) => findings.filter((f) => f.severity === severity && !f.accepted).length;
@@ -79,7 +81,14 @@ export function BalanceLine({ boatId }: { boatId: string }) {
           aside="a day"
           {...(openNeed ? { onOpen: openNeed } : {})}
         />
-        <Figure label="made" value="–" unit="" aside="no sources yet: Charging" />
+        <Figure
+          label="made"
+          value={made ? round3(made.madeAh) : '–'}
+          unit={made ? 'Ah' : ''}
+          aside={!made ? 'no sources yet: Charging' : lacks > 0.5 ? `lacks ${round3(lacks)} a day` : `${round3(-lacks)} to spare`}
+          breaks={made !== null && lacks > 0.5 && made.settlesAt < 0.3}
+          {...(need && made ? { onOpen: () => select({ kind: 'made', id: need.livingId }) } : {})}
+        />
         <Figure
           label="without any source"
           value={hours === null ? '–' : hours >= 48 ? round3(hours / 24) : round3(hours)}

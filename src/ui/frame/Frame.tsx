@@ -4,6 +4,7 @@ import dynamic from 'next/dynamic';
 import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, useState, type ReactNode } from 'react';
 import { useBoat, useSelected, useStore } from '@/ui/boat/context';
+import type { Selected } from '@/workers/analysis.worker';
 import { WorkingPanel } from '@/ui/working/WorkingPanel';
 import { BalanceLine } from './BalanceLine';
 import { ClashDialog } from './ClashDialog';
@@ -11,6 +12,11 @@ import { Dialog } from './Dialog';
 import { Rail } from './Rail';
 import { SHORTCUTS } from './shortcuts';
 import { useKeys } from './useKeys';
+
+/** Stations that need the width; there the working opens only for a figure of the balance line. */
+const WIDE: ReadonlySet<string> = new Set(['survey', 'bank', 'charging']);
+const hidesWorking = (station: string, selected: Selected | null): boolean =>
+  station === 'build' || (WIDE.has(station) && selected?.kind !== 'need' && selected?.kind !== 'made');
 
 const Palette = dynamic(() => import('./Palette'), { ssr: false });
 
@@ -84,7 +90,7 @@ export function Frame({ boatId, children }: { boatId: string; children: ReactNod
       <div className="print-frame flex min-h-0 flex-1">
         <Rail boatId={boatId} current={station} />
         <main className="print-frame min-w-0 flex-1 overflow-hidden border-l border-line bg-sheet">{children}</main>
-        {station === 'build' || ((station === 'survey' || station === 'bank') && selected?.kind !== 'need') ? null : <WorkingPanel />}
+        {hidesWorking(station, selected) ? null : <WorkingPanel />}
       </div>
       <footer className="screen-only flex h-[27px] flex-none items-center gap-5 border-t border-line px-3 text-[12px] text-quiet">
         <button type="button" onClick={() => setFinding(true)}>

@@ -11,10 +11,15 @@ function useProgress(): Readonly<Record<string, { text: string; breaks?: boolean
   const loose = loads.filter((l) => l.circuitId === null).length;
   const stops = findings.filter((f) => f.severity === 'stop');
   const wiring = findings.filter((f) => f.severity !== 'note' && (f.about.kind === 'circuit' || f.about.kind === 'panel')).length;
+  const toSettle = (kinds: readonly string[], rows: number) => {
+    const open = findings.filter((f) => f.severity !== 'note' && kinds.includes(f.about.kind)).length;
+    return open > 0 ? { text: `${open} to settle`, breaks: true } : { text: rows > 0 ? String(rows) : 'none yet' };
+  };
   return {
     survey: { text: `${design.places.length} places` },
     loads: { text: String(design.loads.length) },
-    bank: { text: design.banks.length > 0 ? 'first cut' : 'none yet' },
+    bank: toSettle(['bank', 'join', 'living', 'cruise'], design.banks.length),
+    charging: toSettle(['source'], design.sources.length),
     wiring:
       wiring > 0
         ? { text: `${wiring} to settle`, breaks: true }

@@ -11,7 +11,7 @@ export const STATIONS: readonly Station[] = [
   { id: 'survey', name: 'Survey', key: 's', built: true },
   { id: 'loads', name: 'Loads', key: 'l', built: true },
   { id: 'bank', name: 'Bank', key: 'b', built: true },
-  { id: 'charging', name: 'Charging', key: 'c', built: false },
+  { id: 'charging', name: 'Charging', key: 'c', built: true },
   { id: 'ac', name: 'AC', key: 'a', built: false },
   { id: 'wiring', name: 'Wiring', key: 'w', built: true },
   { id: 'protection', name: 'Protection', key: 'p', built: false },

@@ -8,6 +8,7 @@ const BUILT: Readonly<Record<string, ComponentType>> = {
   survey: dynamic(() => import('@/stations/survey/Survey')),
   loads: dynamic(() => import('@/stations/loads/Loads')),
   bank: dynamic(() => import('@/stations/bank/Bank')),
+  charging: dynamic(() => import('@/stations/charging/Charging')),
   wiring: dynamic(() => import('@/stations/wiring/Wiring')),
   check: dynamic(() => import('@/stations/check/Check')),
   build: dynamic(() => import('@/stations/build/Build')),

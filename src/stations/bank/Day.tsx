@@ -1,0 +1,165 @@
+'use client';
+import { useMemo, useState } from 'react';
+import { setOp, WHENS, type Living, type Span, type When } from '@/core/design';
+import { runDays } from '@/core/energy/cruise';
+import { dayAh } from '@/core/energy/draws';
+import { sceneOf } from '@/core/energy/scene';
+import { bare, parseOptional, round3 } from '@/core/quantity';
+import { useAnalysis, useBoat, useFreshId, useStore } from '@/ui/boat/context';
+import { TableBeside } from '@/ui/chart/TableBeside';
+import { Choice, Entry, Tick } from '@/ui/field';
+import { DayChart, DayLegend } from './DayChart';
+import { showHour } from './hours';
+import { SpanList } from './SpanList';
+import { Timeline } from './Timeline';
+import { useWidth } from './useWidth';
+
+const STARTS = ['where it settles', 'full', 'half'] as const;
+
+/** One day in a way of living: drawn, dragged, and what comes of it. */
+export function Day() {
+  const { design } = useBoat();
+  const { balance } = useAnalysis();
+  const store = useStore();
+  const fresh = useFreshId();
+  const [wayId, setWayId] = useState(design.plan.livingId ?? design.living[0]?.id ?? '');
+  const [picked, setPicked] = useState<string | null>(null);
+  const [draft, setDraft] = useState<Span | null>(null);
+  const [from, setFrom] = useState<(typeof STARTS)[number]>('where it settles');
+  const [ref, width] = useWidth<HTMLDivElement>(640);
+  const saved = design.living.find((l) => l.id === wayId) ?? design.living[0];
+  const living = useMemo(
+    () => saved && (draft ? { ...saved, day: saved.day.map((s) => (s.id === draft.id ? draft : s)) } : saved),
+    [saved, draft],
+  );
+  const settles = balance.needs.find((n) => n.livingId === saved?.id)?.made?.settlesAt;
+  const soc = from === 'full' ? 1 : from === 'half' ? 0.5 : (settles ?? 1);
+  const run = useMemo(
+    () => (living && design.banks.length > 0 ? runDays(sceneOf({ ...design, living: [living] }), [0], soc, living.name) : null),
+    [design, living, soc],
+  );
+  if (!saved || !living) return <p className="mt-4">There is no way of living yet: name one under Loads.</p>;
+  if (!run) return <p className="mt-4">There is no bank yet: enter a first one on Survey.</p>;
+  const change = (day: Living['day'], label: string) => store.edit(label, [setOp(design, ['living', saved.id, 'day'], day)]);
+  const move = (span: Span, done: boolean) => {
+    if (!done) return setDraft(span);
+    setDraft(null);
+    change(
+      saved.day.map((s) => (s.id === span.id ? span : s)),
+      `${span.what} from ${showHour(span.fromH)} to ${showHour(span.toH)}`,
+    );
+  };
+  const day = run.days[0];
+  const { scene, trace } = run;
+  const hourly = Array.from({ length: 24 }, (_, h) => {
+    const t0 = Math.round((h / 24) * scene.n);
+    const t1 = Math.round(((h + 1) / 24) * scene.n);
+    const mean = (value: (t: number) => number) => {
+      let sum = 0;
+      for (let t = t0; t < t1; t++) sum += value(t);
+      return round3(sum / Math.max(1, t1 - t0));
+    };
+    return [
+      `${h}:00`,
+      mean((t) => trace.loadA[t] ?? 0),
+      ...scene.sources.map((_, s) => mean((t) => trace.sourceA[t * scene.sources.length + s] ?? 0)),
+      ...scene.banks.flatMap((_, b) => [
+        round3(100 * (trace.soc[(t1 - 1) * scene.banks.length + b] ?? 0)),
+        mean((t) => trace.volts[t * scene.banks.length + b] ?? 0),
+      ]),
+    ];
+  });
+  const loads = design.loads
+    .filter((l) => (l.hours[saved.id] ?? 0) > 0 || dayAh(l, saved) > 0)
+    .sort((a, b) => dayAh(b, saved) - dayAh(a, saved));
+  return (
+    <div className="grid grid-cols-[minmax(0,1fr)_340px] gap-8 pt-2">
+      <div>
+        <div className="grid max-w-[560px] grid-cols-3 items-end gap-4">
+          <Choice
+            label="way of living"
+            value={saved.id}
+            options={design.living.map((l) => l.id)}
+            names={Object.fromEntries(design.living.map((l) => [l.id, l.name]))}
+            onChange={setWayId}
+          />
+          <Choice label="the bank begins" value={from} options={STARTS} onChange={setFrom} />
+          <Tick
+            label="house switch on"
+            value={saved.houseSwitch === 'on'}
+            onChange={(on) =>
+              store.edit(`house switch ${saved.name}`, [setOp(design, ['living', saved.id, 'houseSwitch'], on ? 'on' : 'off')])
+            }
+          />
+        </div>
+        <p className="mt-2" data-day-sums>
+          {day ? (
+            <>
+              <b className="reading font-semibold">{round3(day.madeAh)} Ah</b> made,{' '}
+              <b className="reading font-semibold">{round3(day.loadAh)} Ah</b> drawn
+              {day.unmetAh > 0.05 ? <b className="font-semibold text-lead">, {round3(day.unmetAh)} Ah not to be had</b> : null}; lowest{' '}
+              <b className="reading font-semibold">{round3(100 * (day.lowest[scene.house] ?? 0))} %</b>, at midnight{' '}
+              {round3(100 * (day.endSoc[scene.house] ?? 0))} %; charging {round3(day.chargingH)} h, {round3(day.litres)} L of fuel; full
+              enough:{' '}
+              {(['80', '95', '100'] as const).map((l, i) => (
+                <span key={l}>
+                  {l} % {day.reaches[i] == null ? 'not that day' : `at ${showHour(day.reaches[i])}`}
+                  {i < 2 ? ', ' : '.'}
+                </span>
+              ))}
+            </>
+          ) : null}
+        </p>
+        <div ref={ref} className="mt-2 border-[1.5px] border-ink bg-sheet py-1">
+          <DayChart run={run} width={width} />
+          <Timeline spans={living.day} width={width} onMove={move} onPick={setPicked} picked={picked} />
+        </div>
+        <DayLegend run={run} />
+        <TableBeside
+          title={`${saved.name}, hour by hour`}
+          columns={[
+            'from',
+            'loads, A',
+            ...scene.sources.map((s) => `${s.name}, A`),
+            ...scene.banks.flatMap((b) => [`${b.name}, %`, `${b.name}, V`]),
+          ]}
+          rows={hourly}
+        />
+      </div>
+      <div>
+        <h2 className="font-semibold">What runs when</h2>
+        <SpanList living={living} picked={picked} onPick={setPicked} onChange={change} fresh={fresh} />
+        <h2 className="mt-4 font-semibold">What draws, largest first</h2>
+        <ul className="max-h-[300px] overflow-y-auto" tabIndex={0} aria-label="Loads of the day">
+          {loads.map((l) => (
+            <li key={l.id} className="grid grid-cols-[1fr_52px_104px_56px] items-end gap-2 border-b border-line py-[2px]">
+              <span className="truncate pb-1" title={l.name}>
+                {l.name}
+              </span>
+              <Entry
+                label="h"
+                mono
+                value={bare(l.hours[saved.id] ?? 0, 'none', design.boat)}
+                parse={(t) => parseOptional(t, 'h', design.boat, 0, 24)}
+                onChange={(t) => {
+                  const parsed = parseOptional(t, 'h', design.boat, 0, 24);
+                  if (parsed.ok)
+                    store.edit(`hours of ${l.name}`, [
+                      setOp(design, ['loads', l.id, 'hours'], { ...l.hours, [saved.id]: parsed.value ?? 0 }),
+                    ]);
+                }}
+              />
+              <Choice<When>
+                label="falls"
+                value={l.when[saved.id] ?? 'any time'}
+                options={WHENS}
+                onChange={(w) => store.edit(`when ${l.name} runs`, [setOp(design, ['loads', l.id, 'when'], { ...l.when, [saved.id]: w })])}
+              />
+              <span className="reading pb-1 text-right">{round3(dayAh(l, saved))} Ah</span>
+            </li>
+          ))}
+        </ul>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,47 @@
+import { QUANTILES, type SeasonResult } from '@/core/energy/season';
+
+const W = 760;
+const H = 210;
+const LEFT = 48;
+const BOTTOM = 24;
+
+/** Quantiles of the lowest state of charge by day: half of the cruises in the dark band, nine of ten in the light one. */
+export function Fan({ result }: { result: SeasonResult }) {
+  const { fan, days } = result;
+  const x = (d: number) => LEFT + ((W - LEFT - 10) * d) / Math.max(1, days - 1);
+  const y = (s: number) => 8 + (H - BOTTOM - 8) * (1 - s);
+  const line = (q: number) => fan.map((f, d) => `${d === 0 ? 'M' : 'L'}${x(d).toFixed(1)} ${y(f[q] ?? 0).toFixed(1)}`).join('');
+  const band = (low: number, high: number) =>
+    `${line(low)}${[...fan]
+      .map((f, d) => `L${x(d).toFixed(1)} ${y(f[high] ?? 0).toFixed(1)}`)
+      .reverse()
+      .join('')}Z`;
+  const every = Math.max(1, Math.ceil(days / 12));
+  return (
+    <svg
+      viewBox={`0 0 ${W} ${H}`}
+      className="w-full max-w-[860px]"
+      role="img"
+      aria-label={`Lowest state of charge by day, ${QUANTILES.map((q) => `${100 * q} %`).join(', ')} of cruises`}
+    >
+      {[0, 0.25, 0.5, 0.75, 1].map((s) => (
+        <g key={s}>
+          <line x1={LEFT} x2={W - 10} y1={y(s)} y2={y(s)} stroke="var(--line)" />
+          <text x={LEFT - 7} y={y(s) + 4} fontSize={11} textAnchor="end" fill="var(--quiet)">
+            {100 * s} %
+          </text>
+        </g>
+      ))}
+      {fan.map((_, d) =>
+        d % every === 0 ? (
+          <text key={d} x={x(d)} y={H - 6} fontSize={11} textAnchor="middle" fill="var(--quiet)">
+            {d + 1}
+          </text>
+        ) : null,
+      )}
+      <path d={band(0, 4)} fill="var(--wash)" />
+      <path d={band(1, 3)} fill="var(--verdigris)" opacity={0.35} />
+      <path d={line(2)} fill="none" stroke="var(--verdigris)" strokeWidth={2} />
+    </svg>
+  );
+}

@@ -1,0 +1,228 @@
+'use client';
+import dynamic from 'next/dynamic';
+import { useMemo, useState } from 'react';
+import { BELTS, EXCITATION, MOUNTINGS, PULLEYS, ROTATIONS, type Source } from '@/core/design';
+import { alternatorAt, cutInRpm, labelCurve, pulleyRatio } from '@/core/charge/alternator';
+import { fitLines, swapLines } from '@/core/charge/swap';
+import { chemistryOf } from '@/core/energy/bankFigures';
+import { TYPICAL_PATH_OHM } from '@/core/energy/sources';
+import { round3 } from '@/core/quantity';
+import { useBoat } from '@/ui/boat/context';
+import { TableBeside } from '@/ui/chart/TableBeside';
+import { Choice, Figure, OptionalFigure, Tick } from '@/ui/field';
+import { Plain } from '@/ui/table/Plain';
+import { Points, type PutSource } from './OneSource';
+
+const Curves = dynamic(() => import('@/ui/chart/Curves'), { ssr: false });
+
+/** An alternator: its curve, what of it reaches the bank at each engine speed, whether it fits, and what a swap changes. */
+export function AlternatorFacts({ source, put }: { source: Source; put: PutSource }) {
+  const { design } = useBoat();
+  const [against, setAgainst] = useState('');
+  const { engine, boat } = design;
+  const a = source.alternator;
+  const bank = design.banks.find((b) => b.id === source.bankId);
+  const times = boat.systemV / 12;
+  const table = useMemo(() => {
+    if (!a) return [];
+    const label = labelCurve(a);
+    const path = source.pathMohm === null ? TYPICAL_PATH_OHM : source.pathMohm / 1000;
+    const takingV = (bank ? chemistryOf(bank).absorptionV * times : 14.4 * times) - 0.5 * times;
+    const room = source.regulator.sense === 'the bank' ? Infinity : source.regulator.absorptionV - takingV;
+    const steps = 40;
+    return Array.from({ length: steps + 1 }, (_, i) => {
+      const rpm = Math.round((engine.maxRpm * i) / steps);
+      return alternatorAt(a, boat.systemV, rpm, path, room, label);
+    });
+  }, [a, source.pathMohm, source.regulator, bank, engine.maxRpm, boat.systemV, times]);
+  if (!a) return null;
+  const others = [
+    ...design.sources.filter((s) => s.kind === 'alternator' && s.id !== source.id).map((s) => ({ key: s.id, name: s.name, source: s })),
+    ...design.options.flatMap((o) =>
+      (o.parts?.sources ?? [])
+        .filter((s) => s.kind === 'alternator')
+        .map((s) => ({ key: `${o.id}/${s.id}`, name: `${s.name}, option ${o.name}`, source: s })),
+    ),
+  ];
+  const other = others.find((o) => o.key === against) ?? others[0];
+  const cutIn = cutInRpm(a);
+  const set = (key: keyof typeof a, value: unknown, label: string) => put(['alternator', key], value, label);
+  return (
+    <>
+      <h3 className="mt-4 font-semibold">Output by the engine&apos;s speed</h3>
+      <div className="grid grid-cols-[minmax(0,1fr)_320px] gap-6">
+        <div>
+          <Curves
+            label="Alternator output by engine speed: label, hot, within the belt, at the bank"
+            data={table.map((o) => ({ rpm: o.engineRpm, label: o.labelA, hot: o.hotA, belt: o.beltA, bank: o.bankA }))}
+            x={{ key: 'rpm', unit: ' rpm' }}
+            unit=" A"
+            domain={[0, 'auto']}
+            curves={[
+              { key: 'label', name: 'label, cold', color: 'var(--faint)', dash: '2 3' },
+              { key: 'hot', name: 'hot', color: 'var(--copper)', dash: '6 3' },
+              { key: 'belt', name: 'within the belt', color: 'var(--ink)' },
+              { key: 'bank', name: 'at the bank', color: 'var(--verdigris)', width: 2.4 },
+            ]}
+            marks={[
+              { x: engine.idleRpm, text: 'idle' },
+              { x: engine.cruiseRpm, text: 'cruising' },
+            ]}
+          />
+          <p className="text-[12px] text-quiet">
+            Cuts in at {cutIn === null ? 'no speed' : `${Math.round(cutIn)} rpm`} of the engine; ratio {round3(pulleyRatio(a))}. At the
+            bank: while it still stands half a volt per 12 V below absorption and the alternator senses {source.regulator.sense}.
+          </p>
+          <TableBeside
+            title={`${source.name}, output`}
+            columns={['engine, rpm', 'own, rpm', 'label, A', 'hot, A', 'belt, A', 'at the bank, A', 'takes, kW', 'fuel, L/h']}
+            rows={table
+              .filter((_, i) => i % 2 === 0)
+              .map((o) => [
+                String(o.engineRpm),
+                round3(o.rpm),
+                round3(o.labelA),
+                round3(o.hotA),
+                round3(o.beltA),
+                round3(o.bankA),
+                round3(o.shaftW / 1000),
+                round3(o.litresPerHour),
+              ])}
+          />
+        </div>
+        <div className="grid grid-cols-2 content-start items-end gap-3">
+          <Figure label="ratio" kind="none" value={a.ratio} low={0.3} high={8} onChange={(v) => set('ratio', v, 'ratio')} />
+          <Figure
+            label="own speed to, rpm"
+            kind="none"
+            value={a.maxRpm}
+            low={1000}
+            high={30000}
+            onChange={(v) => set('maxRpm', v, 'largest speed')}
+          />
+          <OptionalFigure
+            label="engine pulley, mm"
+            kind="none"
+            value={a.enginePulleyMm}
+            low={20}
+            high={600}
+            onChange={(v) => set('enginePulleyMm', v, 'pulley')}
+          />
+          <OptionalFigure
+            label="own pulley, mm"
+            kind="none"
+            value={a.pulleyMm}
+            low={20}
+            high={300}
+            onChange={(v) => set('pulleyMm', v, 'pulley')}
+          />
+          <Choice label="belt" value={a.belt} options={BELTS} onChange={(v) => set('belt', v, 'belt')} />
+          <Figure
+            label="hot, of the label"
+            kind="none"
+            value={a.hotFactor}
+            low={0.2}
+            high={1}
+            onChange={(v) => set('hotFactor', v, 'hot factor')}
+          />
+          <Choice label="excitation" value={a.excitation} options={EXCITATION} onChange={(v) => set('excitation', v, 'excitation')} />
+          <Tick label="field limited by heat" value={a.fieldLimited} onChange={(v) => set('fieldLimited', v, 'field limit')} />
+          <Tick label="drives a tachometer" value={a.tacho} onChange={(v) => set('tacho', v, 'tachometer')} />
+          <Tick
+            label="ignition protected"
+            value={a.ignitionProtected}
+            onChange={(v) => set('ignitionProtected', v, 'ignition protection')}
+          />
+          <Tick label="suppressor at it" value={a.suppressor} onChange={(v) => set('suppressor', v, 'suppressor')} />
+          <span />
+          <Choice
+            label="mounting"
+            value={a.fit.mounting}
+            options={MOUNTINGS}
+            onChange={(v) => put(['alternator', 'fit', 'mounting'], v, 'mounting')}
+          />
+          <OptionalFigure
+            label="pivot width, mm"
+            kind="none"
+            value={a.fit.pivotMm}
+            low={10}
+            high={400}
+            onChange={(v) => put(['alternator', 'fit', 'pivotMm'], v, 'pivot')}
+          />
+          <Choice
+            label="pulley"
+            value={a.fit.pulley}
+            options={PULLEYS}
+            onChange={(v) => put(['alternator', 'fit', 'pulley'], v, 'pulley')}
+          />
+          <Choice
+            label="rotation"
+            value={a.fit.rotation}
+            options={ROTATIONS}
+            onChange={(v) => put(['alternator', 'fit', 'rotation'], v, 'rotation')}
+          />
+        </div>
+      </div>
+      <h3 className="mt-3 font-semibold">The label&apos;s curve, by its own speed</h3>
+      <Points
+        points={a.curve.map((p) => ({ id: p.id, x: p.rpm, y: p.amps }))}
+        names={['rpm', 'A']}
+        highs={[30000, 1000]}
+        onChange={(points) =>
+          set(
+            'curve',
+            points.map((p) => ({ id: p.id, rpm: p.x, amps: p.y })),
+            'curve',
+          )
+        }
+      />
+      <div className="mt-4 grid grid-cols-2 gap-8">
+        <div>
+          <h3 className="font-semibold">Does it fit</h3>
+          <Plain
+            label="Does it fit"
+            columns={[{ title: 'what' }, { title: 'engine' }, { title: 'alternator' }, { title: 'verdict' }]}
+            rows={fitLines(design, source).map((l) => ({
+              id: l.what,
+              cells: [
+                l.what,
+                l.engine,
+                l.alternator,
+                <b key="v" className={`font-semibold ${l.verdict === 'does not fit' ? 'text-lead' : ''}`}>
+                  {l.verdict === 'ask' ? 'measure it' : l.verdict}
+                </b>,
+              ],
+            }))}
+          />
+        </div>
+        <div>
+          <h3 className="font-semibold">What a swap changes</h3>
+          {other ? (
+            <>
+              <Choice
+                label="in its place"
+                value={other.key}
+                options={others.map((o) => o.key)}
+                names={Object.fromEntries(others.map((o) => [o.key, o.name]))}
+                onChange={setAgainst}
+              />
+              <Plain
+                label="What a swap changes"
+                columns={[{ title: 'what' }, { title: 'now' }, { title: 'then' }, { title: 'to do' }]}
+                rows={swapLines(design, source, other.source).map((l, i) => ({ id: `${i}`, cells: [l.what, l.was, l.becomes, l.todo] }))}
+              />
+            </>
+          ) : (
+            <p className="text-quiet">
+              Add the other alternator as a source of its own, or in another option (Bank, options): then it is told here what changes.
+            </p>
+          )}
+        </div>
+      </div>
+      <p className="caution mt-3 max-w-[760px]">
+        Never open the charging circuit with the engine running: load dump destroys diodes and electronics. Battery negative off before the
+        belt comes near your hands. Local code, the maker&apos;s instructions and licensed practice come first.
+      </p>
+    </>
+  );
+}

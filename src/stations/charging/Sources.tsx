@@ -1,0 +1,114 @@
+'use client';
+import { useMemo, useState } from 'react';
+import { addOp, blankSource, dropOp, SOURCE_KINDS, type Source } from '@/core/design';
+import { fillTimes } from '@/core/energy/fill';
+import { houseIndex } from '@/core/energy/scene';
+import { round3 } from '@/core/quantity';
+import { useAnalysis, useBoat, useFreshId, useStore } from '@/ui/boat/context';
+import { Plain } from '@/ui/table/Plain';
+import { OneSource } from './OneSource';
+
+const hours = (h: number | null | undefined) => (h == null ? 'not in 2 days' : `${round3(h)} h`);
+
+/** All sources: what each makes by way of living, and how long it takes to fill the bank. */
+export function Sources() {
+  const { design } = useBoat();
+  const { balance, findings } = useAnalysis();
+  const store = useStore();
+  const fresh = useFreshId();
+  const [id, setId] = useState<string | null>(null);
+  const source = design.sources.find((s) => s.id === id) ?? design.sources[0];
+  const { sources, banks, engine, boat, places, house, circuits } = design;
+  // eslint-disable-next-line react-hooks/exhaustive-deps -- only these parts move the hours
+  const fills = useMemo(() => fillTimes(design), [sources, banks, engine, boat, places, house, circuits]);
+  const bankName = (bankId: string | null) => banks.find((b) => b.id === bankId)?.name ?? 'no bank';
+  const add = (kind: Source['kind']) => {
+    const next = fresh('q');
+    const start = banks.find((b) => b.job === 'start');
+    const from = banks[houseIndex(banks)]?.id ?? null;
+    const row = blankSource(next, kind, boat.systemV, kind === 'DC–DC' ? (start?.id ?? null) : from);
+    store.edit(`add ${kind}`, [addOp(design, 'sources', kind === 'DC–DC' ? { ...row, fromBankId: from } : row)]);
+    setId(next);
+  };
+  return (
+    <div className="pt-2">
+      <p className="flex flex-wrap items-baseline gap-3">
+        <span className="text-quiet">add</span>
+        {SOURCE_KINDS.map((kind) => (
+          <button key={kind} type="button" className="act" disabled={sources.length >= 24} onClick={() => add(kind)}>
+            {kind}
+          </button>
+        ))}
+      </p>
+      {source ? (
+        <>
+          <Plain
+            label="Sources"
+            columns={[
+              { title: 'source' },
+              { title: 'kind' },
+              { title: 'charges' },
+              { title: 'rated', right: true },
+              ...design.living.map((l) => ({ title: `${l.name}, Ah`, right: true })),
+              { title: 'to 80 %', right: true },
+              { title: 'to 95 %', right: true },
+              { title: 'to 100 %', right: true },
+              { title: 'to settle' },
+            ]}
+            rows={sources.map((s, i) => {
+              const fill = fills.find((f) => f.sourceId === s.id);
+              const open = findings.filter((f) => f.about.kind === 'source' && f.about.id === s.id && f.severity !== 'note' && !f.accepted);
+              return {
+                id: s.id,
+                cells: [
+                  <button
+                    key="n"
+                    type="button"
+                    aria-pressed={s.id === source.id}
+                    className={`text-left ${s.id === source.id ? 'font-semibold text-verdigris' : 'plain'}`}
+                    onClick={() => setId(s.id)}
+                  >
+                    {s.name}
+                  </button>,
+                  s.kind,
+                  bankName(s.bankId),
+                  s.solar ? `${round3(s.solar.wp * s.solar.series * s.solar.parallel)} Wp` : `${round3(s.ratedA)} A`,
+                  ...design.living.map((l) => {
+                    const made = balance.needs.find((n) => n.livingId === l.id)?.made;
+                    return made ? round3(made.bySource[i] ?? 0) : '–';
+                  }),
+                  ...(fill ? fill.hours.map(hours) : ['–', '–', '–']),
+                  open.length > 0 ? (
+                    <b key="f" className={`font-semibold ${open.some((f) => f.severity === 'stop') ? 'text-lead' : ''}`}>
+                      {open[0]?.title}
+                      {open.length > 1 ? `, and ${open.length - 1} more` : ''}
+                    </b>
+                  ) : (
+                    ''
+                  ),
+                ],
+              };
+            })}
+          />
+          <p className="mt-1 text-[12px] text-quiet">
+            Ah of a day that begins in the middle of the house bank&apos;s window. Hours: the source alone, no load, from the bottom of the
+            window; alternators at {engine.cruiseRpm} rpm of the engine.
+          </p>
+          <OneSource key={source.id} source={source} advice={fills.find((f) => f.sourceId === source.id)?.advice ?? ''} />
+          <button
+            type="button"
+            className="plain mt-4"
+            onClick={() => store.edit(`remove ${source.name}`, [dropOp(design, 'sources', source.id)])}
+          >
+            remove {source.name}
+          </button>
+        </>
+      ) : (
+        <p className="mt-4 max-w-[560px]">
+          Nothing charges the boat yet. Add what is aboard: the engine&apos;s alternator first, then shore, sun and wind. Each brings
+          typical figures; put the maker&apos;s in their place.
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,62 @@
+/** A season shared out among workers: same seed, same answer, however many there are. */
+import { wrap, type Remote } from 'comlink';
+import type { Design } from '@/core/design';
+import { seasonResult, type SeasonAsked, type SeasonBlock, type SeasonResult } from '@/core/energy/season';
+import type { SeasonApi } from '@/workers/season.worker';
+
+const CHUNK = 50;
+
+export interface SeasonTask {
+  readonly name: string;
+  readonly design: Design;
+}
+
+/** Workers at once: one a core, four at most. */
+const crew = (): number => Math.max(1, Math.min(4, navigator.hardwareConcurrency || 2));
+
+/**
+ * Runs each task's season in turn. @param onProgress cruises done of all. @param onResult a finished season.
+ * @returns stop: ends the workers at once; nothing is told after it.
+ */
+export function runSeasons(
+  tasks: readonly SeasonTask[],
+  asked: SeasonAsked,
+  onProgress: (done: number, of: number) => void,
+  onResult: (name: string, result: SeasonResult) => void,
+): () => void {
+  const workers = Array.from(
+    { length: crew() },
+    () => new Worker(new URL('../../workers/season.worker.ts', import.meta.url), { type: 'module' }),
+  );
+  const remotes: Remote<SeasonApi>[] = workers.map((w) => wrap<SeasonApi>(w));
+  let stopped = false;
+  let done = 0;
+  const of = tasks.length * asked.runs;
+  const season = async (task: SeasonTask) => {
+    const prepared = await Promise.all(remotes.map((r) => r.prepare(task.design)));
+    const blocks: SeasonBlock[] = [];
+    let next = 0;
+    await Promise.all(
+      remotes.map(async (remote) => {
+        while (!stopped && next < asked.runs) {
+          const from = next;
+          const runs = Math.min(CHUNK, asked.runs - from);
+          next += runs;
+          blocks.push(await remote.block(asked, from, runs));
+          done += runs;
+          if (!stopped) onProgress(done, of);
+        }
+      }),
+    );
+    if (!stopped) onResult(task.name, seasonResult(blocks, prepared[0]?.windowLow ?? 0));
+  };
+  const stop = () => {
+    stopped = true;
+    for (const w of workers) w.terminate();
+  };
+  void (async () => {
+    for (const task of tasks) if (!stopped) await season(task);
+    if (!stopped) stop();
+  })();
+  return stop;
+}
