@@ -24,8 +24,10 @@ import { bench, type Bench } from '@/core/conductor/evaluate';
 import { ladder } from '@/core/conductor/ladder';
 import { choiceName } from '@/core/quantity';
 import { dutyTrace, type DutyPoint } from '@/core/conductor/duty';
-import { asDecided, asFoundDesign, withDelta, type Delta, type Design } from '@/core/design';
-import { cruiseOf } from '@/core/energy/cruise';
+import { asDecided, asFoundDesign, asOption, withDelta, type Delta, type Design } from '@/core/design';
+import { compareDesigns, type CompareLine } from '@/core/energy/compare';
+import { cruise, cruiseOf, type CruiseResult } from '@/core/energy/cruise';
+import { finishing, type School } from '@/core/energy/finish';
 import { compareJoins, wrongPositions, type JoinConsequence, type WrongPosition } from '@/core/energy/joinWays';
 import { scratch, type ScratchResult } from '@/core/scratch';
 
@@ -42,6 +44,11 @@ export interface DutyChart {
   /** What the tests ask for with the duty, and were the current continuous. */
   readonly size: string;
   readonly steadySize: string;
+}
+
+export interface CruiseAnswer {
+  readonly run: CruiseResult;
+  readonly schools: readonly School[];
 }
 
 export interface JoinAnswer {
@@ -102,6 +109,17 @@ const api = {
   /** What would be found in the boat as she was found. */
   before: (): readonly Finding[] | null => (design ? analyse(asFoundDesign(design)).findings : null),
   grow: (growth: Growth): readonly GrowthLine[] | null => (design ? whatIfItGrows(design, growth) : null),
+  /** The chosen cruise, and what both schools of finishing say to it. */
+  cruise(): CruiseAnswer | null {
+    if (!design) return null;
+    const run = cruise(design);
+    return { run, schools: finishing(design, run) };
+  },
+  /** Two options of the design side by side. */
+  compare(a: string, b: string): readonly CompareLine[] | null {
+    const [first, second] = [a, b].map((id) => design?.options.find((o) => o.id === id));
+    return design && first && second ? compareDesigns(asOption(design, first), asOption(design, second)) : null;
+  },
   /** The ways to join the banks, and a selector's wrong positions, through the chosen cruise. */
   joins: (): JoinAnswer | null =>
     design ? { cruise: cruiseOf(design).name, ways: compareJoins(design), wrong: wrongPositions(design) } : null,

@@ -142,7 +142,7 @@ function rowOf(design: Design, source: Source, bank: Bank): SettingsRow {
     source.ratedA > most + 1e-9
       ? `limit this source to ${most.toFixed(0)} A`
       : all > most + 1e-9
-        ? `together they may give ${all} A: limit some, or let the BMS's own request rule`
+        ? `together they may give ${all} A: limit some of them${bank.bms ? ', or let the BMS ask for what it wants' : ''}`
         : '',
   );
   if (bank.bms) {

@@ -50,7 +50,7 @@ export function compareDesigns(a: Design, b: Design): CompareLine[] {
 
 function figures(design: Design): Map<string, string> {
   const out = new Map<string, string>();
-  const run = cruise({ ...design, plan: { ...design.plan, stepMin: 15 } });
+  const run = cruise(design);
   const house = design.banks[houseIndex(design.banks)];
   const days = run.days.length || 1;
   const total = (of: (d: (typeof run.days)[number]) => number) => run.days.reduce((s, d) => s + of(d), 0);

@@ -16,7 +16,8 @@ const withSelf = (pct: number): Design => {
 
 describe('a day worked by hand', () => {
   test('10 A for a day takes 240 Ah: at the 20 h rate nothing is added', () => {
-    const boat = drawing(quietBoat({ blockAh: 300, sheet: { ...quietBoat().banks[0]!.sheet, selfDischargePctMonth: 0 } }), 10); // eslint-disable-line @typescript-eslint/no-non-null-assertion -- it has one
+    const still = withSelf(0);
+    const boat = drawing({ ...still, banks: still.banks.map((b) => ({ ...b, blockAh: 300 })) }, 10);
     const r = run(boat);
     // 600 Ah, I20 = 30 A: 240 / 600 = 0.4.
     expect(r.banks[0]?.endSoc).toBeCloseTo(0.6, 6);
@@ -41,13 +42,10 @@ describe('a day worked by hand', () => {
     expect(r.banks[0]?.endSoc).toBeCloseTo(0.5 + (60 * 0.96) / 200, 6);
   });
   test('200 Wp over 4 sun hours make 560 Wh whatever the step', () => {
+    const sun = sourceInto('solar');
+    const wide = { ...sun, solar: sun.solar && { ...sun.solar, controllerA: 100 } };
     for (const step of [5, 15, 60]) {
-      const boat = driven(
-        withSelf(0),
-        [sourceInto('solar', { solar: { ...sourceInto('solar').solar!, controllerA: 100 } })],
-        [['sun', 6.3, 17.9, 4]],
-      ); // eslint-disable-line @typescript-eslint/no-non-null-assertion -- a solar source has it
-      const r = run(boat, 1, 0.5, step);
+      const r = run(driven(withSelf(0), [wide], [['sun', 6.3, 17.9, 4]]), 1, 0.5, step);
       let wh = 0;
       r.trace.sourceA.forEach((a, t) => (wh += a * (r.trace.volts[t] ?? 0) * r.scene.stepH));
       expect(wh / 560).toBeCloseTo(1, 2);

@@ -2,7 +2,7 @@
 import type { Design } from '../design';
 import { round3 } from '../quantity';
 import { fillTimes } from './fill';
-import { cruise } from './cruise';
+import type { CruiseResult } from './cruise';
 
 export interface School {
   readonly school: string;
@@ -11,12 +11,11 @@ export interface School {
   readonly here: string;
 }
 
-export function finishing(design: Design): School[] {
+export function finishing(design: Design, run: CruiseResult): School[] {
   const fills = fillTimes(design);
   const name = (kind: string) => fills.find((f) => design.sources.find((s) => s.id === f.sourceId)?.kind === kind);
   const alternator = name('alternator');
   const shore = name('shore charger');
-  const run = cruise({ ...design, plan: { ...design.plan, stepMin: 15 } });
   const gap = run.banks[run.scene.house]?.longestSinceFullDays ?? 0;
   const lead = run.scene.banks[run.scene.house]?.chemistry.leadAcid ?? true;
   const fullAt = new Set(run.days.filter((d) => d.reaches[2] !== null).map((d) => d.name));

@@ -26,7 +26,17 @@ export interface JoinConsequence {
   /** Days until the engine would no longer start; null: it starts throughout. */
   readonly failsAfterDays: number | null;
   readonly starves: string;
+  /** Hour by hour through the first days: charge and volts of both. */
+  readonly trace: readonly JoinPoint[];
   readonly parts: readonly string[];
+}
+
+export interface JoinPoint {
+  readonly day: number;
+  readonly house: number;
+  readonly start: number;
+  readonly houseV: number;
+  readonly startV: number;
 }
 
 export interface BankSide {
@@ -159,9 +169,27 @@ export function compareJoins(design: Design): JoinConsequence[] {
         startV: topVolts(run, start),
         failsAfterDays: failsAfter(joined, run, scene, start),
         starves: starves(design, run, house, start),
+        trace: hourly(run, house, start),
         parts: way === 'as designed' ? design.joins.map((j) => j.name) : PARTS[way],
       },
     ];
+  });
+}
+
+const SHOWN_DAYS = 10;
+
+function hourly({ scene, trace, days }: CruiseResult, house: number, start: number): JoinPoint[] {
+  const nB = scene.banks.length;
+  const every = Math.round(1 / scene.stepH);
+  return Array.from({ length: Math.min(days.length, SHOWN_DAYS) * 24 }, (_, h) => {
+    const at = (h * every + every - 1) * nB;
+    return {
+      day: h / 24,
+      house: 100 * (trace.soc[at + house] ?? 0),
+      start: 100 * (trace.soc[at + start] ?? 0),
+      houseV: trace.volts[at + house] ?? 0,
+      startV: trace.volts[at + start] ?? 0,
+    };
   });
 }
 

@@ -24,6 +24,8 @@ export interface Cranking {
 }
 
 const MOST_STARTS = 200;
+/** Below this nothing is promised: resistance climbs steeply as a battery runs out. Typical, ours. */
+const LEAST_SOC = 0.2;
 
 /** Volts at the starter at a state of charge; cold raises the bank's resistance by as much as it takes capacity. */
 function starterV(design: Design, bank: Bank, soc: number): number {
@@ -38,7 +40,7 @@ export function cranking(design: Design, bank: Bank): Cranking {
   const chemistry = chemistryOf(bank);
   const cap = c20Ah(bank) * Math.max(0.05, coldFactor(chemistry, engine.coldC));
   const startAh = (effectiveA(engine.crankA, c20Ah(bank), chemistry.peukert) * engine.crankS) / 3600;
-  const turns = (soc: number) => starterV(design, bank, soc) >= engine.crankMinV;
+  const turns = (soc: number) => startsFrom(design, bank, soc);
   let starts = 0;
   while (starts < MOST_STARTS && 1 - starts * (startAh / cap) >= 0 && turns(1 - starts * (startAh / cap))) starts++;
   let leastSoc: number | null = null;
@@ -61,4 +63,5 @@ export function cranking(design: Design, bank: Bank): Cranking {
 }
 
 /** Whether the engine starts from a bank at that state of charge. */
-export const startsFrom = (design: Design, bank: Bank, soc: number): boolean => starterV(design, bank, soc) >= design.engine.crankMinV;
+export const startsFrom = (design: Design, bank: Bank, soc: number): boolean =>
+  soc >= LEAST_SOC && starterV(design, bank, soc) >= design.engine.crankMinV;

@@ -1,6 +1,8 @@
 'use client';
+import dynamic from 'next/dynamic';
+import { useState } from 'react';
 import { addOp, blankJoin, dropOp, JOIN_KINDS, SELECTOR_POSITIONS, type Join } from '@/core/design';
-import type { BankSide } from '@/core/energy/joinWays';
+import type { BankSide, JoinWay } from '@/core/energy/joinWays';
 import { round3 } from '@/core/quantity';
 import { useAsked, useBoat, useFreshId, useStore } from '@/ui/boat/context';
 import { usePut } from '@/ui/boat/put';
@@ -8,8 +10,13 @@ import { TableBeside } from '@/ui/chart/TableBeside';
 import { Choice, Figure, OptionalFigure, Tick, Words } from '@/ui/field';
 import { Plain } from '@/ui/table/Plain';
 
+const Curves = dynamic(() => import('@/ui/chart/Curves'), { ssr: false });
 const KINDS = { selector: 'selector by hand', splitter: 'charge splitter', relay: 'voltage-sensitive relay' } as const;
 const POSITIONS = { off: 'off', first: 'first bank', second: 'second bank', both: 'both' } as const;
+const BOTH = [
+  { key: 'house', name: 'house', color: 'var(--verdigris)', width: 2 },
+  { key: 'start', name: 'start', color: 'var(--copper)', dash: '5 3' },
+] as const;
 const pct = (x: number) => `${Math.round(100 * x)} %`;
 const hours = (x: number | null) => (x === null ? 'not in 12 h' : `${round3(x)} h`);
 
@@ -20,6 +27,8 @@ export function Joined() {
   const fresh = useFreshId();
   const put = usePut();
   const compared = useAsked('joins', (r) => r.joins());
+  const [way, setWay] = useState<JoinWay>('as designed');
+  const shown = compared?.ways.find((w) => w.way === way) ?? compared?.ways[0];
   const names = { '': 'none', ...Object.fromEntries(design.banks.map((b) => [b.id, b.name])) };
   const ids = ['', ...design.banks.map((b) => b.id)];
   const add = (kind: Join['kind']) =>
@@ -148,6 +157,28 @@ export function Joined() {
             {compared.ways.map((w) => (w.parts.length > 0 ? `${w.way}: ${w.parts.join(', ')}. ` : '')).join('')}
           </p>
           <TableBeside title="Ways to join the banks" columns={columns} rows={rows} />
+          {shown ? (
+            <div className="mt-3 grid grid-cols-[200px_minmax(0,1fr)_minmax(0,1fr)] gap-4">
+              <Choice label="the trace of" value={shown.way} options={compared.ways.map((w) => w.way)} onChange={setWay} />
+              <Curves
+                label={`Charge of both banks, ${shown.way}`}
+                data={shown.trace.map((p) => ({ ...p }))}
+                x={{ key: 'day', unit: ' d' }}
+                unit=" %"
+                domain={[0, 100]}
+                height={170}
+                curves={BOTH}
+              />
+              <Curves
+                label={`Volts at both posts, ${shown.way}`}
+                data={shown.trace.map((p) => ({ ...p }))}
+                x={{ key: 'day', unit: ' d' }}
+                unit=" V"
+                height={170}
+                curves={BOTH.map((c) => ({ ...c, key: `${c.key}V` }))}
+              />
+            </div>
+          ) : null}
         </>
       ) : null}
       {compared && compared.wrong.length > 0 ? (

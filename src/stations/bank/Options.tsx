@@ -1,8 +1,7 @@
 'use client';
-import { useMemo, useState } from 'react';
-import { addOptionOps, asOption, dropOp, onTable, switchOps } from '@/core/design';
-import { compareDesigns } from '@/core/energy/compare';
-import { useBoat, useFreshId, useStore } from '@/ui/boat/context';
+import { useState } from 'react';
+import { addOptionOps, dropOp, onTable, switchOps } from '@/core/design';
+import { useAsked, useBoat, useFreshId, useStore } from '@/ui/boat/context';
 import { usePut } from '@/ui/boat/put';
 import { TableBeside } from '@/ui/chart/TableBeside';
 import { Choice, Words } from '@/ui/field';
@@ -20,10 +19,8 @@ export function Options() {
   const { options } = design;
   const first = options.find((o) => o.id === a) ?? here ?? options[0];
   const second = options.find((o) => o.id === b) ?? options.find((o) => o.id !== first?.id);
-  const lines = useMemo(
-    () => (first && second ? compareDesigns(asOption(design, first), asOption(design, second)) : []),
-    [design, first, second],
-  );
+  const lines =
+    useAsked(first && second ? `compare:${first.id}:${second.id}` : null, (r) => r.compare(first?.id ?? '', second?.id ?? '')) ?? [];
   const add = () =>
     store.edit('add an option', addOptionOps(design, [fresh('o'), fresh('o')], String.fromCharCode(65 + Math.max(1, options.length))));
   const names = Object.fromEntries(options.map((o) => [o.id, o.name]));

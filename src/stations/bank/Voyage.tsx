@@ -1,11 +1,10 @@
 'use client';
 import dynamic from 'next/dynamic';
-import { useMemo } from 'react';
 import { addOp, blankCruise, dropOp, setOp, type Cruise } from '@/core/design';
-import { cruise, cruiseOf } from '@/core/energy/cruise';
-import { finishing } from '@/core/energy/finish';
+import { cruiseOf } from '@/core/energy/cruise';
+import type { CruiseAnswer } from '@/workers/analysis.worker';
 import { round3 } from '@/core/quantity';
-import { useBoat, useFreshId, useStore } from '@/ui/boat/context';
+import { useAsked, useBoat, useFreshId, useStore } from '@/ui/boat/context';
 import { TableBeside } from '@/ui/chart/TableBeside';
 import { Choice, Figure, Words } from '@/ui/field';
 import { Plain } from '@/ui/table/Plain';
@@ -19,8 +18,7 @@ export function Voyage() {
   const fresh = useFreshId();
   const chosen = cruiseOf(design);
   const kept = design.cruises.some((c) => c.id === chosen.id);
-  const run = useMemo(() => cruise(design), [design]);
-  const schools = useMemo(() => finishing(design), [design]);
+  const answer = useAsked('cruise', (r) => r.cruise());
   const put = (key: keyof Cruise, value: unknown) =>
     store.edit(`cruise ${chosen.name}`, [setOp(design, ['cruises', chosen.id, key], value)]);
   const add = () => {
@@ -34,120 +32,9 @@ export function Voyage() {
       setOp(design, ['plan', 'cruiseId'], id),
     ]);
   };
-  const { scene, trace } = run;
-  const nB = scene.banks.length;
-  const every = Math.max(1, Math.floor((run.days.length * scene.n) / 600));
-  const data = Array.from({ length: Math.floor((run.days.length * scene.n) / every) }, (_, i) => ({
-    day: (i * every) / scene.n,
-    ...Object.fromEntries(scene.banks.map((_, b) => [`b${b}`, 100 * (trace.soc[i * every * nB + b] ?? 0)])),
-  }));
   return (
     <div className="grid grid-cols-[minmax(0,1fr)_310px] gap-8 pt-2">
-      <div>
-        {run.days.length === 0 ? (
-          <p className="max-w-[560px]">Nothing to reckon yet: give the cruise days in a way of living, and the boat a bank.</p>
-        ) : (
-          <>
-            <Curves
-              label={`State of charge through ${run.name}`}
-              data={data}
-              x={{ key: 'day', unit: ' d' }}
-              unit=" %"
-              domain={[0, 100]}
-              height={210}
-              curves={scene.banks.map((b, i) => ({
-                key: `b${i}`,
-                name: b.name,
-                color: i === scene.house ? 'var(--verdigris)' : 'var(--quiet)',
-                width: i === scene.house ? 2 : 1.2,
-                ...(i === scene.house ? {} : { dash: '5 3' }),
-              }))}
-              marks={[{ y: 100 * (scene.banks[scene.house]?.chemistry.windowLowSoc ?? 0), text: 'bottom of the window' }]}
-            />
-            <p className="mt-1" data-verdict>
-              {Math.abs(run.driftPerDay) < 0.002
-                ? 'It holds: the later half of the cruise neither rises nor falls.'
-                : `It drifts ${run.driftPerDay < 0 ? 'down' : 'up'} by ${round3(Math.abs(100 * run.driftPerDay))} % a day over the later half.`}{' '}
-              {run.banks
-                .map((b) => `${b.name}: ${round3(b.longestSinceFullDays)} days at most without full, ${round3(b.fullCycles)} full cycles.`)
-                .join(' ')}
-            </p>
-            {run.warnings.map((w) => (
-              <p key={w.id} className={`mt-1 ${w.severity === 'stop' ? 'font-semibold text-lead' : ''}`}>
-                <b className="font-semibold">{w.title}.</b> <span className="font-normal text-quiet">{w.why}</span>
-              </p>
-            ))}
-            <h2 className="mt-4 font-semibold">Day by day</h2>
-            <div className="max-h-[240px] overflow-auto" tabIndex={0} role="region" aria-label="Day by day">
-              <Plain
-                label="Day by day"
-                columns={[
-                  { title: 'day' },
-                  { title: 'living' },
-                  { title: 'drawn, Ah', right: true },
-                  { title: 'made, Ah', right: true },
-                  ...scene.sources.map((s) => ({ title: s.name, right: true })),
-                  { title: 'lowest, %', right: true },
-                  { title: 'charging, h', right: true },
-                  { title: 'fuel, L', right: true },
-                ]}
-                rows={run.days.map((d, i) => ({
-                  id: String(i),
-                  cells: [
-                    i + 1,
-                    d.name,
-                    round3(d.loadAh),
-                    round3(d.madeAh),
-                    ...d.bySource.map(round3),
-                    round3(100 * (d.lowest[scene.house] ?? 0)),
-                    round3(d.chargingH),
-                    round3(d.litres),
-                  ],
-                }))}
-              />
-            </div>
-            <TableBeside
-              title={`${run.name}, day by day`}
-              columns={[
-                'day',
-                'living',
-                'drawn, Ah',
-                'made, Ah',
-                'not to be had, Ah',
-                ...scene.sources.map((s) => `${s.name}, Ah`),
-                ...scene.banks.flatMap((b) => [`${b.name} lowest, %`, `${b.name} at midnight, %`]),
-                'charging, h',
-                'engine, h',
-                'fuel, L',
-              ]}
-              rows={run.days.map((d, i) => [
-                String(i + 1),
-                d.name,
-                round3(d.loadAh),
-                round3(d.madeAh),
-                round3(d.unmetAh),
-                ...d.bySource.map(round3),
-                ...scene.banks.flatMap((_, b) => [round3(100 * (d.lowest[b] ?? 0)), round3(100 * (d.endSoc[b] ?? 0))]),
-                round3(d.chargingH),
-                round3(d.engineH),
-                round3(d.litres),
-              ])}
-            />
-            <p className="mt-1 text-[12px] text-quiet">
-              Every bank: change of charge = stored − drawn by rate − self-discharge − overflow, kept to {run.imbalance.toExponential(0)} of
-              what moved. Out of the house bank {round3(run.banks[scene.house]?.outAh ?? 0)} Ah metered,{' '}
-              {round3(run.banks[scene.house]?.effectiveAh ?? 0)} Ah by rate; {round3(run.banks[scene.house]?.overflowAh ?? 0)} Ah overflowed
-              as gas and heat.
-            </p>
-            <h2 className="mt-4 font-semibold">Finish at sea or finish alongside</h2>
-            {schools.map((s) => (
-              <p key={s.school} className="mt-1 max-w-[760px]">
-                <b className="font-semibold">{s.school}.</b> {s.argument} <span className="text-verdigris">{s.here}</span>
-              </p>
-            ))}
-          </>
-        )}
-      </div>
+      <div>{answer ? <Outcome answer={answer} /> : <p className="text-quiet">Reckoning.</p>}</div>
       <div className="space-y-3">
         <Choice
           label="cruise"
@@ -253,5 +140,120 @@ export function Voyage() {
         )}
       </div>
     </div>
+  );
+}
+
+/** What becomes of the banks on the cruise. */
+function Outcome({ answer }: { answer: CruiseAnswer }) {
+  const { run, schools } = answer;
+  const { scene, trace } = run;
+  const nB = scene.banks.length;
+  const every = Math.max(1, Math.floor((run.days.length * scene.n) / 600));
+  const data = Array.from({ length: Math.floor((run.days.length * scene.n) / every) }, (_, i) => ({
+    day: (i * every) / scene.n,
+    ...Object.fromEntries(scene.banks.map((_, b) => [`b${b}`, 100 * (trace.soc[i * every * nB + b] ?? 0)])),
+  }));
+  if (run.days.length === 0)
+    return <p className="max-w-[560px]">Nothing to reckon yet: give the cruise days in a way of living, and the boat a bank.</p>;
+  return (
+    <>
+      <Curves
+        label={`State of charge through ${run.name}`}
+        data={data}
+        x={{ key: 'day', unit: ' d' }}
+        unit=" %"
+        domain={[0, 100]}
+        height={210}
+        curves={scene.banks.map((b, i) => ({
+          key: `b${i}`,
+          name: b.name,
+          color: i === scene.house ? 'var(--verdigris)' : 'var(--quiet)',
+          width: i === scene.house ? 2 : 1.2,
+          ...(i === scene.house ? {} : { dash: '5 3' }),
+        }))}
+        marks={[{ y: 100 * (scene.banks[scene.house]?.chemistry.windowLowSoc ?? 0), text: 'bottom of the window' }]}
+      />
+      <p className="mt-1" data-verdict>
+        {Math.abs(run.driftPerDay) < 0.002
+          ? 'It holds: the later half of the cruise neither rises nor falls.'
+          : `It drifts ${run.driftPerDay < 0 ? 'down' : 'up'} by ${round3(Math.abs(100 * run.driftPerDay))} % a day over the later half.`}{' '}
+        {run.banks
+          .map((b) => `${b.name}: ${round3(b.longestSinceFullDays)} days at most without full, ${round3(b.fullCycles)} full cycles.`)
+          .join(' ')}
+      </p>
+      {run.warnings.map((w) => (
+        <p key={w.id} className={`mt-1 ${w.severity === 'stop' ? 'font-semibold text-lead' : ''}`}>
+          <b className="font-semibold">{w.title}.</b> <span className="font-normal text-quiet">{w.why}</span>
+        </p>
+      ))}
+      <h2 className="mt-4 font-semibold">Day by day</h2>
+      <div className="max-h-[240px] overflow-auto" tabIndex={0} role="region" aria-label="Day by day">
+        <Plain
+          label="Day by day"
+          columns={[
+            { title: 'day' },
+            { title: 'living' },
+            { title: 'drawn, Ah', right: true },
+            { title: 'made, Ah', right: true },
+            ...scene.sources.map((s) => ({ title: s.name, right: true })),
+            { title: 'lowest, %', right: true },
+            { title: 'charging, h', right: true },
+            { title: 'fuel, L', right: true },
+          ]}
+          rows={run.days.map((d, i) => ({
+            id: String(i),
+            cells: [
+              i + 1,
+              d.name,
+              round3(d.loadAh),
+              round3(d.madeAh),
+              ...d.bySource.map(round3),
+              round3(100 * (d.lowest[scene.house] ?? 0)),
+              round3(d.chargingH),
+              round3(d.litres),
+            ],
+          }))}
+        />
+      </div>
+      <TableBeside
+        title={`${run.name}, day by day`}
+        columns={[
+          'day',
+          'living',
+          'drawn, Ah',
+          'made, Ah',
+          'not to be had, Ah',
+          ...scene.sources.map((s) => `${s.name}, Ah`),
+          ...scene.banks.flatMap((b) => [`${b.name} lowest, %`, `${b.name} at midnight, %`]),
+          'charging, h',
+          'engine, h',
+          'fuel, L',
+        ]}
+        rows={run.days.map((d, i) => [
+          String(i + 1),
+          d.name,
+          round3(d.loadAh),
+          round3(d.madeAh),
+          round3(d.unmetAh),
+          ...d.bySource.map(round3),
+          ...scene.banks.flatMap((_, b) => [round3(100 * (d.lowest[b] ?? 0)), round3(100 * (d.endSoc[b] ?? 0))]),
+          round3(d.chargingH),
+          round3(d.engineH),
+          round3(d.litres),
+        ])}
+      />
+      <p className="mt-1 text-[12px] text-quiet">
+        Every bank: change of charge = stored − drawn by rate − self-discharge − overflow, kept to {run.imbalance.toExponential(0)} of what
+        moved. Out of the house bank {round3(run.banks[scene.house]?.outAh ?? 0)} Ah metered,{' '}
+        {round3(run.banks[scene.house]?.effectiveAh ?? 0)} Ah by rate; {round3(run.banks[scene.house]?.overflowAh ?? 0)} Ah overflowed as
+        gas and heat.
+      </p>
+      <h2 className="mt-4 font-semibold">Finish at sea or finish alongside</h2>
+      {schools.map((s) => (
+        <p key={s.school} className="mt-1 max-w-[760px]">
+          <b className="font-semibold">{s.school}.</b> {s.argument} <span className="text-verdigris">{s.here}</span>
+        </p>
+      ))}
+    </>
   );
 }
