@@ -11,6 +11,11 @@ const tsx = join(root, 'node_modules/tsx/dist/cli.mjs');
 const script = (...args) =>
   execFileSync(process.execPath, [tsx, join(root, 'scripts/bench-boat.ts'), ...args], { cwd: root, maxBuffer: 1 << 28 }).toString();
 console.log(script().trimEnd());
+console.log(
+  execFileSync(process.execPath, [tsx, join(root, 'scripts/bench-cruise.ts')], { cwd: root })
+    .toString()
+    .trimEnd(),
+);
 
 const { chromium } = await import('@playwright/test');
 const data = mkdtempSync(join(tmpdir(), 'solenix-bench-'));

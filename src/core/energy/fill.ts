@@ -33,7 +33,7 @@ export function fillTimes(design: Design, rpm: number = design.engine.cruiseRpm)
       const level = source.kind === 'alternator' ? rpm : 0;
       const day = { id: 'fill', name: 'fill', houseSwitch: 'on' as const, day: [{ id: 's', what, fromH: 0, toH: 24, level } as const] };
       const alone: Design = { ...design, loads: [], joins: [], living: [day], banks: [house], sources: [{ ...source, joinId: null }] };
-      const scene = sceneOf(alone, 5);
+      const scene = sceneOf(alone, { stepMin: 5 });
       const run = runDays(scene, [0, 0], low, 'fill');
       const hours = LEVELS.map((l) => {
         for (let t = 0; t < run.trace.soc.length; t++) if ((run.trace.soc[t] ?? 0) >= l) return (t + 1) * scene.stepH;

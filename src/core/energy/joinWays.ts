@@ -115,7 +115,7 @@ function hoursTo95(design: Design, which: readonly number[]): (number | null)[] 
     houseSwitch: 'on' as const,
     day: [{ id: 'e', what: 'engine' as const, fromH: 0, toH: 12, level: FULL_DAY_RPM }],
   };
-  const scene = sceneOf({ ...design, living: [living], loads: [] }, 10);
+  const scene = sceneOf({ ...design, living: [living], loads: [] }, { stepMin: 10 });
   const run = runDays(scene, [0], 0.6, 'fill');
   return which.map((b) => {
     for (let t = 0; t < scene.n / 2; t++) if ((run.trace.soc[t * scene.banks.length + b] ?? 0) >= 0.95) return (t + 1) * scene.stepH;
@@ -151,7 +151,7 @@ export function compareJoins(design: Design): JoinConsequence[] {
   return JOIN_WAYS.flatMap((way) => {
     const joined = joinedBy(design, way);
     if (!joined || days.length === 0) return [];
-    const scene = sceneOf(joined, 15);
+    const scene = sceneOf(joined, { stepMin: 15, ways: new Set(days) });
     const run = runDays(scene, days, chosen.startSoc, way);
     const [houseFill, startFill] = hoursTo95(joined, [house, start]);
     const side = (b: number, fill: number | null | undefined): BankSide => ({
@@ -219,7 +219,7 @@ export function wrongPositions(design: Design): WrongPosition[] {
       joins: design.joins.map((j) => (j.id === selector.id ? { ...j, running: position, stopped: position } : j)),
       living: design.living.map((l) => ({ ...l, day: l.day.filter((s) => s.what !== 'selector') })),
     };
-    const scene = sceneOf(left, 15);
+    const scene = sceneOf(left, { stepMin: 15 });
     const run = runDays(scene, daysOf(left, chosen), chosen.startSoc, position);
     return {
       position,

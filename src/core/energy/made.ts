@@ -1,6 +1,7 @@
 /** What the sources make on a day in each way of living, and how long the bank lasts without them. */
 import { share, type Design } from '../design';
-import { AS_ENTERED, createLoop, LITRES, LOAD } from './loop';
+import { AS_ENTERED, LITRES, LOAD } from './books';
+import { createLoop } from './loop';
 import { sceneOf } from './scene';
 
 export interface Made {
@@ -25,12 +26,13 @@ const MOST_DAYS = 20;
  */
 export function madeOf(design: Design): Made[] {
   if (design.banks.length === 0 || design.sources.length === 0) return [];
-  const scene = sceneOf(design, STEP_MIN);
+  const scene = sceneOf(design, { stepMin: STEP_MIN });
   const loop = createLoop(scene, true);
   const house = scene.banks[scene.house];
   if (!house) return [];
   const middle = (house.chemistry.windowLowSoc + house.chemistry.windowHighSoc) / 2;
-  return scene.days.map((day) => {
+  return scene.days.flatMap((day): Made[] => {
+    if (!day) return [];
     loop.reset(middle);
     loop.day(day, AS_ENTERED);
     const { totals } = loop;
@@ -49,7 +51,7 @@ export function madeOf(design: Design): Made[] {
       was = now;
       loop.day(day, AS_ENTERED);
     }
-    return { ...made, settlesAt: loop.soc[scene.house] ?? 0, lowest: totals.lowest[scene.house] ?? 0 };
+    return [{ ...made, settlesAt: loop.soc[scene.house] ?? 0, lowest: totals.lowest[scene.house] ?? 0 }];
   });
 }
 

@@ -94,7 +94,8 @@ export interface Scene {
   readonly banks: readonly SceneBank[];
   readonly sources: readonly SceneSource[];
   readonly joins: readonly SceneJoin[];
-  readonly days: readonly SceneDay[];
+  /** By way of living; null where it is not gone through. */
+  readonly days: readonly (SceneDay | null)[];
   /** Bank the engine cranks from, and what one start takes; -1: none. */
   readonly crankBank: number;
   readonly crankAh: number;
@@ -166,7 +167,14 @@ function sceneSource(design: Design, source: Source, at: (id: string | null) => 
 
 const POSITIONS = ['off', 'first', 'second', 'both'] as const;
 
-function sceneDay(design: Design, living: Living, byBank: readonly (readonly Load[])[], banks: readonly SceneBank[], n: number): SceneDay {
+function sceneDay(
+  design: Design,
+  living: Living,
+  byBank: readonly (readonly Load[])[],
+  banks: readonly SceneBank[],
+  n: number,
+  varied: boolean,
+): SceneDay {
   const { phase, perStep } = enginePhase(living, n);
   const stepH = 24 / n;
   const selector = new Int8Array(n).fill(-1);
@@ -183,7 +191,7 @@ function sceneDay(design: Design, living: Living, byBank: readonly (readonly Loa
     draws: banks.map((b, i) => drawsOf(living, byBank[i] ?? [], b.nominalV, n)),
     limits,
     used: Int32Array.from(limits.flatMap((l, s) => (l.limit.some((x) => x > 0) ? [s] : []))),
-    windBy: design.sources.map((s) => windTable(s, living)),
+    windBy: design.sources.map((s) => (varied ? windTable(s, living) : null)),
     phase,
     phasePerStep: perStep,
     selector,
@@ -223,8 +231,16 @@ export function crankIndex(design: Design): number {
   return start >= 0 ? start : design.banks.length > 0 ? houseIndex(design.banks) : -1;
 }
 
-/** @param stepMin minutes a step, 1 to 60; made to divide the day. */
-export function sceneOf(whole: Design, stepMin: number = whole.plan.stepMin): Scene {
+export interface SceneAsked {
+  /** Minutes a step, 1 to 60; made to divide the day. */
+  readonly stepMin?: number;
+  /** Ways of living that are gone through, as indices; the others' days are not made. Missing: all. */
+  readonly ways?: ReadonlySet<number>;
+  /** Wind may blow otherwise than the day says: tables of it are made. */
+  readonly varied?: boolean;
+}
+
+export function sceneOf(whole: Design, { stepMin = whole.plan.stepMin, ways, varied = false }: SceneAsked = {}): Scene {
   const design = asDecided(whole);
   const n = Math.max(24, Math.round(1440 / stepMin));
   const at = (id: string | null): number => (id === null ? -1 : design.banks.findIndex((b) => b.id === id));
@@ -255,7 +271,7 @@ export function sceneOf(whole: Design, stepMin: number = whole.plan.stepMin): Sc
       openV: Math.min(j.openV, j.closeV),
       delayH: j.delayS / 3600,
     })),
-    days: design.living.map((l) => sceneDay(design, l, byBank, banks, n)),
+    days: design.living.map((l, i) => (ways && !ways.has(i) ? null : sceneDay(design, l, byBank, banks, n, varied))),
     crankBank: crankIndex(design),
     crankAh: (engine.crankA * engine.crankS) / 3600,
     crankA: engine.crankA,

@@ -5,7 +5,8 @@
  */
 import type { Design } from '../design';
 import { cruiseOf, daysOf } from './cruise';
-import { createLoop, UNMET } from './loop';
+import { UNMET } from './books';
+import { createLoop } from './loop';
 import { random } from './random';
 import { sceneOf, type Scene } from './scene';
 
@@ -40,10 +41,11 @@ export interface SeasonScene {
 
 export function seasonScene(design: Design): SeasonScene {
   const chosen = cruiseOf(design);
-  const scene = sceneOf(design, SEASON_STEP_MIN);
+  const days = daysOf(design, chosen);
+  const scene = sceneOf(design, { stepMin: SEASON_STEP_MIN, ways: new Set(days), varied: true });
   return {
     scene,
-    days: scene.banks.length === 0 ? [] : daysOf(design, chosen),
+    days: scene.banks.length === 0 ? [] : days,
     startSoc: chosen.startSoc,
     windowLow: scene.banks[scene.house]?.chemistry.windowLowSoc ?? 0,
   };

@@ -64,7 +64,8 @@ export function parseWhen(text: string, ways: readonly Way[]): Parsed<Load['when
   if (text.trim() === '') return { ok: true, value: {} };
   if (!text.includes(':')) {
     const one = parseChoice(text, WHENS);
-    return one.ok ? { ok: true, value: Object.fromEntries(ways.map((w) => [w.id, one.value as When])) } : one;
+    if (!one.ok) return one;
+    return { ok: true, value: one.value === 'any time' ? {} : Object.fromEntries(ways.map((w) => [w.id, one.value as When])) };
   }
   const out: Record<string, When> = {};
   for (const part of text.split(';').filter((p) => p.trim() !== '')) {
@@ -76,7 +77,7 @@ export function parseWhen(text: string, ways: readonly Way[]): Parsed<Load['when
     if (!way.ok) return way;
     const when = parseChoice(part.slice(at + 1), WHENS);
     if (!when.ok) return when;
-    for (const w of ways) if (w.name === way.value) out[w.id] = when.value as When;
+    for (const w of ways) if (w.name === way.value && when.value !== 'any time') out[w.id] = when.value as When;
   }
   return { ok: true, value: out };
 }
