@@ -36,6 +36,7 @@ test('the day as a strip: dragged, moved by arrows, typed; the chart and its fig
   await put(page, 'from', '26:00');
   await expect(page.getByText('a time such as 8:30 is meant')).toBeVisible();
   await page.keyboard.press('Escape');
+  await page.getByRole('heading', { name: 'Bank', exact: true }).click();
   await page.keyboard.press('Control+z');
   await expect(page.getByRole('slider', { name: 'sun to' })).toHaveAttribute('aria-valuetext', '19:30');
 });

@@ -209,8 +209,8 @@ test('the palette finds loads, circuits and acts; G and a letter goes to a stati
   await page.waitForURL(/wiring$/);
   await expect(page.getByRole('region', { name: 'Circuit Anchor windlass' })).toBeVisible();
   await page.locator('body').press('g');
-  await page.locator('body').press('c');
-  await page.waitForURL(/charging$/);
+  await page.locator('body').press('a');
+  await page.waitForURL(/ac$/);
   await expect(page.getByText('What it will do')).toBeVisible();
   await expect(page.getByText('Meanwhile')).toBeVisible();
   await page.keyboard.press('Control+k');

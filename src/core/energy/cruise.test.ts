@@ -35,6 +35,18 @@ describe('a day worked by hand', () => {
     const soc = steady.trace.soc;
     expect(1 - (soc[11] ?? 0)).toBeCloseTo(21.735 / 200, 4);
   });
+  test('the whole day of docs/methods.md', () => {
+    const boat = drawing(driven(quietBoat(), [sourceInto('shore charger')], [['shore', 18, 20, 0]]), 5);
+    const r = run(boat);
+    const [day] = r.days;
+    expect(day?.loadAh).toBeCloseTo(120, 6);
+    expect(day?.madeAh).toBeCloseTo(60, 6);
+    expect(day?.chargingH).toBeCloseTo(2, 6);
+    // 1 - (90 - 48 + 20 + 0.13) / 200 = 0.6893, at its lowest 1 - 90.1 / 200 = 0.5495.
+    expect(day?.endSoc[0]).toBeCloseTo(0.6893, 4);
+    expect(day?.lowest[0]).toBeCloseTo(0.5495, 4);
+    expect(r.banks[0]?.effectiveAh).toBeCloseTo(110, 6);
+  });
   test('2 % a month of 200 Ah is 0.133 Ah a day', () => expect(1 - (run(quietBoat()).banks[0]?.endSoc ?? 0)).toBeCloseTo(0.02 / 30, 8));
   test('a 30 A charger into a half empty bank gives 30 A, of which 96 % stays', () => {
     const r = run(driven(withSelf(0), [sourceInto('shore charger')], [['shore', 0, 2, 0]]), 1, 0.5);
