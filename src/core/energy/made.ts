@@ -17,8 +17,9 @@ export interface Made {
   readonly lowest: number;
 }
 
-const STEP_MIN = 30;
-const MOST_DAYS = 20;
+/** An hour: at every edit all ways of living are gone through. */
+const STEP_MIN = 60;
+const MOST_DAYS = 10;
 
 /**
  * Each way of living as one day from the middle of the house bank's window, so that it takes what it is given; then repeated until it settles.

@@ -50,7 +50,7 @@ export function chargerAmps(design: Design, source: Source, acA: number): number
   return Math.min(rated, (acA * acVolts(design) * powerFactor * efficiency) / chargingV(design));
 }
 
-/** AC drawn at full output, A: V I / (efficiency x power factor x AC volts). */
+/** AC drawn at full output, A: direct volts and amps over efficiency, power factor and AC volts. */
 export const chargerAcA = (design: Design, source: Source): number =>
   source.charger ? (chargingV(design) * source.ratedA) / (source.charger.efficiency * source.charger.powerFactor * acVolts(design)) : 0;
 

@@ -1,7 +1,7 @@
 'use client';
-import { useMemo, useState } from 'react';
-import { setOp, WHENS, type Living, type Span, type When } from '@/core/design';
-import { runDays } from '@/core/energy/cruise';
+import { memo, useCallback, useDeferredValue, useMemo, useState } from 'react';
+import { setOp, WHENS, type Design, type Living, type Span, type When } from '@/core/design';
+import { runDays, type CruiseResult } from '@/core/energy/cruise';
 import { dayAh } from '@/core/energy/draws';
 import { sceneOf } from '@/core/energy/scene';
 import { bare, parseOptional, round3 } from '@/core/quantity';
@@ -38,9 +38,14 @@ export function Day() {
     () => (living && design.banks.length > 0 ? runDays(sceneOf({ ...design, living: [living] }), [0], soc, living.name) : null),
     [design, living, soc],
   );
+  const calm = useDeferredValue(run);
+  const savedId = saved?.id ?? '';
+  const change = useCallback(
+    (day: Living['day'], label: string) => store.edit(label, [setOp(store.snapshot().design, ['living', savedId, 'day'], day)]),
+    [store, savedId],
+  );
   if (!saved || !living) return <p className="mt-4">There is no way of living yet: name one under Loads.</p>;
   if (!run) return <p className="mt-4">There is no bank yet: enter a first one on Survey.</p>;
-  const change = (day: Living['day'], label: string) => store.edit(label, [setOp(design, ['living', saved.id, 'day'], day)]);
   const move = (span: Span, done: boolean) => {
     if (!done) return setDraft(span);
     setDraft(null);
@@ -50,28 +55,7 @@ export function Day() {
     );
   };
   const day = run.days[0];
-  const { scene, trace } = run;
-  const hourly = Array.from({ length: 24 }, (_, h) => {
-    const t0 = Math.round((h / 24) * scene.n);
-    const t1 = Math.round(((h + 1) / 24) * scene.n);
-    const mean = (value: (t: number) => number) => {
-      let sum = 0;
-      for (let t = t0; t < t1; t++) sum += value(t);
-      return round3(sum / Math.max(1, t1 - t0));
-    };
-    return [
-      `${h}:00`,
-      mean((t) => trace.loadA[t] ?? 0),
-      ...scene.sources.map((_, s) => mean((t) => trace.sourceA[t * scene.sources.length + s] ?? 0)),
-      ...scene.banks.flatMap((_, b) => [
-        round3(100 * (trace.soc[(t1 - 1) * scene.banks.length + b] ?? 0)),
-        mean((t) => trace.volts[t * scene.banks.length + b] ?? 0),
-      ]),
-    ];
-  });
-  const loads = design.loads
-    .filter((l) => (l.hours[saved.id] ?? 0) > 0 || dayAh(l, saved) > 0)
-    .sort((a, b) => dayAh(b, saved) - dayAh(a, saved));
+  const { scene } = run;
   return (
     <div className="grid grid-cols-[minmax(0,1fr)_340px] gap-8 pt-2">
       <div>
@@ -115,51 +99,86 @@ export function Day() {
           <Timeline spans={living.day} width={width} onMove={move} onPick={setPicked} picked={picked} />
         </div>
         <DayLegend run={run} />
-        <TableBeside
-          title={`${saved.name}, hour by hour`}
-          columns={[
-            'from',
-            'loads, A',
-            ...scene.sources.map((s) => `${s.name}, A`),
-            ...scene.banks.flatMap((b) => [`${b.name}, %`, `${b.name}, V`]),
-          ]}
-          rows={hourly}
-        />
+        <HourTable run={calm ?? run} name={saved.name} />
       </div>
       <div>
         <h2 className="font-semibold">What runs when</h2>
-        <SpanList living={living} picked={picked} onPick={setPicked} onChange={change} fresh={fresh} />
+        <SpanList living={saved} picked={picked} onPick={setPicked} onChange={change} fresh={fresh} />
         <h2 className="mt-4 font-semibold">What draws, largest first</h2>
-        <ul className="max-h-[300px] overflow-y-auto" tabIndex={0} aria-label="Loads of the day">
-          {loads.map((l) => (
-            <li key={l.id} className="grid grid-cols-[1fr_52px_104px_56px] items-end gap-2 border-b border-line py-[2px]">
-              <span className="truncate pb-1" title={l.name}>
-                {l.name}
-              </span>
-              <Entry
-                label="h"
-                mono
-                value={bare(l.hours[saved.id] ?? 0, 'none', design.boat)}
-                parse={(t) => parseOptional(t, 'h', design.boat, 0, 24)}
-                onChange={(t) => {
-                  const parsed = parseOptional(t, 'h', design.boat, 0, 24);
-                  if (parsed.ok)
-                    store.edit(`hours of ${l.name}`, [
-                      setOp(design, ['loads', l.id, 'hours'], { ...l.hours, [saved.id]: parsed.value ?? 0 }),
-                    ]);
-                }}
-              />
-              <Choice<When>
-                label="falls"
-                value={l.when[saved.id] ?? 'any time'}
-                options={WHENS}
-                onChange={(w) => store.edit(`when ${l.name} runs`, [setOp(design, ['loads', l.id, 'when'], { ...l.when, [saved.id]: w })])}
-              />
-              <span className="reading pb-1 text-right">{round3(dayAh(l, saved))} Ah</span>
-            </li>
-          ))}
-        </ul>
+        <Draws design={design} saved={saved} />
       </div>
     </div>
   );
 }
+
+/** The day's figures by the hour. Drawn after the chart: it does not hold up the pointer. */
+const HourTable = memo(function HourTable({ run, name }: { run: CruiseResult; name: string }) {
+  const { scene, trace } = run;
+  const hourly = Array.from({ length: 24 }, (_, h) => {
+    const t0 = Math.round((h / 24) * scene.n);
+    const t1 = Math.round(((h + 1) / 24) * scene.n);
+    const mean = (value: (t: number) => number) => {
+      let sum = 0;
+      for (let t = t0; t < t1; t++) sum += value(t);
+      return round3(sum / Math.max(1, t1 - t0));
+    };
+    return [
+      `${h}:00`,
+      mean((t) => trace.loadA[t] ?? 0),
+      ...scene.sources.map((_, s) => mean((t) => trace.sourceA[t * scene.sources.length + s] ?? 0)),
+      ...scene.banks.flatMap((_, b) => [
+        round3(100 * (trace.soc[(t1 - 1) * scene.banks.length + b] ?? 0)),
+        mean((t) => trace.volts[t * scene.banks.length + b] ?? 0),
+      ]),
+    ];
+  });
+  return (
+    <TableBeside
+      title={`${name}, hour by hour`}
+      columns={[
+        'from',
+        'loads, A',
+        ...scene.sources.map((s) => `${s.name}, A`),
+        ...scene.banks.flatMap((b) => [`${b.name}, %`, `${b.name}, V`]),
+      ]}
+      rows={hourly}
+    />
+  );
+});
+
+/** What draws in a way of living, largest first. */
+const Draws = memo(function Draws({ design, saved }: { design: Design; saved: Living }) {
+  const store = useStore();
+  const loads = design.loads
+    .filter((l) => (l.hours[saved.id] ?? 0) > 0 || dayAh(l, saved) > 0)
+    .sort((a, b) => dayAh(b, saved) - dayAh(a, saved));
+  return (
+    <ul className="max-h-[300px] overflow-y-auto" tabIndex={0} aria-label="Loads of the day">
+      {loads.map((l) => (
+        <li key={l.id} className="grid grid-cols-[1fr_52px_104px_56px] items-end gap-2 border-b border-line py-[2px]">
+          <span className="truncate pb-1" title={l.name}>
+            {l.name}
+          </span>
+          <Entry
+            label="h"
+            mono
+            value={bare(l.hours[saved.id] ?? 0, 'none', design.boat)}
+            parse={(t) => parseOptional(t, 'h', design.boat, 0, 24)}
+            onChange={(t) => {
+              const parsed = parseOptional(t, 'h', design.boat, 0, 24);
+              if (parsed.ok)
+                store.edit(`hours of ${l.name}`, [setOp(design, ['loads', l.id, 'hours'], { ...l.hours, [saved.id]: parsed.value ?? 0 })]);
+            }}
+          />
+          <Choice<When>
+            label="falls"
+            value={l.when[saved.id] ?? 'any time'}
+            options={WHENS}
+            onChange={(w) => store.edit(`when ${l.name} runs`, [setOp(design, ['loads', l.id, 'when'], { ...l.when, [saved.id]: w })])}
+          />
+          <span className="reading pb-1 text-right">{round3(dayAh(l, saved))} Ah</span>
+        </li>
+      ))}
+    </ul>
+  );
+});

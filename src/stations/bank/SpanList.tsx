@@ -1,4 +1,5 @@
 'use client';
+import { memo } from 'react';
 import { SPAN_KINDS, type Living, type Span } from '@/core/design';
 import { parseNumber, round3 } from '@/core/quantity';
 import { useBoat } from '@/ui/boat/context';
@@ -32,7 +33,7 @@ interface Props {
 }
 
 /** The same stretches of the day typed: from, to, how much. */
-export function SpanList({ living, picked, onPick, onChange, fresh }: Props) {
+export const SpanList = memo(function SpanList({ living, picked, onPick, onChange, fresh }: Props) {
   const { design } = useBoat();
   const put = (s: Span, change: Partial<Span>) =>
     onChange(
@@ -105,7 +106,7 @@ export function SpanList({ living, picked, onPick, onChange, fresh }: Props) {
       </p>
     </div>
   );
-}
+});
 
 function hour(text: string, take: (h: number) => void): void {
   const parsed = parseHour(text);

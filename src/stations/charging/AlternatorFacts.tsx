@@ -11,7 +11,8 @@ import { useBoat } from '@/ui/boat/context';
 import { TableBeside } from '@/ui/chart/TableBeside';
 import { Choice, Figure, OptionalFigure, Tick } from '@/ui/field';
 import { Plain } from '@/ui/table/Plain';
-import { Points, type PutSource } from './OneSource';
+import type { PutSource } from './KindFacts';
+import { Points } from './Points';
 
 const Curves = dynamic(() => import('@/ui/chart/Curves'), { ssr: false });
 

@@ -1,0 +1,40 @@
+/** The demonstration boats as people meet them. */
+import { analyse } from '@/core';
+import { readDesign, type Design } from '@/core/design';
+import { asOption } from '@/core/design';
+import { cruise } from '@/core/energy/cruise';
+import { settingsMatrix } from '@/core/charge/settings';
+import { halcyon } from './halcyon';
+import { marram } from './marram';
+import { turnstone } from './turnstone';
+
+const boats: [string, () => Design][] = [
+  ['Marram', marram],
+  ['Halcyon Drift', halcyon],
+  ['Turnstone', turnstone],
+];
+
+describe.each(boats)('%s', (_, boat) => {
+  test('is a file that reads back as it was written', () => {
+    const design = boat();
+    expect(readDesign(JSON.parse(JSON.stringify(design)))).toEqual({ ok: true, design });
+  });
+  test('every figure of her analysis is one', () => {
+    const { balance, circuits } = analyse(boat());
+    for (const n of balance.needs) expect(Number.isFinite(n.needAh)).toBe(true);
+    for (const n of balance.needs) if (n.made) expect(n.made.madeAh).toBeGreaterThanOrEqual(0);
+    expect(circuits.every((c) => Number.isFinite(c.workingA))).toBe(true);
+  });
+  test('her cruise balances to 1e-9', () => expect(cruise(boat()).imbalance).toBeLessThan(1e-9));
+});
+
+test('Marram goes below her window in summer; option B does not', () => {
+  const design = marram();
+  expect(cruise(design).warnings.map((w) => w.id)).toContain('window:house');
+  const b = design.options.find((o) => o.parts !== null);
+  expect(b && cruise(asOption(design, b)).warnings.map((w) => w.id)).not.toContain('window:house');
+});
+test('her strings want fuses, her panels a sensor: the settings say so', () => {
+  expect(analyse(marram()).findings.map((f) => f.id)).toEqual(expect.arrayContaining(['string-fuse:sun', 'set-sensor:sun']));
+  expect(settingsMatrix(marram())[0]?.source.id).toBe('sun');
+});
