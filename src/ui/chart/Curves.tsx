@@ -58,9 +58,9 @@ export default function Curves({ label, data, x, unit, curves, height = 220, dom
               key={m.text}
               {...(m.x === undefined ? {} : { x: m.x })}
               {...(m.y === undefined ? {} : { y: m.y })}
-              stroke="var(--lead)"
+              stroke={m.y === undefined ? 'var(--quiet)' : 'var(--lead)'}
               strokeDasharray="6 3"
-              label={{ value: m.text, position: 'insideTopRight', fontSize: 11, fill: 'var(--lead)' }}
+              label={{ value: m.text, position: 'insideTopRight', fontSize: 11, fill: m.y === undefined ? 'var(--quiet)' : 'var(--lead)' }}
             />
           ))}
           {curves.map((c) => (
