@@ -30,7 +30,9 @@ test('the day as a strip: dragged, moved by arrows, typed; the chart and its fig
   await page.keyboard.press('Shift+ArrowRight');
   await expect(end).not.toHaveAttribute('aria-valuetext', dragged ?? '');
   await saved(page);
-  expect((await designOf(page, marram)).living.find((l) => l.id === 'anchor')?.day.find((s) => s.id === 'e1')?.toH).toBeGreaterThan(11);
+  await expect
+    .poll(async () => (await designOf(page, marram)).living.find((l) => l.id === 'anchor')?.day.find((s) => s.id === 'e1')?.toH)
+    .toBeGreaterThan(11);
   await put(page, 'to', '20:15');
   await expect(page.getByRole('slider', { name: 'sun to' })).toHaveAttribute('aria-valuetext', '20:15');
   await put(page, 'from', '26:00');
@@ -67,8 +69,9 @@ test('an own way of living, and a load list keeps when its hours fall', async ({
   await page.getByRole('button', { name: 'add', exact: true }).click();
   await page.keyboard.press('Escape');
   await saved(page);
-  const way = (await designOf(page, marram)).living.find((l) => l.name === 'at the yard');
-  expect(way).toMatchObject({ houseSwitch: 'on' });
+  await expect
+    .poll(async () => (await designOf(page, marram)).living.find((l) => l.name === 'at the yard'))
+    .toMatchObject({ houseSwitch: 'on' });
   await open(page, marram, 'bank');
   await view(page, 'the day');
   await page.getByLabel('way of living').selectOption('at the yard');
@@ -108,7 +111,9 @@ test('the ways to join the banks are compared by consequence; a selector left wr
   await expect(page.getByRole('table', { name: 'Wrong positions' }).getByRole('row')).toHaveCount(5);
   await expect(page.getByText('Not through OFF with the engine running')).toBeVisible();
   await saved(page);
-  expect((await designOf(page, marram)).joins).toMatchObject([{ kind: 'selector', firstId: 'house', secondId: 'start' }]);
+  await expect
+    .poll(async () => (await designOf(page, marram)).joins)
+    .toMatchObject([{ kind: 'selector', firstId: 'house', secondId: 'start' }]);
 });
 
 test('a source is added, its curve drawn, its fit and a swap told, its faults found', async ({ page, marram }) => {
@@ -153,7 +158,9 @@ test('settings worst first, slopes in any unit, and a programming sheet filled i
   await page.getByLabel('As set: float').fill('13.5, by the owner');
   await page.getByLabel('As set: float').blur();
   await saved(page);
-  expect((await designOf(page, marram)).sources.find((s) => s.id === 'shore')?.sheet.float?.asSet).toBe('13.5, by the owner');
+  await expect
+    .poll(async () => (await designOf(page, marram)).sources.find((s) => s.id === 'shore')?.sheet.float?.asSet)
+    .toBe('13.5, by the owner');
   await expect(page.getByRole('table', { name: /Programming sheet/ })).toContainText('13.50 V');
 });
 
@@ -204,7 +211,7 @@ test('options: side by side, one put on the table for every station, and back by
   await saved(page);
   await view(page, 'banks');
   await expect(page.getByRole('button', { name: 'House bank, iron phosphate', exact: true })).toBeVisible();
-  expect((await designOf(page, marram)).options.map((o) => o.parts === null)).toEqual([false, true]);
+  await expect.poll(async () => (await designOf(page, marram)).options.map((o) => o.parts === null)).toEqual([false, true]);
   await page.keyboard.press('Control+z');
   await expect(page.getByRole('button', { name: 'House bank', exact: true })).toBeVisible();
   await view(page, 'options');

@@ -190,7 +190,7 @@ test('the scratch line on a boat: answered with her panel and rules, and attache
   await page.getByRole('combobox', { name: 'Find anything' }).fill('55 W radar test 6.5 m Fore cabin');
   await expect(page.getByRole('status', { name: 'Scratch answer' })).toContainText('Chart table panel of Marram');
   await page.getByText('Attach to Marram').click();
-  await saved(page);
+  await expect.poll(async () => (await designOf(page, marram)).loads.some((l) => l.name === 'Radar test')).toBe(true);
   const design = await designOf(page, marram);
   const load = design.loads.find((l) => l.name === 'Radar test');
   const circuit = design.circuits.find((c) => c.taps.some((t) => t.serves.id === load?.id));

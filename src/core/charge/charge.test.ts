@@ -143,6 +143,16 @@ describe('settings against the bank', () => {
     expect(verdict({ ...set({}), ratedA: 90 }, 'largest current')).toBe('fix');
     expect(verdict(set({}), 'largest current')).toBe('right');
   });
+  test('a bank charged along, 10 °C warmer, gets 10 x 24 mV too much', () => {
+    const boat = quietBoat();
+    const warm: Bank = { ...(boat.banks[0] as Bank), id: 'warm', name: 'Warm bank', tempC: 35 };
+    const joins = [{ ...blankJoin('r', 'relay', 12), firstId: 'house', secondId: 'warm' }];
+    const row = settingsMatrix({ ...boat, banks: [...boat.banks, warm], joins, sources: [set({})] })[0];
+    expect(row?.settings.find((s) => s.name === 'sensor')).toMatchObject({
+      verdict: 'fix',
+      change: expect.stringContaining('Warm bank is 10 °C warmer and gets 0.24 V too much') as string,
+    });
+  });
   test('worst first', () => {
     const rows = settingsMatrix({ ...quietBoat(), sources: [set({}), { ...set({ absorptionV: 15.2 }), id: 'bad' }] });
     expect(rows[0]?.source.id).toBe('bad');

@@ -44,6 +44,24 @@ export function highestV(source: Source, bank: Bank): number {
   return Math.max(compensatedV(top, source, bank, FROM_C), compensatedV(top, source, bank, TO_C), top) + toleranceV;
 }
 
+const SPREAD_C = 5;
+
+/** Banks charged along with this one that stand more than 5 degC apart from it, and by how much their volts are wrong; empty: none. */
+function spread(design: Design, bank: Bank, slopeMvPerC: number): string {
+  const here = bankTempC(design, bank);
+  const along = design.joins
+    .filter((j) => j.firstId === bank.id || j.secondId === bank.id)
+    .flatMap((j) => design.banks.filter((b) => b.id !== bank.id && (b.id === j.firstId || b.id === j.secondId)));
+  return along
+    .map((b) => ({ b, apart: bankTempC(design, b) - here }))
+    .filter(({ apart }) => Math.abs(apart) > SPREAD_C)
+    .map(({ b, apart }) => {
+      const wrongV = (-slopeMvPerC * apart) / 1000;
+      return `${b.name} is ${Math.abs(apart).toFixed(0)} °C ${apart > 0 ? 'warmer' : 'colder'} and gets ${Math.abs(wrongV).toFixed(2)} V too ${wrongV > 0 ? 'much' : 'little'}: bring them closer in temperature`;
+    })
+    .join('; ');
+}
+
 function rowOf(design: Design, source: Source, bank: Bank): SettingsRow {
   const chemistry = chemistryOf(bank);
   const times = (bank.blockV * bank.series) / 12;
@@ -120,14 +138,15 @@ function rowOf(design: Design, source: Source, bank: Bank): SettingsRow {
           : '',
   );
   const warm = bankTempC(design, bank);
+  const apart = chemistry.leadAcid && r.sensor === 'on the bank' ? spread(design, bank, chemistry.slopeMvPerCCell * cells.bank) : '';
   const sensorWrong = chemistry.leadAcid && (r.sensor === 'none' || r.sensor === 'near the engine');
   add(
     'sensor',
     r.sensor,
     chemistry.leadAcid ? 'on the warmest battery, near its middle' : 'none needed for volts; a cold cut-off is',
-    !chemistry.leadAcid ? 'right' : r.sensor === 'on the bank' ? 'right' : sensorWrong ? 'fix' : 'note',
+    !chemistry.leadAcid ? 'right' : r.sensor === 'on the bank' ? (apart === '' ? 'right' : 'fix') : sensorWrong ? 'fix' : 'note',
     !chemistry.leadAcid || r.sensor === 'on the bank'
-      ? ''
+      ? apart
       : r.sensor === 'none'
         ? `at ${warm.toFixed(0)} °C the volts should be ${v2(absWant + (chemistry.slopeMvPerCCell / 1000) * cells.bank * (warm - 25))}: fit a sensor on the bank`
         : 'put the sensor on a negative post of the warmest battery, torqued to its maker’s figure',

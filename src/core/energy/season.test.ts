@@ -26,7 +26,7 @@ import { madeOf } from './made';
 import { random } from './random';
 import { chance, quantile, seasonBlock, seasonResult, seasonScene, withMore } from './season';
 import { windAmps } from './sources';
-import { cranking } from './start';
+import { cranking, leastStartAh } from './start';
 import { drawing, driven, quietBoat, sourceInto } from './testing';
 
 const sunny = (): Design => ({
@@ -157,6 +157,16 @@ describe('banks by the maker', () => {
       starts: 0,
       leastSoc: null,
     });
+  });
+  test('the least start bank just does: five amp-hours less does not', () => {
+    const boat = { ...quietBoat(), engine: { ...quietBoat().engine, crankA: 500 } };
+    const least = leastStartAh(boat, start) ?? NaN;
+    const of = (ah: number) => cranking(boat, { ...start, blockAh: ah }).passes;
+    expect(of(least)).toBe(true);
+    expect(of(least - 5)).toBe(false);
+    // 500 A at 5 cranking amps an Ah.
+    expect(least).toBe(100);
+    expect(leastStartAh({ ...boat, engine: { ...boat.engine, crankMinV: 20 } }, start)).toBeNull();
   });
   test('blocks in a box, the better way round, with air', () => {
     const block = { lengthMm: 330, widthMm: 170, heightMm: 240 };

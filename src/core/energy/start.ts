@@ -35,6 +35,19 @@ function starterV(design: Design, bank: Bank, soc: number): number {
   return bankRestV(source, soc) - design.engine.crankA * ohm;
 }
 
+/**
+ * Least capacity of such a bank that turns the engine as often as wanted, cold, Ah at the 20 h rate, to the next 5 Ah.
+ * Cranking amps and resistance are taken as typical for the capacity. null: not up to 2000 Ah.
+ */
+export function leastStartAh(design: Design, bank: Bank): number | null {
+  for (let ah = 10; ah <= 2000; ah += 5) {
+    const blockAh = ah / bank.strings;
+    const tried: Bank = { ...bank, blockAh, ratedH: 20, cca: null, shortCircuitA: null, sheet: { ...bank.sheet, mohm: null } };
+    if (cranking(design, tried).passes) return ah;
+  }
+  return null;
+}
+
 export function cranking(design: Design, bank: Bank): Cranking {
   const { engine } = design;
   const chemistry = chemistryOf(bank);

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { addOp, BANK_JOBS, blankBank, CHEMISTRY_IDS, dropOp, MARKS, SLOPE_UNITS, type Bank } from '@/core/design';
 import { fitCount } from '@/core/check/chargingFindings';
 import { bankMass, c20Ah, chemistryOf } from '@/core/energy/bankFigures';
-import { cranking } from '@/core/energy/start';
+import { cranking, leastStartAh } from '@/core/energy/start';
 import { bankOfLoads } from '@/core/network/roots';
 import { round3, show } from '@/core/quantity';
 import { CHEMISTRIES } from '@/core/rules/chemistries';
@@ -83,6 +83,7 @@ function OneBank({ bank, put }: { bank: Bank; put: (path: string[], value: unkno
   const times = (bank.blockV * bank.series) / 12;
   const mass = bankMass(bank);
   const crank = cranking(design, bank);
+  const least = leastStartAh(design, bank);
   const roots = bankOfLoads(design);
   const loads = design.loads.filter((l) => roots.get(l.id) === bank.id).length;
   const sources = design.sources.filter((s) => s.bankId === bank.id);
@@ -296,6 +297,7 @@ function OneBank({ bank, put }: { bank: Bank; put: (path: string[], value: unkno
           <Line name="one start counts as" value={show(crank.startAh, 'Ah', units)} />
           <Line name="starts in a row" value={`${crank.starts} of ${crank.wanted} wanted`} bad={crank.starts < crank.wanted} />
           <Line name="turns it down to" value={crank.leastSoc === null ? 'not even full' : `${Math.round(100 * crank.leastSoc)} %`} />
+          <Line name="least that does" value={least === null ? 'none to 2000 Ah' : show(least, 'Ah', units)} />
           <Line name="cranking amps of the bank" value={show(crank.coldCrankA, 'A', units)} bad={crank.coldCrankA < crank.crankA} />
         </dl>
         <p className="mt-1 text-[12px] text-quiet">

@@ -1,6 +1,8 @@
 'use client';
 import { MARKS, SENSE_AT, SENSORS, SLOPE_UNITS, type Source } from '@/core/design';
+import type { Fill } from '@/core/energy/fill';
 import { TYPICAL_PATH_OHM } from '@/core/energy/sources';
+import { round3 } from '@/core/quantity';
 import { useBoat } from '@/ui/boat/context';
 import { usePut } from '@/ui/boat/put';
 import { Choice, Figure, OptionalFigure, Tick, Words } from '@/ui/field';
@@ -8,7 +10,7 @@ import { AlternatorFacts } from './AlternatorFacts';
 import { ChargerFacts, DcdcFacts, SolarFacts, WindFacts, type PutSource } from './KindFacts';
 
 /** One source: where it goes, how it is regulated, and what is particular to its kind. */
-export function OneSource({ source, advice }: { source: Source; advice: string }) {
+export function OneSource({ source, fill }: { source: Source; fill: Fill | undefined }) {
   const { design } = useBoat();
   const root = usePut();
   const put: PutSource = (path, value, label) => root(['sources', source.id, ...path], value, `${label} of ${source.name}`);
@@ -23,9 +25,10 @@ export function OneSource({ source, advice }: { source: Source; advice: string }
   return (
     <section className="mt-4 max-w-[1100px]" aria-label={source.name}>
       <h2 className="border-b-[1.5px] border-ink pb-1 font-semibold">{source.name}</h2>
-      {advice ? (
+      {fill ? (
         <p className="mt-1 max-w-[760px]">
-          <span className="text-quiet">Output and bank:</span> {advice}.
+          <span className="text-quiet">Output and bank:</span> gives {round3(fill.givesA)} A, the bank takes up to {round3(fill.takesA)} A;{' '}
+          {fill.advice}.
         </p>
       ) : null}
       <div className="mt-2 grid grid-cols-6 items-end gap-3">

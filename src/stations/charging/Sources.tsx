@@ -94,7 +94,7 @@ export function Sources() {
             Ah of a day that begins in the middle of the house bank&apos;s window. Hours: the source alone, no load, from the bottom of the
             window; alternators at {engine.cruiseRpm} rpm of the engine.
           </p>
-          <OneSource key={source.id} source={source} advice={fills.find((f) => f.sourceId === source.id)?.advice ?? ''} />
+          <OneSource key={source.id} source={source} fill={fills.find((f) => f.sourceId === source.id)} />
           <button
             type="button"
             className="plain mt-4"
