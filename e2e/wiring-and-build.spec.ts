@@ -81,6 +81,8 @@ test('taps are regrouped by keys, by choice and by dragging', async ({ page, mar
   await region.getByRole('button', { name: `Move ${first}:` }).focus();
   await page.keyboard.press('Alt+ArrowRight');
   await expect.poll(() => tapNames('Lights, forward')).toEqual([second, first, third]);
+  // On the screen, too, before the next key.
+  await expect(region.getByRole('button', { name: /^Move / }).nth(1)).toHaveAccessibleName(new RegExp(`^Move ${first}:`));
   await region.getByRole('button', { name: `Move ${first}:` }).focus();
   await page.keyboard.press('Alt+ArrowDown');
   await expect.poll(() => tapNames('Lights, aft')).toContain(first);
