@@ -94,9 +94,13 @@ test('taps are regrouped by keys, by choice and by dragging', async ({ page, mar
 
   await cell(page, 'Lights, forward', 'name').click();
   const handle = region.getByRole('button', { name: `Move ${second}:` });
-  const from = await handle.boundingBox();
   const target = row(page, 'Lights, aft');
   await target.scrollIntoViewIfNeeded();
+  // The circuit's answer has come in, and what stands below it has moved to where it stays.
+  await expect(page.getByRole('region', { name: 'Circuit Lights, forward' })).toBeVisible();
+  await expect(page.getByRole('complementary', { name: 'The working' })).toContainText('Lights, forward');
+  await page.waitForTimeout(500);
+  const from = await handle.boundingBox();
   const to = await target.boundingBox();
   if (!from || !to) throw new Error('nothing to drag');
   await page.mouse.move(from.x + 5, from.y + 5);
