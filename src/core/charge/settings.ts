@@ -166,7 +166,7 @@ function rowOf(design: Design, source: Source, bank: Bank): SettingsRow {
   );
   if (bank.bms) {
     const limit = bank.bms.overV - bank.bms.toleranceV - 0.3 * times;
-    const top = highestV(source, bank) + Math.max(0, lost * -1);
+    const top = highestV(source, bank);
     add(
       'BMS',
       `${v2(top)} at the most`,

@@ -115,7 +115,7 @@ export const SourceSchema = v.object({
   loadId: v.nullable(id),
   placeId: v.nullable(id),
   ratedA: between(0, 2000),
-  /** Output path, out and back; null: of its row's cable, else 5 mohm. */
+  /** Output path, out and back; null: 5 mohm, typical. */
   pathMohm: optional(0, 1000),
   regulator: RegulatorSchema,
   alternator: v.nullable(AlternatorSchema),

@@ -1,7 +1,7 @@
 /** A design made ready for the time loop: banks, sources, joins and one day of each way of living, in typed arrays. */
 import { cellsOf, slopePerCell } from '../charge/slope';
 import { setpointV } from '../charge/setpoint';
-import type { Bank, Design, Join, Living, Load, Source } from '../design';
+import { SELECTOR_POSITIONS, type Bank, type Design, type Join, type Living, type Load, type Source } from '../design';
 import { asDecided } from '../design/decided';
 import { bankSource } from '../network/bankSource';
 import { bankOfLoads } from '../network/roots';
@@ -165,8 +165,6 @@ function sceneSource(design: Design, source: Source, at: (id: string | null) => 
   };
 }
 
-const POSITIONS = ['off', 'first', 'second', 'both'] as const;
-
 function sceneDay(
   design: Design,
   living: Living,
@@ -264,8 +262,8 @@ export function sceneOf(whole: Design, { stepMin = whole.plan.stepMin, ways, var
       kind: j.kind,
       first: at(j.firstId),
       second: at(j.secondId),
-      running: POSITIONS.indexOf(j.running),
-      stopped: POSITIONS.indexOf(j.stopped),
+      running: SELECTOR_POSITIONS.indexOf(j.running),
+      stopped: SELECTOR_POSITIONS.indexOf(j.stopped),
       dropV: j.dropV,
       closeV: j.closeV,
       openV: Math.min(j.openV, j.closeV),

@@ -8,7 +8,7 @@ import { cruiseOf, daysOf } from './cruise';
 import { UNMET } from './books';
 import { createLoop } from './loop';
 import { random } from './random';
-import { sceneOf, type Scene } from './scene';
+import { houseIndex, sceneOf, type Scene } from './scene';
 
 export interface SeasonAsked {
   readonly runs: number;
@@ -159,13 +159,7 @@ export type More = (typeof MORE)[number];
 
 /** The design with a little more of something; null where it has nothing to add to. */
 export function withMore(design: Design, more: More): Design | null {
-  const house =
-    design.banks[
-      Math.max(
-        0,
-        design.banks.findIndex((b) => b.job === 'house'),
-      )
-    ];
+  const house = design.banks[houseIndex(design.banks)];
   switch (more) {
     case 'one more battery':
       return house ? { ...design, banks: design.banks.map((b) => (b.id === house.id ? { ...b, strings: b.strings + 1 } : b)) } : null;
