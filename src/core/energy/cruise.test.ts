@@ -73,6 +73,16 @@ describe('a day worked by hand', () => {
   });
 });
 
+test('a sensor in the device reads the device: in a 50 °C engine space 25 x 24 mV are lost', () => {
+  const alt = sourceInto('alternator', { placeId: 'engine' });
+  const setV = (sensor: Source['regulator']['sensor']) =>
+    sceneOf({ ...quietBoat(), sources: [{ ...alt, regulator: { ...alt.regulator, sensor } }] }).sources[0]?.absorptionV;
+  expect(setV('in the device')).toBeCloseTo(13.8, 9);
+  expect(setV('near the engine')).toBeCloseTo(13.8, 9);
+  expect(setV('on the bank')).toBeCloseTo(14.4, 9);
+  expect(setV('none')).toBeCloseTo(14.4, 9);
+});
+
 describe('banks and joins', () => {
   const two = (change: (d: Design) => Design): Design => {
     const boat = quietBoat();

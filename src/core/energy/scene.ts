@@ -136,11 +136,20 @@ export function compensatedV(at25V: number, source: Source, bank: Bank | undefin
   return setpointV(at25V, slopePerCell(source.regulator.slope, cells), cells.bank, tempC);
 }
 
+/** What a source's sensor reads, degC: its own place's where it sits in the device, the hottest engine space's near the engine, else the bank's. */
+export function sensedC(design: Design, source: Source, bank: Bank): number {
+  const own = bankTempC(design, bank);
+  const { sensor } = source.regulator;
+  if (sensor === 'in the device') return design.places.find((p) => p.id === source.placeId)?.ambientC ?? own;
+  const engines = design.places.filter((p) => p.engineSpace).map((p) => p.ambientC);
+  return sensor === 'near the engine' && engines.length > 0 ? Math.max(...engines) : own;
+}
+
 function sceneSource(design: Design, source: Source, at: (id: string | null) => number): SceneSource {
   const { regulator } = source;
   const index = at(source.bankId);
   const bank = design.banks[index];
-  const tempC = bank ? bankTempC(design, bank) : 25;
+  const tempC = bank ? sensedC(design, source, bank) : 25;
   return {
     id: source.id,
     name: source.name,
