@@ -55,35 +55,42 @@ const times = (n: number, work: () => void): number[] =>
     return performance.now() - from;
   });
 
-for (let i = 0; i < 5; i++) cruise(design);
-const whole = median(times(20, () => cruise(design)));
-const scene = sceneOf(design, { stepMin: 5 });
-const loop = createLoop(scene);
-const days = 30;
-const inLoop = median(
-  times(20, () => {
-    loop.reset(1);
-    for (let d = 0; d < days; d++) loop.day(scene.days[d % 2] as NonNullable<(typeof scene.days)[number]>, AS_ENTERED);
-  }),
-);
-console.log(`cruise: ${days} days at 5 min, ${design.sources.length} sources, ${design.loads.length} loads, ${scene.banks.length} banks`);
-console.log(`  whole, scene and books: median ${whole.toFixed(1)} ms (aim: 10 ms); the loop alone ${inLoop.toFixed(1)} ms`);
+if (process.argv[2] === 'season') timeSeason();
+else timeCruise();
 
-const season = seasonScene(design);
-const asked = { ...design.plan.season, runs: 2000 };
-seasonBlock(season, asked, 0, 50);
-const from = performance.now();
-const block = seasonBlock(season, asked, 0, 2000);
-const tookMs = performance.now() - from;
-const steps = 2000 * season.days.length * season.scene.n;
-const result = seasonResult([block], season.windowLow);
-const bare = bareLoop(steps, season.scene.banks.length, 4);
-console.log(
-  `season of ${cruiseOf(design).name}, 2000 cruises at 15 min, one core: ${(tookMs / 1000).toFixed(2)} s (aim: 1.5 s); median of the lowest ${(100 * result.medianLowest).toFixed(1)} %`,
-);
-console.log(
-  `  ${(steps / tookMs / 1000).toFixed(2)} million steps a second; a bare loop of the same arithmetic ${(steps / bare / 1000).toFixed(2)}; ratio ${(tookMs / bare).toFixed(1)}`,
-);
+function timeCruise(): void {
+  for (let i = 0; i < 5; i++) cruise(design);
+  const whole = median(times(20, () => cruise(design)));
+  const scene = sceneOf(design, { stepMin: 5 });
+  const loop = createLoop(scene);
+  const days = 30;
+  const inLoop = median(
+    times(20, () => {
+      loop.reset(1);
+      for (let d = 0; d < days; d++) loop.day(scene.days[d % 2] as NonNullable<(typeof scene.days)[number]>, AS_ENTERED);
+    }),
+  );
+  console.log(`cruise: ${days} days at 5 min, ${design.sources.length} sources, ${design.loads.length} loads, ${scene.banks.length} banks`);
+  console.log(`  whole, scene and books: median ${whole.toFixed(1)} ms (aim: 10 ms); the loop alone ${inLoop.toFixed(1)} ms`);
+}
+
+function timeSeason(): void {
+  const season = seasonScene(design);
+  const asked = { ...design.plan.season, runs: 2000 };
+  seasonBlock(season, asked, 0, 50);
+  const from = performance.now();
+  const block = seasonBlock(season, asked, 0, 2000);
+  const tookMs = performance.now() - from;
+  const steps = 2000 * season.days.length * season.scene.n;
+  const result = seasonResult([block], season.windowLow);
+  const bare = bareLoop(steps, season.scene.banks.length, 4);
+  console.log(
+    `season of ${cruiseOf(design).name}, 2000 cruises at 15 min, one core: ${(tookMs / 1000).toFixed(2)} s (aim: 1.5 s); median of the lowest ${(100 * result.medianLowest).toFixed(1)} %`,
+  );
+  console.log(
+    `  ${(steps / tookMs / 1000).toFixed(2)} million steps a second; a bare loop of the same arithmetic ${(steps / bare / 1000).toFixed(2)}; ratio ${(tookMs / bare).toFixed(1)}`,
+  );
+}
 
 /**
  * The arithmetic of a step without the model: per bank three look-ups, a division and the books; three rounds of the search for volts

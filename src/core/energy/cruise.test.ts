@@ -321,10 +321,12 @@ describe('properties', () => {
           const accepts = acceptanceC(a.chemistry, before) * house.c20Ah * house.accepts * 1.1;
           expect(r.trace.bankA[t * 2] ?? 0).toBeLessThanOrEqual(Math.min(house.maxA, accepts) * 1.02 + 0.3);
           before = r.trace.soc[t * 2] ?? 0;
-          r.scene.sources.forEach((_, s) => {
-            const { limit, watts } = r.scene.days[0]?.limits[s] ?? { limit: new Float64Array(0), watts: false };
-            const most = limit[t % r.scene.n] ?? 0;
-            expect(r.trace.sourceA[t * 3 + s] ?? 0).toBeLessThanOrEqual((watts ? most / 8 : most) + 1e-9);
+          r.scene.sources.forEach((source, s) => {
+            const day = r.scene.days[0];
+            if (!day) return;
+            const u = day.used.indexOf(s);
+            const most = u < 0 ? 0 : (day.most[(t % r.scene.n) * day.used.length + u] ?? 0);
+            expect(r.trace.sourceA[t * 3 + s] ?? 0).toBeLessThanOrEqual((source.driver === 'sun' ? most / 8 : most) + 1e-9);
           });
         }
       }),

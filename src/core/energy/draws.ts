@@ -4,13 +4,6 @@ import { isCharging } from '../network/asked';
 import { standingA } from '../network/positions';
 import { cover, spanH, spansOf, stretched } from './sources';
 
-/** By bank and step: constant power W, conductance S, constant current A. */
-export interface Draws {
-  readonly powerW: Float64Array;
-  readonly siemens: Float64Array;
-  readonly amps: Float64Array;
-}
-
 /** Watts of a load at its nominal volts, all its pieces. */
 export const nominalW = (load: Load): number => load.quantity * (load.ratingBy === 'W' ? load.rating : load.rating * load.nominalV);
 
@@ -32,17 +25,22 @@ export function windowOf(living: Living, when: When, n: number): Float64Array {
   return out;
 }
 
-/** Part of each step a load is in use: its hours fill its window first and spill over into the rest of the day. */
-export function inUse(hours: number, window: Float64Array): Float64Array {
-  const n = window.length;
-  const out = new Float64Array(n);
-  let windowH = 0;
-  for (let t = 0; t < n; t++) windowH += ((window[t] as number) * 24) / n;
-  const within = windowH > 0 ? Math.min(1, hours / windowH) : 0;
-  const spill = windowH < 24 - 1e-9 ? Math.min(1, Math.max(0, hours - windowH) / (24 - windowH)) : 0;
-  for (let t = 0; t < n; t++) out[t] = within * (window[t] as number) + spill * (1 - (window[t] as number));
-  return out;
+/** Part of the steps within its window, and of those outside, that a load is in use. */
+export interface InUse {
+  readonly within: number;
+  readonly spill: number;
 }
+
+const hoursOf = (window: Float64Array): number => (window.reduce((sum, part) => sum + part, 0) * 24) / window.length;
+
+/** Hours fill the load's window first and spill over into the rest of the day. @param windowH hours of the window. */
+export const inUse = (hours: number, windowH: number): InUse => ({
+  within: windowH > 0 ? Math.min(1, hours / windowH) : 0,
+  spill: windowH < 24 - 1e-9 ? Math.min(1, Math.max(0, hours - windowH) / (24 - windowH)) : 0,
+});
+
+/** Part of a step a load is in use, part of which lies within its window. */
+export const inUseAt = ({ within, spill }: InUse, part: number): number => spill + (within - spill) * part;
 
 /** Whether a load's stand-by is drawn in a way of living. */
 export const standsBy = (load: Load, living: Living): boolean =>
@@ -58,28 +56,42 @@ export const dayAh = (load: Load, living: Living): number => {
   return amps * hours + (standsBy(load, living) ? standingA(load) * (24 - hours) : 0);
 };
 
-/** All loads of one bank. @param nominalV of the bank. */
-export function drawsOf(living: Living, loads: readonly Load[], nominalV: number, n: number): Draws {
-  const draws: Draws = { powerW: new Float64Array(n), siemens: new Float64Array(n), amps: new Float64Array(n) };
-  const windows = new Map<When, Float64Array>();
+/**
+ * What the loads of one bank draw, added into a table: constant power W, conductance S and constant current A, every step.
+ * @param nominalV of the bank. @param at where its first step stands; @param stride from one step to the next.
+ */
+export function drawsOf(
+  living: Living,
+  loads: readonly Load[],
+  nominalV: number,
+  n: number,
+  table: Float64Array,
+  at: number,
+  stride: number,
+): void {
+  const windows = new Map<When, { readonly part: Float64Array; readonly hours: number }>();
   for (const load of loads) {
     if (isCharging(load)) continue;
     const hours = Math.min(24, load.hours[living.id] ?? 0);
     const standby = standsBy(load, living) ? standingA(load) : 0;
     if (hours <= 0 && standby <= 0) continue;
     const when = load.when[living.id] ?? 'any time';
-    const window = windows.get(when) ?? windowOf(living, when, n);
-    windows.set(when, window);
-    const use = inUse(hours, window);
+    let window = windows.get(when);
+    if (!window) {
+      const part = windowOf(living, when, n);
+      windows.set(when, (window = { part, hours: hoursOf(part) }));
+    }
+    const use = inUse(hours, window.hours);
     const watts = nominalW(load);
-    const into = load.behaviour === 'power' ? draws.powerW : load.behaviour === 'resistance' ? draws.siemens : draws.amps;
-    const unit = load.behaviour === 'power' ? watts : load.behaviour === 'resistance' ? watts / nominalV ** 2 : watts / nominalV;
-    for (let t = 0; t < n; t++) {
-      into[t] = (into[t] as number) + unit * (use[t] as number);
-      draws.amps[t] = (draws.amps[t] as number) + standby * (1 - (use[t] as number));
+    const kind = load.behaviour === 'power' ? 0 : load.behaviour === 'resistance' ? 1 : 2;
+    const unit = kind === 0 ? watts : kind === 1 ? watts / nominalV ** 2 : watts / nominalV;
+    const { part } = window;
+    for (let t = 0, row = at; t < n; t++, row += stride) {
+      const used = inUseAt(use, part[t] as number);
+      table[row + kind] = (table[row + kind] as number) + unit * used;
+      table[row + 2] = (table[row + 2] as number) + standby * (1 - used);
     }
   }
-  return draws;
 }
 
 /** Where in its engine span each step begins (0 at the start, 1 at its planned end, more in the stretch beyond; -1 outside), and how much of it a step is. */

@@ -4,10 +4,6 @@ import { restV } from '../rules/chemistries';
 import { chargeEfficiency } from './discharge';
 import type { SceneBank } from './scene';
 
-export const CELLS = 512;
-/** One bank's stretch in a table: CELLS steps and one more beyond full. */
-export const ROW = CELLS + 2;
-
 export interface Tables {
   readonly ocvV: Float64Array;
   /** Accepted at absorption volts, A. */
@@ -15,18 +11,20 @@ export interface Tables {
   readonly efficiency: Float64Array;
 }
 
-export function tablesOf(banks: readonly SceneBank[]): Tables {
+/** @param cells steps of a curve; each bank's stretch is two longer, so that full has a neighbour. */
+export function tablesOf(banks: readonly SceneBank[], cells: number): Tables {
+  const row = cells + 2;
   const tables: Tables = {
-    ocvV: new Float64Array(banks.length * ROW),
-    acceptA: new Float64Array(banks.length * ROW),
-    efficiency: new Float64Array(banks.length * ROW),
+    ocvV: new Float64Array(banks.length * row),
+    acceptA: new Float64Array(banks.length * row),
+    efficiency: new Float64Array(banks.length * row),
   };
   banks.forEach((b, at) => {
-    for (let i = 0; i < ROW; i++) {
-      const soc = Math.min(1, i / CELLS);
-      tables.ocvV[at * ROW + i] = (restV(b.chemistry, soc) * b.nominalV) / 12;
-      tables.acceptA[at * ROW + i] = acceptanceC(b.chemistry.id, soc) * b.c20Ah * b.accepts;
-      tables.efficiency[at * ROW + i] = chargeEfficiency(b.chemistry, soc);
+    for (let i = 0; i < row; i++) {
+      const soc = Math.min(1, i / cells);
+      tables.ocvV[at * row + i] = (restV(b.chemistry, soc) * b.nominalV) / 12;
+      tables.acceptA[at * row + i] = acceptanceC(b.chemistry.id, soc) * b.c20Ah * b.accepts;
+      tables.efficiency[at * row + i] = chargeEfficiency(b.chemistry, soc);
     }
   });
   return tables;

@@ -1,625 +1,802 @@
-/* eslint-disable @typescript-eslint/no-non-null-assertion -- every index is bounded by the loop over its own typed array; a check would cost in each of millions of steps */
-/** The time loop: every bank, source and join, step by step (docs/methods.md, M9 to M11). It allocates nothing once made. */
+/* eslint-disable @typescript-eslint/no-non-null-assertion -- every index is bounded by the loop over its own row; a check would cost in each of millions of steps */
+/**
+ * The time loop: every bank, source and join, step by step (docs/methods.md, M9 to M11). It allocates nothing once made.
+ *
+ * All figures stand in one array and all whole numbers in another, row after row, and are handed from function to function: so they stay in
+ * registers, which makes a step several times as fast as an array by name. That is why this file is one.
+ */
 import { ALTERNATOR_EFFICIENCY, FUEL_L_PER_KWH } from '../charge/alternator';
-import { BOUNDS } from '../design/bounds';
 import { CHARGING_H, DUMPS, ENGINE_H, FULL_SOC, LITRES, LOAD, UNMET, type Factors, type Loop, type Totals, type Trace } from './books';
-import { CELLS, ROW, tablesOf } from './lookup';
+import { tablesOf } from './lookup';
 import { WIND_GRID, type Scene, type SceneDay } from './scene';
 
-const NOWHERE = -1;
-const BULK = 0;
-const ABSORPTION = 1;
-const FLOAT = 2;
-const UNSAID = 2;
-
-/*
- * One memory for whatever scene is being reckoned, in arrays of fixed size: the engine knows where each lies, which makes a step several
- * times as fast as arrays made by scene. A loop takes it over when it is reset; two loops may take turns, but not within a cruise.
- */
-const MOST_BANKS = BOUNDS.banks;
-const MOST_SOURCES = BOUNDS.sources;
-const MOST_JOINS = BOUNDS.joins;
-let owner: object | null = null;
-let nB = 0;
-let nS = 0;
-let nJ = 0;
-let n = 0;
-let dt = 0;
-let lean = false;
-let anyInput = false;
-let crankBank = -1;
-let crankAh = 0;
-let crankA = 0;
-let engineWas = false;
-/** Whether the joins stand as joinAt says. */
-let connected = false;
-
-// What does not move: of banks,
-const cap = new Float64Array(MOST_BANKS);
-const i20 = new Float64Array(MOST_BANKS);
-const power = new Float64Array(MOST_BANKS);
-const perOhm = new Float64Array(MOST_BANKS);
-const maxA = new Float64Array(MOST_BANKS);
-const absV = new Float64Array(MOST_BANKS);
-const nominal = new Float64Array(MOST_BANKS);
-const windowLow = new Float64Array(MOST_BANKS);
-const selfStep = new Float64Array(MOST_BANKS);
-const lead = new Uint8Array(MOST_BANKS);
-const gel = new Uint8Array(MOST_BANKS);
-const ocvV = new Float64Array(MOST_BANKS * ROW);
-const acceptA = new Float64Array(MOST_BANKS * ROW);
-const efficiency = new Float64Array(MOST_BANKS * ROW);
-// of sources,
-const viaJoin = new Int32Array(MOST_SOURCES);
-const intoBank = new Int32Array(MOST_SOURCES);
-const fromBank = new Int32Array(MOST_SOURCES);
-const driver = new Uint8Array(MOST_SOURCES);
-const fixed = new Uint8Array(MOST_SOURCES);
-const atBank = new Uint8Array(MOST_SOURCES);
-const pathOhm = new Float64Array(MOST_SOURCES);
-const setAbsV = new Float64Array(MOST_SOURCES);
-const setFloatV = new Float64Array(MOST_SOURCES);
-const bandV = new Float64Array(MOST_SOURCES);
-const tailA = new Float64Array(MOST_SOURCES);
-const minH = new Float64Array(MOST_SOURCES);
-const maxH = new Float64Array(MOST_SOURCES);
-const rebulkV = new Float64Array(MOST_SOURCES);
-const rebulkH = new Float64Array(MOST_SOURCES);
-const eff = new Float64Array(MOST_SOURCES);
-const startV = new Float64Array(MOST_SOURCES);
-const stopV = new Float64Array(MOST_SOURCES);
-// of joins.
-const joinKind = new Uint8Array(MOST_JOINS);
-const joinFirst = new Int32Array(MOST_JOINS);
-const joinSecond = new Int32Array(MOST_JOINS);
-const joinRunning = new Int32Array(MOST_JOINS);
-const joinStopped = new Int32Array(MOST_JOINS);
-/** Where each join stands. */
-const joinAt = new Int32Array(MOST_JOINS);
-const joinDropV = new Float64Array(MOST_JOINS);
-const joinCloseV = new Float64Array(MOST_JOINS);
-const joinOpenV = new Float64Array(MOST_JOINS);
-const joinDelayH = new Float64Array(MOST_JOINS);
-// State from step to step.
-const soc = new Float64Array(MOST_BANKS);
-const volts = new Float64Array(MOST_BANKS);
-const stage = new Uint8Array(MOST_SOURCES);
-const running = new Uint8Array(MOST_SOURCES);
-const timer = new Float64Array(MOST_SOURCES);
-const lowTimer = new Float64Array(MOST_SOURCES);
-const relayOn = new Uint8Array(MOST_JOINS);
-const relayH = new Float64Array(MOST_JOINS);
-const floating = new Uint8Array(MOST_BANKS);
-const inputW = new Float64Array(MOST_BANKS);
-// Of one step.
-const bus = new Int32Array(MOST_BANKS);
-const loadBus = new Int32Array(MOST_BANKS);
-const members = new Int32Array(MOST_BANKS);
-const active = new Int32Array(MOST_BANKS);
-const ocv = new Float64Array(MOST_BANKS);
-const kCharge = new Float64Array(MOST_BANKS);
-const capCharge = new Float64Array(MOST_BANKS);
-const capDraw = new Float64Array(MOST_BANKS);
-const loadW = new Float64Array(MOST_BANKS);
-const loadS = new Float64Array(MOST_BANKS);
-const loadA = new Float64Array(MOST_BANKS);
-const served = new Float64Array(MOST_BANKS);
-const lost = new Float64Array(MOST_BANKS);
-const kDraw = perOhm;
-const sHome = new Int32Array(MOST_SOURCES);
-const sBus = new Int32Array(MOST_SOURCES);
-const limit = new Float64Array(MOST_SOURCES);
-const setV = new Float64Array(MOST_SOURCES);
-const kSource = new Float64Array(MOST_SOURCES);
-const offset = new Float64Array(MOST_SOURCES);
-const sourceA = new Float64Array(MOST_SOURCES);
-/** Sources that can give anything in this step, and how many. */
-const live = new Int32Array(MOST_SOURCES);
-const count = new Int32Array(1);
-const nodeV = new Float64Array(MOST_JOINS);
-/** Surplus current and its slope, as last asked for: in an array, since a captured number would be allocated anew at each write. */
-const fd = new Float64Array(2);
-const totals: Totals = {
-  inAh: new Float64Array(MOST_BANKS),
-  outAh: new Float64Array(MOST_BANKS),
-  storedAh: new Float64Array(MOST_BANKS),
-  drawnAh: new Float64Array(MOST_BANKS),
-  selfAh: new Float64Array(MOST_BANKS),
-  overflowAh: new Float64Array(MOST_BANKS),
-  belowWindowH: new Float64Array(MOST_BANKS),
-  sinceFullH: new Float64Array(MOST_BANKS),
-  longestH: new Float64Array(MOST_BANKS),
-  under70H: new Float64Array(MOST_BANKS),
-  longest70H: new Float64Array(MOST_BANKS),
-  lowest: new Float64Array(MOST_BANKS),
-  sourceAh: new Float64Array(MOST_SOURCES),
-  sourceH: new Float64Array(MOST_SOURCES),
-  sums: new Float64Array(6),
-};
-const { sums } = totals;
-
-const ENGINE = 0;
-const SUN = 2;
-const WIND = 3;
-const INPUT = 4;
 const DRIVERS = ['engine', 'shore', 'sun', 'wind', 'input'] as const;
-const SELECTOR = 0;
-const SPLITTER = 1;
-const RELAY = 2;
 const JOINS = ['selector', 'splitter', 'relay'] as const;
 
-/** Lays a scene into the memory. */
-function load(scene: Scene, isLean: boolean): void {
-  const { banks, sources, joins } = scene;
-  nB = banks.length;
-  nS = sources.length;
-  nJ = joins.length;
-  n = scene.n;
-  dt = scene.stepH;
-  lean = isLean;
-  ({ crankBank, crankAh, crankA } = scene);
-  anyInput = sources.some((x) => x.driver === 'input');
-  const tables = tablesOf(banks);
-  ocvV.set(tables.ocvV);
-  acceptA.set(tables.acceptA);
-  efficiency.set(tables.efficiency);
+/*
+ * Numbers that are read in every step are enumerated: they are compiled in, where a named constant would be looked up.
+ */
+const enum K {
+  nowhere = -1,
+  /** Rounds in which volts are found by pieces. */
+  rounds = 6,
+  /** Cells of a curve over state of charge, and of one bank's stretch in the table: one more beyond full. */
+  cells = 512,
+  row = 514,
+}
+/** Columns of the table of curves. */
+const enum Curve {
+  ocv = 0,
+  accepts = 1,
+  efficiency = 2,
+}
+const enum Stage {
+  bulk = 0,
+  absorption = 1,
+  float = 2,
+}
+/** Whether a bank floats: nobody has said yet. */
+const enum Floating {
+  no = 0,
+  yes = 1,
+  unsaid = 2,
+}
+/** DRIVERS. */
+const enum By {
+  engine = 0,
+  sun = 2,
+  wind = 3,
+  input = 4,
+}
+/** JOINS. */
+const enum Kind {
+  selector = 0,
+  splitter = 1,
+  relay = 2,
+}
+
+/** Where each row of figures begins: 12 banks, 24 sources and 12 joins at most (BOUNDS). */
+const enum F {
+  // By bank.
+  soc = 0,
+  volts = 12,
+  /** Watts a DC–DC took from it in the last step. */
+  inputW = 24,
+  /** Lowest state of charge since the day began. */
+  lowest = 36,
+  inAh = 48,
+  outAh = 60,
+  storedAh = 72,
+  drawnAh = 84,
+  selfAh = 96,
+  overflowAh = 108,
+  belowWindowH = 120,
+  sinceFullH = 132,
+  longestH = 144,
+  under70H = 156,
+  longest70H = 168,
+  cap = 180,
+  perCap = 192,
+  i20 = 204,
+  /** Peukert exponent less one. */
+  power = 216,
+  perOhm = 228,
+  maxA = 240,
+  absV = 252,
+  nominal = 264,
+  perNominal = 276,
+  windowLow = 288,
+  /** Self-discharge of a step, Ah. */
+  selfStep = 300,
+  /** Current that fills it from empty within a step, A. */
+  perFull = 312,
+  /** What it goes on taking when full, A. */
+  topA = 324,
+  ocv = 336,
+  kCharge = 348,
+  capCharge = 360,
+  capDraw = 372,
+  /** Current into it, A. */
+  amps = 384,
+  /** Load on a bus, by its root: constant power, conductance, constant current; and what of it is shed. */
+  loadW = 396,
+  loadS = 408,
+  loadA = 420,
+  lost = 432,
+  // By source.
+  sourceAh = 444,
+  sourceH = 468,
+  timer = 492,
+  lowTimer = 516,
+  pathOhm = 540,
+  setAbsV = 564,
+  setFloatV = 588,
+  bandV = 612,
+  tailA = 636,
+  minH = 660,
+  maxH = 684,
+  rebulkV = 708,
+  rebulkH = 732,
+  eff = 756,
+  startV = 780,
+  stopV = 804,
+  limit = 828,
+  setV = 852,
+  /** Amps a volt below its setpoint. */
+  slope = 876,
+  /** What it sees below the node it feeds, V. */
+  offset = 900,
+  gives = 924,
+  // By join.
+  relayH = 948,
+  dropV = 960,
+  closeV = 972,
+  openV = 984,
+  delayH = 996,
+  nodeV = 1008,
+  // Alone.
+  /** LOAD, UNMET, LITRES, ENGINE_H, CHARGING_H, DUMPS. */
+  sums = 1020,
+  /** Surplus current of what was last asked about, and its slope. */
+  surplus = 1026,
+  slopeOf = 1027,
+  dt = 1028,
+  perDt = 1029,
+  /** Litres a step for each watt of an alternator. */
+  litresPerW = 1030,
+  crankA = 1031,
+  crankAh = 1032,
+  /** Curves over state of charge, bank by bank, cell by cell: rest volts, amps accepted, efficiency. */
+  table = 1033,
+}
+
+/** Where each row of indices and switches begins. */
+const enum W {
+  // By bank.
+  lead = 0,
+  gel = 12,
+  floating = 24,
+  /** Root of the bus it stands on: the lowest bank there. */
+  bus = 36,
+  /** Where its loads land; -1: nowhere. */
+  loadBus = 48,
+  /** Next bank on its bus; -1: the last. */
+  next = 60,
+  /** Roots one after another. */
+  root = 72,
+  /** First source on the bus, by its root; -1: none. */
+  firstSource = 84,
+  /** Whether the volts of the bus are known. */
+  settled = 96,
+  // By source.
+  running = 108,
+  stage = 132,
+  driver = 156,
+  fixed = 180,
+  atBank = 204,
+  into = 228,
+  from = 252,
+  /** Join it goes through; -1: none. */
+  via = 276,
+  /** Splitter it feeds; -1: none. */
+  node = 300,
+  /** Bank it lands on as the joins stand; -1: none. */
+  home = 324,
+  sBus = 348,
+  /** Next source on its bus; -1: the last. */
+  nextSource = 372,
+  /** Sources that can give anything in this step, one after another. */
+  live = 396,
+  // By join.
+  kind = 420,
+  first = 432,
+  second = 444,
+  whenOn = 456,
+  whenOff = 468,
+  /** Where it stands. */
+  at = 480,
+  relayOn = 492,
+  // Alone.
+  banks = 504,
+  sources = 505,
+  joins = 506,
+  roots = 507,
+  lives = 508,
+  steps = 509,
+  lean = 510,
+  crankBank = 511,
+  engineWas = 512,
+  /** Whether the joins stand as they are said to. */
+  connected = 513,
+  anyInput = 514,
+  anySplitter = 515,
+  anyRelay = 516,
+  anyGel = 517,
+  size = 518,
+}
+
+type Figures = Float64Array;
+type Wholes = Int16Array;
+
+/** Lays a scene into memory. */
+function lay(f: Figures, w: Wholes, scene: Scene, lean: boolean): void {
+  const { banks, sources, joins, stepH } = scene;
+  w[W.banks] = banks.length;
+  w[W.sources] = sources.length;
+  w[W.joins] = joins.length;
+  w[W.steps] = scene.n;
+  w[W.lean] = lean ? 1 : 0;
+  w[W.crankBank] = scene.crankBank;
+  w[W.anyInput] = sources.some((x) => x.driver === 'input') ? 1 : 0;
+  w[W.anySplitter] = joins.some((x) => x.kind === 'splitter') ? 1 : 0;
+  w[W.anyRelay] = joins.some((x) => x.kind === 'relay') ? 1 : 0;
+  w[W.anyGel] = banks.some((x) => x.chemistry.id === 'gel') ? 1 : 0;
+  f[F.dt] = stepH;
+  f[F.perDt] = 1 / stepH;
+  f[F.litresPerW] = (FUEL_L_PER_KWH / 1000 / ALTERNATOR_EFFICIENCY) * stepH;
+  f[F.crankA] = scene.crankA;
+  f[F.crankAh] = scene.crankAh;
+  const tables = tablesOf(banks, K.cells);
+  for (let i = 0; i < tables.ocvV.length; i++) {
+    f[F.table + 3 * i + Curve.ocv] = tables.ocvV[i]!;
+    f[F.table + 3 * i + Curve.accepts] = tables.acceptA[i]!;
+    f[F.table + 3 * i + Curve.efficiency] = tables.efficiency[i]!;
+  }
   banks.forEach((bank, b) => {
     const { chemistry } = bank;
-    cap[b] = bank.capAh;
-    i20[b] = bank.c20Ah / 20;
-    power[b] = chemistry.peukert - 1;
-    perOhm[b] = 1 / bank.ohm;
-    maxA[b] = bank.maxA;
-    absV[b] = bank.absorptionV;
-    nominal[b] = bank.nominalV;
-    windowLow[b] = chemistry.windowLowSoc;
-    selfStep[b] = (chemistry.selfDischargePctMonth / 100 / 720) * bank.capAh * dt;
-    lead[b] = chemistry.leadAcid ? 1 : 0;
-    gel[b] = chemistry.id === 'gel' ? 1 : 0;
+    f[F.cap + b] = bank.capAh;
+    f[F.perCap + b] = 1 / bank.capAh;
+    f[F.i20 + b] = bank.c20Ah / 20;
+    f[F.power + b] = chemistry.peukert - 1;
+    f[F.perOhm + b] = 1 / bank.ohm;
+    f[F.maxA + b] = bank.maxA;
+    f[F.absV + b] = bank.absorptionV;
+    f[F.nominal + b] = bank.nominalV;
+    f[F.perNominal + b] = 1 / bank.nominalV;
+    f[F.windowLow + b] = chemistry.windowLowSoc;
+    f[F.selfStep + b] = (chemistry.selfDischargePctMonth / 100 / 720) * bank.capAh * stepH;
+    f[F.perFull + b] = bank.capAh / (stepH * f[rowOf(b, K.cells) + Curve.efficiency]!);
+    f[F.topA + b] = f[rowOf(b, K.cells) + Curve.accepts]! * 1.1;
+    w[W.lead + b] = chemistry.leadAcid ? 1 : 0;
+    w[W.gel + b] = chemistry.id === 'gel' ? 1 : 0;
   });
   sources.forEach((x, s) => {
-    viaJoin[s] = x.join;
-    intoBank[s] = x.bank;
-    fromBank[s] = x.from;
-    driver[s] = DRIVERS.indexOf(x.driver);
-    fixed[s] = x.staged ? 0 : 1;
-    atBank[s] = x.sense === 'the bank' ? 1 : 0;
-    pathOhm[s] = x.sense === 'its own post' ? x.pathOhm : 0;
-    setAbsV[s] = x.absorptionV;
-    setFloatV[s] = x.floatV;
-    bandV[s] = x.bandV;
-    tailA[s] = x.tailA;
-    minH[s] = x.minH;
-    maxH[s] = x.maxH;
-    rebulkV[s] = x.rebulkV;
-    rebulkH[s] = x.rebulkH;
-    eff[s] = x.efficiency;
-    startV[s] = x.startV;
-    stopV[s] = x.stopV;
+    w[W.via + s] = x.join;
+    w[W.node + s] = x.join >= 0 && joins[x.join]?.kind === 'splitter' ? x.join : K.nowhere;
+    w[W.into + s] = x.bank;
+    w[W.from + s] = x.from;
+    w[W.driver + s] = DRIVERS.indexOf(x.driver);
+    w[W.fixed + s] = x.staged ? 0 : 1;
+    w[W.atBank + s] = x.sense === 'the bank' ? 1 : 0;
+    f[F.pathOhm + s] = x.sense === 'its own post' ? x.pathOhm : 0;
+    f[F.setAbsV + s] = x.absorptionV;
+    f[F.setFloatV + s] = x.floatV;
+    f[F.bandV + s] = x.bandV;
+    f[F.tailA + s] = x.tailA;
+    f[F.minH + s] = x.minH;
+    f[F.maxH + s] = x.maxH;
+    f[F.rebulkV + s] = x.rebulkV;
+    f[F.rebulkH + s] = x.rebulkH;
+    f[F.eff + s] = x.efficiency;
+    f[F.startV + s] = x.startV;
+    f[F.stopV + s] = x.stopV;
   });
   joins.forEach((x, j) => {
-    joinKind[j] = JOINS.indexOf(x.kind);
-    joinFirst[j] = x.first;
-    joinSecond[j] = x.second;
-    joinRunning[j] = x.running;
-    joinStopped[j] = x.stopped;
-    joinDropV[j] = x.dropV;
-    joinCloseV[j] = x.closeV;
-    joinOpenV[j] = x.openV;
-    joinDelayH[j] = x.delayH;
+    w[W.kind + j] = JOINS.indexOf(x.kind);
+    w[W.first + j] = x.first;
+    w[W.second + j] = x.second;
+    w[W.whenOn + j] = x.running;
+    w[W.whenOff + j] = x.stopped;
+    f[F.dropV + j] = x.dropV;
+    f[F.closeV + j] = x.closeV;
+    f[F.openV + j] = x.openV;
+    f[F.delayH + j] = x.delayH;
   });
 }
 
 /**
- * A loop over a scene: reset it, then go through days. Between its reset and its last day no other loop may be reset.
- * @param isLean leaves out the spells (hours since full, under 70 %, below the window): a season asks for the lowest only.
+ * A loop over a scene: reset it, then go through days.
+ * @param lean leaves out the books of the banks: a season asks for the lowest only.
  */
-export function createLoop(scene: Scene, isLean = false): Loop {
-  const me = {};
-  const ofBanks = (x: Float64Array) => x.subarray(0, scene.banks.length);
-  const ofSources = (x: Float64Array) => x.subarray(0, scene.sources.length);
+export function createLoop(scene: Scene, lean = false): Loop {
+  const f = new Float64Array(F.table + 3 * K.row * scene.banks.length);
+  const w = new Int16Array(W.size);
+  lay(f, w, scene, lean);
+  const row = (from: F, length: number) => f.subarray(from, from + length);
+  const nB = scene.banks.length;
+  const totals: Totals = {
+    inAh: row(F.inAh, nB),
+    outAh: row(F.outAh, nB),
+    storedAh: row(F.storedAh, nB),
+    drawnAh: row(F.drawnAh, nB),
+    selfAh: row(F.selfAh, nB),
+    overflowAh: row(F.overflowAh, nB),
+    belowWindowH: row(F.belowWindowH, nB),
+    sinceFullH: row(F.sinceFullH, nB),
+    longestH: row(F.longestH, nB),
+    under70H: row(F.under70H, nB),
+    longest70H: row(F.longest70H, nB),
+    lowest: row(F.lowest, nB),
+    sourceAh: row(F.sourceAh, scene.sources.length),
+    sourceH: row(F.sourceH, scene.sources.length),
+    sums: row(F.sums, 6),
+  };
   return {
-    soc: ofBanks(soc),
-    totals: {
-      inAh: ofBanks(totals.inAh),
-      outAh: ofBanks(totals.outAh),
-      storedAh: ofBanks(totals.storedAh),
-      drawnAh: ofBanks(totals.drawnAh),
-      selfAh: ofBanks(totals.selfAh),
-      overflowAh: ofBanks(totals.overflowAh),
-      belowWindowH: ofBanks(totals.belowWindowH),
-      sinceFullH: ofBanks(totals.sinceFullH),
-      longestH: ofBanks(totals.longestH),
-      under70H: ofBanks(totals.under70H),
-      longest70H: ofBanks(totals.longest70H),
-      lowest: ofBanks(totals.lowest),
-      sourceAh: ofSources(totals.sourceAh),
-      sourceH: ofSources(totals.sourceH),
-      sums,
-    },
+    soc: row(F.soc, nB),
+    totals,
     reset: (start) => {
-      if (owner !== me) load(scene, isLean);
-      owner = me;
-      begin(start);
+      begin(f, w, start);
+      for (const sum of Object.values(totals)) sum.fill(0);
     },
     day: (day, factors, trace, step) => {
-      if (owner !== me) throw new Error('another scene is being reckoned: reset this one first');
-      oneDay(day, factors, trace, step);
+      oneDay(f, w, day, factors, trace, step ?? 0);
     },
   };
 }
 
+function begin(f: Figures, w: Wholes, start: number | ArrayLike<number>): void {
+  for (let b = 0; b < w[W.banks]!; b++) {
+    const soc = Math.min(1, Math.max(0, typeof start === 'number' ? start : (start[b] ?? 1)));
+    f[F.soc + b] = soc;
+    f[F.volts + b] = f[rowOf(b, Math.floor(soc * K.cells)) + Curve.ocv]!;
+    f[F.inputW + b] = 0;
+    w[W.floating + b] = Floating.unsaid;
+  }
+  for (let s = 0; s < w[W.sources]!; s++) {
+    w[W.stage + s] = Stage.bulk;
+    w[W.running + s] = 0;
+    f[F.timer + s] = f[F.lowTimer + s] = 0;
+  }
+  for (let j = 0; j < w[W.joins]!; j++) w[W.relayOn + j] = f[F.relayH + j] = 0;
+  w[W.engineWas] = w[W.connected] = 0;
+}
+
+/** Where a cell of a bank's curves stands. */
+const rowOf = (b: number, cell: number): number => F.table + 3 * (b * K.row + cell);
+
 /** Current of a source at its bus's (or node's) volts, A. */
-function currentOf(s: number, v: number): number {
-  const x = setV[s]! - v + offset[s]!;
+function currentOf(f: Figures, s: number, v: number): number {
+  const x = f[F.setV + s]! - v + f[F.offset + s]!;
   if (x <= 0) return 0;
-  const i = x * kSource[s]!;
-  return i < limit[s]! ? i : limit[s]!;
+  const i = x * f[F.slope + s]!;
+  return i < f[F.limit + s]! ? i : f[F.limit + s]!;
 }
 
 /** Surplus current of a bus at volts v, and its slope. */
-function surplus(root: number, v: number): void {
-  let f = -(loadW[root]! / v) - loadS[root]! * v - loadA[root]!;
-  let d = loadW[root]! / (v * v) - loadS[root]!;
-  for (let b = 0; b < nB; b++) {
-    if (bus[b] !== root) continue;
-    const over = v - ocv[b]!;
-    if (over >= 0) {
-      const i = over * kCharge[b]!;
-      if (i >= capCharge[b]!) f -= capCharge[b]!;
-      else {
-        f -= i;
-        d -= kCharge[b]!;
-      }
-    } else {
-      const i = -over * kDraw[b]!;
-      if (i >= capDraw[b]!) f += capDraw[b]!;
-      else {
-        f += i;
-        d -= kDraw[b]!;
-      }
+function surplus(f: Figures, w: Wholes, root: number, v: number): void {
+  let sum = -(f[F.loadW + root]! / v) - f[F.loadS + root]! * v - f[F.loadA + root]!;
+  let slope = f[F.loadW + root]! / (v * v) - f[F.loadS + root]!;
+  for (let b = root; b >= 0; b = w[W.next + b]!) {
+    const over = v - f[F.ocv + b]!;
+    const k = over >= 0 ? f[F.kCharge + b]! : f[F.perOhm + b]!;
+    const most = over >= 0 ? f[F.capCharge + b]! : -f[F.capDraw + b]!;
+    const i = over * k;
+    if (over >= 0 ? i >= most : i <= most) sum -= most;
+    else {
+      sum -= i;
+      slope -= k;
     }
   }
-  if (active[root]! > 0)
-    for (let k = 0; k < count[0]!; k++) {
-      const s = live[k]!;
-      if (sBus[s] !== root) continue;
-      const x = setV[s]! - v + offset[s]!;
-      if (x <= 0) continue;
-      const i = x * kSource[s]!;
-      if (i >= limit[s]!) f += limit[s]!;
-      else {
-        f += i;
-        d -= kSource[s]!;
-      }
+  for (let s = w[W.firstSource + root]!; s >= 0; s = w[W.nextSource + s]!) {
+    const x = f[F.setV + s]! - v;
+    if (x <= 0) continue;
+    const i = x * f[F.slope + s]!;
+    if (i >= f[F.limit + s]!) sum += f[F.limit + s]!;
+    else {
+      sum += i;
+      slope -= f[F.slope + s]!;
     }
-  fd[0] = f;
-  fd[1] = d;
+  }
+  f[F.surplus] = sum;
+  f[F.slopeOf] = slope;
 }
 
 /** Surplus of a splitter's node at volts v: what its sources give less what its branches take. */
-function nodeSurplus(j: number, v: number): void {
-  const first = joinFirst[j]!;
-  const second = joinSecond[j]!;
-  const dropV = joinDropV[j]!;
-  let f = 0;
-  let d = 0;
-  for (let k = 0; k < count[0]!; k++) {
-    const s = live[k]!;
-    if (viaJoin[s] !== j) continue;
-    const x = setV[s]! - v + offset[s]!;
-    if (x <= 0) continue;
-    const i = x * kSource[s]!;
-    if (i >= limit[s]!) f += limit[s]!;
-    else {
-      f += i;
-      d -= kSource[s]!;
-    }
+function nodeSurplus(f: Figures, w: Wholes, j: number, v: number): void {
+  const first = w[W.first + j]!;
+  const second = w[W.second + j]!;
+  const branchV = v - f[F.dropV + j]!;
+  let sum = 0;
+  let slope = 0;
+  for (let k = 0; k < w[W.lives]!; k++) {
+    const s = w[W.live + k]!;
+    if (w[W.node + s] !== j) continue;
+    const i = currentOf(f, s, v);
+    sum += i;
+    if (i > 0 && i < f[F.limit + s]!) slope -= f[F.slope + s]!;
   }
   for (let k = 0; k < 2; k++) {
     const b = k === 0 ? first : second;
-    if (b < 0 || (k === 1 && first >= 0 && bus[b] === bus[first])) continue;
-    surplus(bus[b]!, v - dropV);
+    if (b < 0 || (k === 1 && first >= 0 && w[W.bus + b] === w[W.bus + first])) continue;
+    surplus(f, w, w[W.bus + b]!, branchV);
     // The branch takes what it lacks; it never gives back.
-    if (fd[0]! < 0) {
-      f += fd[0]!;
-      d += fd[1]!;
+    if (f[F.surplus]! < 0) {
+      sum += f[F.surplus]!;
+      slope += f[F.slopeOf]!;
     }
   }
-  fd[0] = f;
-  fd[1] = d;
+  f[F.surplus] = sum;
+  f[F.slopeOf] = slope;
 }
 
-/** Root of a falling function by Newton within a bracket. @param node a splitter's index, or NOWHERE for the bus itself. */
-function solve(root: number, node: number, guess: number, lowV: number, highV: number): number {
+/** Root of a falling function by Newton within a bracket. @param j a splitter's index, or nowhere for the bus itself. */
+function search(f: Figures, w: Wholes, root: number, j: number, guess: number, lowV: number, highV: number): number {
   let low = lowV;
   let high = highV;
   let v = guess > low && guess < high ? guess : (low + high) / 2;
   for (let round = 0; round < 60; round++) {
-    if (node === NOWHERE) surplus(root, v);
-    else nodeSurplus(node, v);
-    const f = fd[0]!;
-    const slope = fd[1]!;
-    if (f < 1e-7 && f > -1e-7) return v;
-    if (f > 0) low = v;
+    if (j === K.nowhere) surplus(f, w, root, v);
+    else nodeSurplus(f, w, j, v);
+    const sum = f[F.surplus]!;
+    const slope = f[F.slopeOf]!;
+    if (sum < 1e-7 && sum > -1e-7) return v;
+    if (sum > 0) low = v;
     else high = v;
     if (high - low < 1e-9) return v;
-    const next = v - f / slope;
+    const next = v - sum / slope;
     v = slope < 0 && next > low && next < high ? next : (low + high) / 2;
   }
   return v;
 }
 
-/** Volts of a bus that stands alone. One bank and no source: the constant-power quadratic; else the root. */
-function settle(root: number): void {
-  const floorV = 0.7 * nominal[root]!;
-  served[root] = 1;
-  if (active[root] === 0 && members[root] === 1) {
-    let b = root;
-    while (bus[b] !== root) b++;
-    const w = loadW[root]!;
-    const g = loadS[root]!;
-    const a = loadA[root]!;
-    if (w === 0 && g === 0 && a === 0) {
-      volts[root] = ocv[b]!;
-      return;
+/**
+ * Volts of a bus of one bank, into f[F.volts], and the current into it, into f[F.amps]. The bank and every source are on one of their straight pieces, so that
+ * only the constant power is curved: c - k v - W / v = 0 is solved in one go, until the pieces are those it was solved for.
+ * @returns false where that does not end, or ends near the floor: it is to be searched for.
+ */
+function alone(f: Figures, w: Wholes, b: number): boolean {
+  const watts = f[F.loadW + b]!;
+  const loadS = f[F.loadS + b]!;
+  const loadA = f[F.loadA + b]!;
+  const soc = f[F.soc + b]!;
+  const x = soc * K.cells;
+  const cell = x | 0;
+  const row = rowOf(b, cell);
+  const rest = curveAt(f, row + Curve.ocv, x - cell);
+  const perOhm = f[F.perOhm + b]!;
+  const firstSource = w[W.firstSource + b]!;
+  if (firstSource < 0) {
+    // Without a source all current comes out of the bank.
+    if (watts === 0 && loadA === 0 && loadS === 0) {
+      f[F.amps + b] = 0;
+      f[F.volts + b] = rest;
+      return true;
     }
-    const k = kDraw[b]!;
-    const q = ocv[b]! * k - a;
-    const under = q * q - 4 * (k + g) * w;
-    if (under >= 0) {
-      const v = (q + Math.sqrt(under)) / (2 * (k + g));
-      if (v > floorV && (ocv[b]! - v) * k <= capDraw[b]!) {
-        volts[root] = v;
-        return;
+    const k = perOhm + loadS;
+    const c = rest * perOhm - loadA;
+    const v = (c + Math.sqrt(c * c - 4 * k * watts)) / (2 * k);
+    const i = (v - rest) * perOhm;
+    if (!(v > 0.7 * f[F.nominal + b]! && -i <= mostOut(f, b, soc, nominalA(f, b)))) return false;
+    f[F.amps + b] = i < 0 ? i : 0;
+    f[F.volts + b] = v;
+    return true;
+  }
+  const accepts = acceptedA(f, w, b, row, x - cell);
+  const kCharge = chargeSlope(f, w, b, accepts, rest);
+  const capCharge = mostIn(f, w, b, accepts, soc);
+  const capDraw = mostOut(f, b, soc, nominalA(f, b));
+  let v = f[F.volts + b]!;
+  for (let round = 0; round < K.rounds; round++) {
+    const over = v - rest;
+    const slope = over >= 0 ? kCharge : perOhm;
+    let i = over * slope;
+    let c = -loadA;
+    let k = loadS;
+    if (i >= capCharge || i <= -capDraw) {
+      i = i > 0 ? capCharge : -capDraw;
+      c -= i;
+    } else {
+      c += rest * slope;
+      k += slope;
+    }
+    for (let s = firstSource; s >= 0; s = w[W.nextSource + s]!) {
+      const setV = f[F.setV + s]!;
+      const below = setV - v;
+      if (below <= 0) continue;
+      const given = below * f[F.slope + s]!;
+      if (given >= f[F.limit + s]!) c += f[F.limit + s]!;
+      else {
+        c += setV * f[F.slope + s]!;
+        k += f[F.slope + s]!;
       }
     }
+    const next = (c + Math.sqrt(c * c - 4 * k * watts)) / (2 * k);
+    const moved = next - v;
+    if (moved < 1e-10 && moved > -1e-10) {
+      f[F.amps + b] = i;
+      f[F.volts + b] = next;
+      return true;
+    }
+    if (!(next > 0.7 * f[F.nominal + b]!)) break;
+    v = next;
   }
-  const v = solve(root, NOWHERE, volts[root]!, floorV, 1.6 * nominal[root]!);
-  volts[root] = v;
-  surplus(root, v);
-  if (fd[0]! < -1e-6) shed(root, v);
+  return false;
+}
+
+/** The same for a bus of several banks, whose answers are known. */
+function together(f: Figures, w: Wholes, root: number): boolean {
+  const watts = f[F.loadW + root]!;
+  let v = f[F.volts + root]!;
+  for (let round = 0; round < K.rounds; round++) {
+    let c = -f[F.loadA + root]!;
+    let k = f[F.loadS + root]!;
+    for (let b = root; b >= 0; b = w[W.next + b]!) {
+      const rest = f[F.ocv + b]!;
+      const slope = v >= rest ? f[F.kCharge + b]! : f[F.perOhm + b]!;
+      const i = (v - rest) * slope;
+      f[F.amps + b] = i;
+      if (i >= f[F.capCharge + b]!) {
+        f[F.amps + b] = f[F.capCharge + b]!;
+        c -= f[F.capCharge + b]!;
+      } else if (i <= -f[F.capDraw + b]!) {
+        f[F.amps + b] = -f[F.capDraw + b]!;
+        c += f[F.capDraw + b]!;
+      } else {
+        c += rest * slope;
+        k += slope;
+      }
+    }
+    for (let s = w[W.firstSource + root]!; s >= 0; s = w[W.nextSource + s]!) {
+      const below = f[F.setV + s]! - v;
+      if (below <= 0) continue;
+      const slope = f[F.slope + s]!;
+      if (below * slope >= f[F.limit + s]!) c += f[F.limit + s]!;
+      else {
+        c += f[F.setV + s]! * slope;
+        k += slope;
+      }
+    }
+    const next = (c + Math.sqrt(c * c - 4 * k * watts)) / (2 * k);
+    const moved = next - v;
+    if (moved < 1e-10 && moved > -1e-10) {
+      f[F.volts + root] = next;
+      return true;
+    }
+    if (!(next > 0.7 * f[F.nominal + root]!)) break;
+    v = next;
+  }
+  return false;
+}
+
+/** The same of any bus by search, near the floor too; what cannot be carried is shed. */
+function searched(f: Figures, w: Wholes, root: number): void {
+  const v = search(f, w, root, K.nowhere, f[F.volts + root]!, 0.7 * f[F.nominal + root]!, 1.6 * f[F.nominal + root]!);
+  surplus(f, w, root, v);
+  if (f[F.surplus]! < -1e-6) shed(f, root, v);
+  f[F.volts + root] = v;
+  currents(f, w, root);
+}
+
+/** Volts of a bus of its own and the current into each of its banks. */
+function settle(f: Figures, w: Wholes, root: number): void {
+  const single = w[W.next + root]! < 0;
+  if (single && alone(f, w, root)) return;
+  answers(f, w, root);
+  if (!single && together(f, w, root)) return;
+  searched(f, w, root);
+}
+
+/** Currents into the banks of a bus at its volts. */
+function currents(f: Figures, w: Wholes, root: number): void {
+  for (let b = root; b >= 0; b = w[W.next + b]!) f[F.amps + b] = flow(f, b, f[F.volts + root]!);
 }
 
 /** Nothing carries all of the load: as much of it as there is current for. */
-function shed(root: number, v: number): void {
-  const wanted = loadW[root]! / v + loadS[root]! * v + loadA[root]!;
-  const part = wanted > 0 ? Math.max(0, (wanted + fd[0]!) / wanted) : 0;
-  served[root] = part;
-  const atNominal = loadW[root]! / nominal[root]! + loadS[root]! * nominal[root]! + loadA[root]!;
-  lost[root] = (1 - part) * atNominal;
-  loadW[root] = loadW[root]! * part;
-  loadS[root] = loadS[root]! * part;
-  loadA[root] = loadA[root]! * part;
+function shed(f: Figures, root: number, v: number): void {
+  const wanted = f[F.loadW + root]! / v + f[F.loadS + root]! * v + f[F.loadA + root]!;
+  const part = wanted > 0 ? Math.max(0, (wanted + f[F.surplus]!) / wanted) : 0;
+  f[F.lost + root] = (1 - part) * nominalA(f, root);
+  f[F.loadW + root] = f[F.loadW + root]! * part;
+  f[F.loadS + root] = f[F.loadS + root]! * part;
+  f[F.loadA + root] = f[F.loadA + root]! * part;
 }
 
-function merge(a: number, b: number): void {
+/** Load of a bus at its nominal volts, A. */
+const nominalA = (f: Figures, root: number): number =>
+  f[F.loadW + root]! * f[F.perNominal + root]! + f[F.loadS + root]! * f[F.nominal + root]! + f[F.loadA + root]!;
+
+function merge(w: Wholes, a: number, b: number): void {
   if (a < 0 || b < 0) return;
-  const to = Math.min(bus[a]!, bus[b]!);
-  const gone = Math.max(bus[a]!, bus[b]!);
-  if (to === gone) return;
-  for (let i = 0; i < nB; i++) if (bus[i] === gone) bus[i] = to;
+  const to = Math.min(w[W.bus + a]!, w[W.bus + b]!);
+  const gone = Math.max(w[W.bus + a]!, w[W.bus + b]!);
+  for (let i = 0; i < w[W.banks]!; i++) if (w[W.bus + i] === gone) w[W.bus + i] = to;
 }
 
-function begin(start: number | ArrayLike<number>): void {
+/** Where a join stands in this step. */
+function stands(w: Wholes, j: number, position: number, engineOn: boolean): number {
+  if (w[W.kind + j] === Kind.relay) return w[W.relayOn + j]!;
+  if (w[W.kind + j] !== Kind.selector) return 0;
+  return position >= 0 ? position : engineOn ? w[W.whenOn + j]! : w[W.whenOff + j]!;
+}
+
+/** Whether a relay or a selector has moved since the banks were last connected. */
+function moved(w: Wholes, position: number, engineOn: boolean): boolean {
+  let any = w[W.connected] === 0;
+  for (let j = 0; j < w[W.joins]!; j++) {
+    const at = stands(w, j, position, engineOn);
+    if (w[W.at + j] !== at) any = true;
+    w[W.at + j] = at;
+  }
+  return any;
+}
+
+/** How the banks hang together, and where loads and sources land. */
+function connect(w: Wholes): void {
+  const nB = w[W.banks]!;
+  const nS = w[W.sources]!;
+  w[W.connected] = 1;
+  for (let b = 0; b < nB; b++) w[W.bus + b] = w[W.loadBus + b] = b;
+  for (let s = 0; s < nS; s++) w[W.home + s] = w[W.via + s]! >= 0 ? K.nowhere : w[W.into + s]!;
+  for (let j = 0; j < w[W.joins]!; j++) {
+    const first = w[W.first + j]!;
+    const second = w[W.second + j]!;
+    const at = w[W.at + j]!;
+    if (w[W.kind + j] === Kind.relay && at === 1) merge(w, first, second);
+    if (w[W.kind + j] !== Kind.selector) continue;
+    if (at === 3) merge(w, first, second);
+    const to = at === 0 ? K.nowhere : at === 2 ? second : first;
+    if (first >= 0) w[W.loadBus + first] = to;
+    for (let s = 0; s < nS; s++) if (w[W.via + s] === j) w[W.home + s] = to;
+  }
+  let roots = 0;
   for (let b = 0; b < nB; b++) {
-    soc[b] = Math.min(1, Math.max(0, typeof start === 'number' ? start : (start[b] ?? 1)));
-    volts[b] = ocvV[b * ROW + Math.floor(soc[b]! * CELLS)]!;
+    const root = w[W.bus + b]!;
+    w[W.next + b] = K.nowhere;
+    if (root === b) {
+      w[W.root + roots++] = b;
+      continue;
+    }
+    let last = root;
+    while (w[W.next + last]! >= 0) last = w[W.next + last]!;
+    w[W.next + last] = b;
   }
-  stage.fill(BULK);
-  timer.fill(0);
-  lowTimer.fill(0);
-  running.fill(0);
-  relayOn.fill(0);
-  relayH.fill(0);
-  engineWas = false;
-  connected = false;
-  for (const sum of Object.values(totals)) sum.fill(0);
+  w[W.roots] = roots;
 }
 
-/** How the banks hang together, and where loads and sources land: worked out again only when a relay or a selector has moved. */
-function connect(day: SceneDay, t: number, engineOn: boolean): void {
-  let moved = !connected;
-  for (let j = 0; j < nJ; j++) {
-    const at =
-      joinKind[j] === RELAY
-        ? relayOn[j]!
-        : joinKind[j] === SELECTOR
-          ? day.selector[t]! >= 0
-            ? day.selector[t]!
-            : engineOn
-              ? joinRunning[j]!
-              : joinStopped[j]!
-          : 0;
-    if (joinAt[j] !== at) moved = true;
-    joinAt[j] = at;
-  }
-  if (!moved) return;
-  connected = true;
-  for (let b = 0; b < nB; b++) bus[b] = loadBus[b] = b;
-  for (let s = 0; s < nS; s++) sHome[s] = viaJoin[s]! >= 0 ? NOWHERE : intoBank[s]!;
-  for (let j = 0; j < nJ; j++) {
-    const first = joinFirst[j]!;
-    const second = joinSecond[j]!;
-    const at = joinAt[j]!;
-    if (joinKind[j] === RELAY && at === 1) merge(first, second);
-    if (joinKind[j] !== SELECTOR) continue;
-    if (at === 3) merge(first, second);
-    const to = at === 0 ? NOWHERE : at === 2 ? second : first;
-    if (first >= 0) loadBus[first] = to;
-    for (let s = 0; s < nS; s++) if (viaJoin[s] === j) sHome[s] = to;
-  }
-  for (let b = 0; b < nB; b++) members[b] = 0;
-  for (let b = 0; b < nB; b++) members[bus[b]!] = members[bus[b]!]! + 1;
-}
-
-function oneDay(d: SceneDay, factors: Readonly<Factors>, trace?: Trace, step = 0): void {
-  for (let b = 0; b < nB; b++) totals.lowest[b] = soc[b]!;
-  for (let s = 0; s < nS; s++) if (!d.used.includes(s)) running[s] = 0;
+function oneDay(f: Figures, w: Wholes, d: SceneDay, factors: Readonly<Factors>, trace: Trace | undefined, step: number): void {
+  const nB = w[W.banks]!;
+  const nS = w[W.sources]!;
+  const n = w[W.steps]!;
+  const dt = f[F.dt]!;
+  const joined = w[W.joins]! > 0;
+  const anyInput = w[W.anyInput] === 1;
+  const anySplitter = w[W.anySplitter] === 1;
+  const anyRelay = w[W.anyRelay] === 1;
+  const { phase, phasePerStep, idleLph, selector, drawing, draws, used, most } = d;
+  const nD = drawing.length;
+  const nU = used.length;
+  const { use, motor } = factors;
+  for (let b = 0; b < nB; b++) f[F.lowest + b] = f[F.soc + b]!;
+  for (let s = 0; s < nS; s++) if (!used.includes(s)) w[W.running + s] = 0;
+  let [loadAh, unmetAh, engineH, litres, dumpSteps] = [0, 0, 0, 0, 0];
   for (let t = 0; t < n; t++) {
-    const phase = d.phase[t]!;
-    const engine = phase >= 0 && phase < factors.motor ? Math.min(1, (factors.motor - phase) / d.phasePerStep[t]!) : 0;
-    const engineOn = engine > 0;
-    if (engineOn && !engineWas && crankBank >= 0) crank(crankBank);
-    engineWas = engineOn;
-    sums[ENGINE_H] = sums[ENGINE_H]! + engine * dt;
-    sums[LITRES] = sums[LITRES]! + d.idleLph[t]! * engine * dt;
-    connect(d, t, engineOn);
+    const x = phase[t]!;
+    const engine = x >= 0 && x < motor ? Math.min(1, (motor - x) / phasePerStep[t]!) : 0;
+    if (engine > 0) {
+      if (w[W.engineWas] === 0 && w[W.crankBank]! >= 0) crank(f, w[W.crankBank]!);
+      engineH += engine * dt;
+      litres += idleLph[t]! * engine * dt;
+    }
+    w[W.engineWas] = engine > 0 ? 1 : 0;
+    if ((joined || w[W.connected] === 0) && moved(w, selector[t]!, engine > 0)) connect(w);
 
-    for (let b = 0; b < nB; b++) {
-      loadW[b] = inputW[b]!;
-      loadS[b] = loadA[b] = 0;
-      inputW[b] = active[b] = lost[b] = 0;
+    // Loads, and what a DC–DC took in the last step, onto the bus of their bank.
+    for (let r = 0; r < w[W.roots]!; r++) {
+      const root = w[W.root + r]!;
+      f[F.loadW + root] = f[F.loadS + root] = f[F.loadA + root] = f[F.lost + root] = 0;
+      w[W.firstSource + root] = K.nowhere;
     }
-    for (let b = 0; b < nB; b++) {
-      // What a DC–DC took in the last step moves with its bank's bus.
-      if (bus[b] !== b && loadW[b]! > 0) {
-        loadW[bus[b]!] = loadW[bus[b]!]! + loadW[b]!;
-        loadW[b] = 0;
+    if (anyInput)
+      for (let b = 0; b < nB; b++) {
+        const bus = w[W.bus + b]!;
+        f[F.loadW + bus] = f[F.loadW + bus]! + f[F.inputW + b]!;
+        f[F.inputW + b] = 0;
       }
-    }
     let lostA = 0;
-    for (let b = 0; b < nB; b++) {
-      const draws = d.draws[b]!;
-      const to = loadBus[b]!;
+    for (let g = 0; g < nD; g++) {
+      const b = drawing[g]!;
+      const at = (t * nD + g) * 3;
+      const to = w[W.loadBus + b]!;
       if (to < 0) {
-        lostA += (draws.powerW[t]! / nominal[b]! + draws.siemens[t]! * nominal[b]! + draws.amps[t]!) * factors.use;
+        lostA += (draws[at]! * f[F.perNominal + b]! + draws[at + 1]! * f[F.nominal + b]! + draws[at + 2]!) * use;
         continue;
       }
-      const root = bus[to]!;
-      loadW[root] = loadW[root]! + draws.powerW[t]! * factors.use;
-      loadS[root] = loadS[root]! + draws.siemens[t]! * factors.use;
-      loadA[root] = loadA[root]! + draws.amps[t]! * factors.use;
+      const root = w[W.bus + to]!;
+      f[F.loadW + root] = f[F.loadW + root]! + draws[at]! * use;
+      f[F.loadS + root] = f[F.loadS + root]! + draws[at + 1]! * use;
+      f[F.loadA + root] = f[F.loadA + root]! + draws[at + 2]! * use;
     }
-    sums[LOAD] = sums[LOAD]! + lostA * dt;
-    sums[UNMET] = sums[UNMET]! + lostA * dt;
 
     // Sources: what each could give now.
     let dumps = 0;
     let lives = 0;
-    for (let u = 0; u < d.used.length; u++) {
-      const s = d.used[u]!;
-      const { limit: curve, watts } = d.limits[s]!;
-      const by = driver[s]!;
-      let most = curve[t]!;
-      if (by === ENGINE) most *= engine;
-      else if (by === SUN) most *= factors.sun;
-      else if (by === WIND && factors.wind !== 1) most *= windFactor(d.windBy[s] ?? null, factors.wind);
-      else if (by === INPUT) most = drawsInput(s) ? most : 0;
-      const home = viaJoin[s]! >= 0 && joinKind[viaJoin[s]!] === SPLITTER ? joinFirst[viaJoin[s]!]! : sHome[s]!;
-      if (home < 0) {
-        if (most > 0) dumps = 1;
-        most = 0;
-      } else if (watts && most > 0) most /= Math.max(1, volts[home]!);
-      limit[s] = most;
-      if (most <= 0) {
-        running[s] = 0;
+    for (let u = 0; u < nU; u++) {
+      const s = used[u]!;
+      let can = most[t * nU + u]!;
+      if (can > 0) can *= partOf(f, w, s, engine, factors, d);
+      const node = w[W.node + s]!;
+      const home = node >= 0 ? w[W.first + node]! : w[W.home + s]!;
+      if (can > 0) {
+        if (home < 0) {
+          dumps = 1;
+          can = 0;
+        } else if (w[W.driver + s] === By.sun) can /= Math.max(1, f[F.volts + home]!);
+      }
+      if (can <= 0) {
+        w[W.running + s] = 0;
         continue;
       }
-      if (!running[s]) {
-        running[s] = 1;
-        stage[s] = BULK;
-        timer[s] = lowTimer[s] = 0;
+      if (w[W.running + s] === 0) {
+        w[W.running + s] = 1;
+        w[W.stage + s] = Stage.bulk;
+        f[F.timer + s] = f[F.lowTimer + s] = 0;
       }
-      live[lives++] = s;
-      setV[s] = stage[s] === FLOAT ? setFloatV[s]! : setAbsV[s]!;
-      kSource[s] = 1 / (bandV[s]! / most + pathOhm[s]!);
-      offset[s] = 0;
-      sBus[s] = sHome[s]! >= 0 ? bus[sHome[s]!]! : NOWHERE;
-      if (sBus[s]! >= 0) {
-        active[sBus[s]!] = active[sBus[s]!]! + 1;
-      } else if (atBank[s]) offset[s] = joinDropV[viaJoin[s]!]!;
+      w[W.live + lives++] = s;
+      f[F.limit + s] = can;
+      f[F.setV + s] = w[W.stage + s] === Stage.float ? f[F.setFloatV + s]! : f[F.setAbsV + s]!;
+      f[F.slope + s] = can / (f[F.bandV + s]! + f[F.pathOhm + s]! * can);
+      if (node >= 0) {
+        w[W.sBus + s] = K.nowhere;
+        f[F.offset + s] = w[W.atBank + s] === 1 ? f[F.dropV + node]! : 0;
+        continue;
+      }
+      const root = w[W.bus + home]!;
+      f[F.offset + s] = 0;
+      w[W.sBus + s] = root;
+      w[W.nextSource + s] = w[W.firstSource + root]!;
+      w[W.firstSource + root] = s;
     }
-    count[0] = lives;
-    sums[DUMPS] = sums[DUMPS]! + dumps;
+    w[W.lives] = lives;
+    dumpSteps += dumps;
 
-    // Banks: how they answer to volts now.
-    for (let b = 0; b < nB; b++) {
-      const x = soc[b]! * CELLS;
-      const cell = x | 0;
-      const part = x - cell;
-      const row = b * ROW + cell;
-      ocv[b] = ocvV[row]! + part * (ocvV[row + 1]! - ocvV[row]!);
-      let accepts = acceptA[row]! + part * (acceptA[row + 1]! - acceptA[row]!);
-      if (gel[b] && floating[b] === 1) accepts *= 0.2;
-      // Alone and with no source running it can only give.
-      if (lives === 0 && members[bus[b]!] === 1) kCharge[b] = capCharge[b] = 0;
-      else if (lead[b]) {
-        kCharge[b] = accepts / Math.max(0.05, absV[b]! - ocv[b]!);
-        capCharge[b] = Math.min(1.1 * accepts, maxA[b]!, roomA(b));
-      } else {
-        kCharge[b] = perOhm[b]!;
-        capCharge[b] = Math.min(accepts, maxA[b]!, roomA(b));
+    // Volts: splitters' nodes first, then what stands alone.
+    if (anySplitter) {
+      for (let r = 0; r < w[W.roots]!; r++) {
+        answers(f, w, w[W.root + r]!);
+        w[W.settled + w[W.root + r]!] = 0;
       }
-      const root = bus[b]!;
-      const left = (soc[b]! * cap[b]!) / dt;
-      const load = loadW[root]! / nominal[b]! + loadA[root]! + loadS[root]! * nominal[b]!;
-      // Far from empty the rate's own correction cannot bind.
-      capDraw[b] =
-        left > 12 * load && left > i20[b]! ? left : left <= i20[b]! ? left : (left * i20[b]! ** power[b]!) ** (1 / (1 + power[b]!));
-      floating[b] = UNSAID;
+      for (let j = 0; j < w[W.joins]!; j++) if (w[W.kind + j] === Kind.splitter) split(f, w, j);
     }
-
-    // Volts: splitters' nodes first, then what is fed by a DC–DC, then the rest.
-    for (let b = 0; b < nB; b++) served[b] = -1;
-    for (let j = 0; j < nJ; j++) if (joinKind[j] === SPLITTER) split(j);
-    for (let pass = anyInput ? 0 : 1; pass < 2; pass++)
-      for (let b = 0; b < nB; b++) {
-        if (bus[b] !== b || served[b]! >= 0) continue;
-        if (pass === 0 && !hasInput(b)) continue;
-        settle(b);
-      }
-
-    // What flows, and what it does.
-    let charging = 0;
-    for (let k = 0; k < lives; k++) {
-      const s = live[k]!;
-      const node = sBus[s]! < 0;
-      const v = node ? nodeV[viaJoin[s]!]! : volts[sBus[s]!]!;
-      const i = currentOf(s, v);
-      sourceA[s] = i;
-      if (i > 0) charging = 1;
-      totals.sourceAh[s] = totals.sourceAh[s]! + i * dt;
-      totals.sourceH[s] = totals.sourceH[s]! + dt;
-      if (driver[s] === ENGINE) sums[LITRES] = sums[LITRES]! + ((v * i) / ALTERNATOR_EFFICIENCY / 1000) * FUEL_L_PER_KWH * dt;
-      if (driver[s] === INPUT) {
-        const from = fromBank[s]!;
-        inputW[from] = inputW[from]! + (v * i) / eff[s]!;
-      }
-    }
-    sums[CHARGING_H] = sums[CHARGING_H]! + charging * dt;
     let drawnA = lostA;
     let unmetA = lostA;
-    for (let b = 0; b < nB; b++) {
-      if (bus[b] !== b) {
-        volts[b] = volts[bus[b]!]!;
-        continue;
-      }
-      const v = volts[b]!;
-      const a = loadW[b]! / v + loadS[b]! * v + loadA[b]!;
-      drawnA += a + lost[b]!;
-      unmetA += lost[b]!;
-      sums[LOAD] = sums[LOAD]! + (a + lost[b]!) * dt;
-      sums[UNMET] = sums[UNMET]! + lost[b]! * dt;
-    }
-    for (let b = 0; b < nB; b++) {
-      const i = flow(b, volts[bus[b]!]!);
-      keep(b, i);
-      if (trace) {
-        const at = (step + t) * nB + b;
-        trace.soc[at] = soc[b]!;
-        trace.volts[at] = volts[b]!;
-        trace.bankA[at] = i;
+    for (let r = 0; r < w[W.roots]!; r++) {
+      const root = w[W.root + r]!;
+      if (!anySplitter || w[W.settled + root] === 0) settle(f, w, root);
+      const v = f[F.volts + root]!;
+      drawnA += f[F.loadW + root]! / v + f[F.loadS + root]! * v + f[F.loadA + root]! + f[F.lost + root]!;
+      unmetA += f[F.lost + root]!;
+      for (let b = root; b >= 0; b = w[W.next + b]!) {
+        f[F.volts + b] = v;
+        w[W.floating + b] = Floating.unsaid;
+        keep(f, w, b);
       }
     }
+    loadAh += drawnA * dt;
+    unmetAh += unmetA * dt;
+    if (lives > 0) give(f, w, lives);
     if (trace) {
-      for (let k = 0; k < lives; k++) trace.sourceA[(step + t) * nS + live[k]!] = sourceA[live[k]!]!;
       trace.loadA[step + t] = drawnA;
       trace.unmetA[step + t] = unmetA;
+      record(f, w, trace, step + t);
     }
-    regulate();
-    relays();
+    if (anyRelay) relays(f, w);
   }
+  const add = (to: number, x: number) => (f[F.sums + to] = f[F.sums + to]! + x);
+  add(LOAD, loadAh);
+  add(UNMET, unmetAh);
+  add(ENGINE_H, engineH);
+  add(LITRES, litres);
+  add(DUMPS, dumpSteps);
+}
+
+/** What is there of a source's output as entered. */
+function partOf(f: Figures, w: Wholes, s: number, engine: number, factors: Readonly<Factors>, d: SceneDay): number {
+  const by = w[W.driver + s]!;
+  if (by === By.sun) return factors.sun;
+  if (by === By.engine) return engine;
+  if (by === By.wind) return factors.wind === 1 ? 1 : windFactor(d.windBy[s] ?? null, factors.wind);
+  if (by === By.input) return drawsInput(f, w, s) ? 1 : 0;
+  return 1;
 }
 
 const windFactor = (table: Float64Array | null, factor: number): number => {
@@ -630,138 +807,235 @@ const windFactor = (table: Float64Array | null, factor: number): number => {
 };
 
 /** Whether a DC–DC runs: its input stood high enough, and it is not tied to its own output. */
-function drawsInput(s: number): boolean {
-  const from = fromBank[s]!;
-  const to = intoBank[s]!;
-  if (from < 0 || to < 0 || bus[from] === bus[to]) return false;
-  const v = volts[from]!;
-  return running[s] ? v > stopV[s]! : v >= startV[s]!;
+function drawsInput(f: Figures, w: Wholes, s: number): boolean {
+  const from = w[W.from + s]!;
+  const to = w[W.into + s]!;
+  if (from < 0 || to < 0 || w[W.bus + from] === w[W.bus + to]) return false;
+  const v = f[F.volts + from]!;
+  return w[W.running + s] === 1 ? v > f[F.stopV + s]! : v >= f[F.startV + s]!;
 }
 
-function hasInput(root: number): boolean {
-  for (let k = 0; k < count[0]!; k++) if (driver[live[k]!] === INPUT && sBus[live[k]!] === root) return true;
-  return false;
+/** A curve of a bank at its state of charge. @param row where its cell stands; @param part of the cell that is passed. */
+const curveAt = (f: Figures, row: number, part: number): number => f[row]! + part * (f[row + 3]! - f[row]!);
+
+/** Current accepted at absorption volts, A. @param row where its cell stands; @param part of the cell that is passed. */
+function acceptedA(f: Figures, w: Wholes, b: number, row: number, part: number): number {
+  const accepts = curveAt(f, row + Curve.accepts, part);
+  return w[W.gel + b] === 1 && w[W.floating + w[W.bus + b]!] === Floating.yes ? accepts * 0.2 : accepts;
+}
+
+/** Amps a bank takes for each volt above its rest volts. */
+function chargeSlope(f: Figures, w: Wholes, b: number, accepts: number, rest: number): number {
+  if (w[W.lead + b] === 0) return f[F.perOhm + b]!;
+  const span = f[F.absV + b]! - rest;
+  return accepts / (span > 0.05 ? span : 0.05);
+}
+
+/** Most a bank takes in this step, A: no step overshoots by more than a full bank takes. */
+function mostIn(f: Figures, w: Wholes, b: number, accepts: number, soc: number): number {
+  const top = w[W.lead + b] === 1 ? 1.1 * accepts : accepts;
+  const room = (1 - soc) * f[F.perFull + b]! + f[F.topA + b]!;
+  const most = f[F.maxA + b]! < top ? f[F.maxA + b]! : top;
+  return room < most ? room : most;
+}
+
+/** Most a bank gives in this step, A. @param load of its bus, A: far from empty the rate's own correction cannot bind. */
+function mostOut(f: Figures, b: number, soc: number, load: number): number {
+  const left = soc * f[F.cap + b]! * f[F.perDt]!;
+  const i20 = f[F.i20 + b]!;
+  return left > 12 * load || left <= i20 ? left : (left * i20 ** f[F.power + b]!) ** (1 / (1 + f[F.power + b]!));
+}
+
+/** How the banks of a bus answer to volts in this step. */
+function answers(f: Figures, w: Wholes, root: number): void {
+  const load = nominalA(f, root);
+  for (let b = root; b >= 0; b = w[W.next + b]!) {
+    const soc = f[F.soc + b]!;
+    const x = soc * K.cells;
+    const cell = x | 0;
+    const row = rowOf(b, cell);
+    const rest = curveAt(f, row + Curve.ocv, x - cell);
+    const accepts = acceptedA(f, w, b, row, x - cell);
+    f[F.ocv + b] = rest;
+    f[F.kCharge + b] = chargeSlope(f, w, b, accepts, rest);
+    f[F.capCharge + b] = mostIn(f, w, b, accepts, soc);
+    f[F.capDraw + b] = mostOut(f, b, soc, load);
+  }
 }
 
 /** A splitter's node with what it feeds. Without a running source its diodes block. */
-function split(j: number): void {
-  const first = joinFirst[j]!;
-  const second = joinSecond[j]!;
-  const dropV = joinDropV[j]!;
+function split(f: Figures, w: Wholes, j: number): void {
+  const first = w[W.first + j]!;
+  const dropV = f[F.dropV + j]!;
   let any = false;
-  for (let k = 0; k < count[0]!; k++) if (viaJoin[live[k]!] === j) any = true;
+  for (let k = 0; k < w[W.lives]!; k++) if (w[W.node + w[W.live + k]!] === j) any = true;
   if (!any || first < 0) return;
-  const v = solve(0, j, volts[bus[first]!]! + dropV, 0.7 * nominal[first]!, 1.7 * nominal[first]!);
-  nodeV[j] = v;
+  const nominal = f[F.nominal + first]!;
+  const v = search(f, w, 0, j, f[F.volts + w[W.bus + first]!]! + dropV, 0.7 * nominal, 1.7 * nominal);
+  f[F.nodeV + j] = v;
   for (let k = 0; k < 2; k++) {
-    const b = k === 0 ? first : second;
+    const b = k === 0 ? first : w[W.second + j]!;
     if (b < 0) continue;
-    const root = bus[b]!;
-    if (served[root]! >= 0) continue;
-    surplus(root, v - dropV);
-    if (fd[0]! < 0 && v - dropV > 0.71 * nominal[root]!) {
-      volts[root] = v - dropV;
-      served[root] = 1;
+    const root = w[W.bus + b]!;
+    if (w[W.settled + root] === 1) continue;
+    surplus(f, w, root, v - dropV);
+    if (f[F.surplus]! < 0 && v - dropV > 0.71 * f[F.nominal + root]!) {
+      f[F.volts + root] = v - dropV;
+      w[W.settled + root] = 1;
+      currents(f, w, root);
     }
   }
 }
 
-/** Charge that fills a bank within the step and keeps it full, A: no step overshoots by more than a full bank takes. */
-const roomA = (b: number): number => ((1 - soc[b]!) * cap[b]!) / (dt * efficiency[b * ROW + CELLS]!) + acceptA[b * ROW + CELLS]! * 1.1;
-
 /** Current into a bank at volts, A: positive charges. */
-function flow(b: number, v: number): number {
-  const over = v - ocv[b]!;
-  if (over >= 0) return Math.min(over * kCharge[b]!, capCharge[b]!);
-  return -Math.min(-over * kDraw[b]!, capDraw[b]!);
+function flow(f: Figures, b: number, v: number): number {
+  const over = v - f[F.ocv + b]!;
+  if (over >= 0) {
+    const i = over * f[F.kCharge + b]!;
+    return i < f[F.capCharge + b]! ? i : f[F.capCharge + b]!;
+  }
+  const i = over * f[F.perOhm + b]!;
+  return i > -f[F.capDraw + b]! ? i : -f[F.capDraw + b]!;
 }
 
-const effective = (b: number, i: number): number => (i <= i20[b]! || power[b] === 0 ? i : i * (i / i20[b]!) ** power[b]!);
+function effective(f: Figures, b: number, i: number): number {
+  const i20 = f[F.i20 + b]!;
+  const power = f[F.power + b]!;
+  return i <= i20 || power === 0 ? i : i * (i / i20) ** power;
+}
 
-/** Takes a step's current into a bank's state of charge and its books. */
-function keep(b: number, i: number): void {
-  const was = soc[b]! * cap[b]!;
-  let now = was;
+/** Takes a step's current into a bank's state of charge, and into its books unless they are left out. */
+function keep(f: Figures, w: Wholes, b: number): void {
+  const i = f[F.amps + b]!;
+  const dt = f[F.dt]!;
+  const cap = f[F.cap + b]!;
+  const soc = f[F.soc + b]!;
+  const was = soc * cap;
+  let stored = 0;
+  let drawn = 0;
   if (i > 0) {
-    const x = soc[b]! * CELLS;
+    const x = soc * K.cells;
     const cell = x | 0;
-    const row = b * ROW + cell;
-    const stored = i * (efficiency[row]! + (x - cell) * (efficiency[row + 1]! - efficiency[row]!)) * dt;
-    totals.inAh[b] = totals.inAh[b]! + i * dt;
-    totals.storedAh[b] = totals.storedAh[b]! + stored;
-    now += stored;
+    stored = i * curveAt(f, rowOf(b, cell) + Curve.efficiency, x - cell) * dt;
   } else if (i < 0) {
-    const drawn = Math.min(was, effective(b, -i) * dt);
-    totals.outAh[b] = totals.outAh[b]! - i * dt;
-    totals.drawnAh[b] = totals.drawnAh[b]! + drawn;
-    now -= drawn;
+    const wants = effective(f, b, -i) * dt;
+    drawn = wants < was ? wants : was;
   }
-  const self = Math.min(now, selfStep[b]!);
-  totals.selfAh[b] = totals.selfAh[b]! + self;
-  now -= self;
-  if (now > cap[b]!) {
-    totals.overflowAh[b] = totals.overflowAh[b]! + now - cap[b]!;
-    now = cap[b]!;
-  }
-  const level = now / cap[b]!;
-  soc[b] = level;
-  if (level < totals.lowest[b]!) totals.lowest[b] = level;
-  if (lean) return;
-  if (level < windowLow[b]!) totals.belowWindowH[b] = totals.belowWindowH[b]! + dt;
-  if (level >= FULL_SOC) totals.sinceFullH[b] = 0;
-  else if ((totals.sinceFullH[b] = totals.sinceFullH[b]! + dt) > totals.longestH[b]!) totals.longestH[b] = totals.sinceFullH[b]!;
-  if (level >= 0.7) totals.under70H[b] = 0;
-  else if ((totals.under70H[b] = totals.under70H[b]! + dt) > totals.longest70H[b]!) totals.longest70H[b] = totals.under70H[b]!;
+  const before = was + stored - drawn;
+  const self = before < f[F.selfStep + b]! ? before : f[F.selfStep + b]!;
+  const now = before - self;
+  const level = now > cap ? 1 : now * f[F.perCap + b]!;
+  f[F.soc + b] = level;
+  if (level < f[F.lowest + b]!) f[F.lowest + b] = level;
+  if (w[W.lean] === 1) return;
+  if (i > 0) f[F.inAh + b] = f[F.inAh + b]! + i * dt;
+  else f[F.outAh + b] = f[F.outAh + b]! - i * dt;
+  f[F.storedAh + b] = f[F.storedAh + b]! + stored;
+  f[F.drawnAh + b] = f[F.drawnAh + b]! + drawn;
+  f[F.selfAh + b] = f[F.selfAh + b]! + self;
+  if (now > cap) f[F.overflowAh + b] = f[F.overflowAh + b]! + now - cap;
+  spells(f, b);
 }
 
-function crank(b: number): void {
-  const was = soc[b]! * cap[b]!;
-  const drawn = Math.min(was, (effective(b, crankA) / crankA) * crankAh);
-  totals.outAh[b] = totals.outAh[b]! + crankAh;
-  totals.drawnAh[b] = totals.drawnAh[b]! + drawn;
-  soc[b] = (was - drawn) / cap[b]!;
-  if (soc[b]! < totals.lowest[b]!) totals.lowest[b] = soc[b]!;
+/** Hours since full, under 70 % and below the window. */
+function spells(f: Figures, b: number): void {
+  const level = f[F.soc + b]!;
+  const dt = f[F.dt]!;
+  if (level < f[F.windowLow + b]!) f[F.belowWindowH + b] = f[F.belowWindowH + b]! + dt;
+  const sinceFull = level >= FULL_SOC ? 0 : f[F.sinceFullH + b]! + dt;
+  f[F.sinceFullH + b] = sinceFull;
+  if (sinceFull > f[F.longestH + b]!) f[F.longestH + b] = sinceFull;
+  const under70 = level >= 0.7 ? 0 : f[F.under70H + b]! + dt;
+  f[F.under70H + b] = under70;
+  if (under70 > f[F.longest70H + b]!) f[F.longest70H + b] = under70;
+}
+
+function crank(f: Figures, b: number): void {
+  const was = f[F.soc + b]! * f[F.cap + b]!;
+  const drawn = Math.min(was, (effective(f, b, f[F.crankA]!) / f[F.crankA]!) * f[F.crankAh]!);
+  f[F.outAh + b] = f[F.outAh + b]! + f[F.crankAh]!;
+  f[F.drawnAh + b] = f[F.drawnAh + b]! + drawn;
+  f[F.soc + b] = (was - drawn) * f[F.perCap + b]!;
+  f[F.lowest + b] = Math.min(f[F.lowest + b]!, f[F.soc + b]!);
+}
+
+/** What the sources give at the volts found, and what their regulators make of it. */
+function give(f: Figures, w: Wholes, lives: number): void {
+  const dt = f[F.dt]!;
+  let charging = 0;
+  let litres = 0;
+  for (let a = 0; a < lives; a++) {
+    const s = w[W.live + a]!;
+    const bus = w[W.sBus + s]!;
+    const v = bus < 0 ? f[F.nodeV + w[W.node + s]!]! : f[F.volts + bus]!;
+    const i = currentOf(f, s, v);
+    if (i > 0) charging = 1;
+    f[F.sourceAh + s] = f[F.sourceAh + s]! + i * dt;
+    f[F.sourceH + s] = f[F.sourceH + s]! + dt;
+    const by = w[W.driver + s]!;
+    if (by === By.engine) litres += v * i * f[F.litresPerW]!;
+    else if (by === By.input) {
+      const from = w[W.from + s]!;
+      f[F.inputW + from] = f[F.inputW + from]! + (v * i) / f[F.eff + s]!;
+    }
+    f[F.gives + s] = i;
+    const home = bus >= 0 ? bus : w[W.bus + w[W.first + w[W.node + s]!]!]!;
+    // A bank floats when nothing on its bus charges harder.
+    if (w[W.stage + s] !== Stage.float) w[W.floating + home] = Floating.no;
+    else if (w[W.floating + home] === Floating.unsaid) w[W.floating + home] = Floating.yes;
+    if (w[W.fixed + s] === 0) regulate(f, w, s, home);
+  }
+  f[F.sums + LITRES] = f[F.sums + LITRES]! + litres;
+  f[F.sums + CHARGING_H] = f[F.sums + CHARGING_H]! + charging * dt;
+}
+
+/** Banks and sources as the step left them. */
+function record(f: Figures, w: Wholes, { soc, volts, bankA, sourceA }: Trace, step: number): void {
+  const nB = w[W.banks]!;
+  for (let b = 0, at = step * nB; b < nB; b++, at++) {
+    soc[at] = f[F.soc + b]!;
+    volts[at] = f[F.volts + b]!;
+    bankA[at] = f[F.amps + b]!;
+  }
+  const row = step * w[W.sources]!;
+  for (let k = 0; k < w[W.lives]!; k++) sourceA[row + w[W.live + k]!] = f[F.gives + w[W.live + k]!]!;
 }
 
 /** Stages: to absorption when the setpoint is reached, to float when the bank takes little or time is up, back when volts stay low. */
-function regulate(): void {
-  for (let k = 0; k < count[0]!; k++) {
-    const s = live[k]!;
-    const home = sBus[s]! >= 0 ? sBus[s]! : viaJoin[s]! >= 0 ? bus[joinFirst[viaJoin[s]!]!]! : 0;
-    // A bank floats when nothing on its bus charges harder.
-    if (stage[s] !== FLOAT) floating[home] = 0;
-    else if (floating[home] === UNSAID) floating[home] = 1;
-    if (fixed[s]) continue;
-    if (stage[s] === BULK) {
-      if (sourceA[s]! < limit[s]! * (1 - 1e-9)) stage[s] = ABSORPTION;
-    } else if (stage[s] === ABSORPTION) {
-      timer[s] = timer[s]! + dt;
-      const bank = intoBank[s]! >= 0 ? intoBank[s]! : home;
-      const done = timer[s]! >= minH[s]! && flow(bank, volts[bank]!) <= tailA[s]!;
-      if (done || timer[s]! >= maxH[s]!) {
-        stage[s] = FLOAT;
-        lowTimer[s] = 0;
-      }
-    } else if (volts[home]! < rebulkV[s]!) {
-      lowTimer[s] = lowTimer[s]! + dt;
-      if (lowTimer[s]! >= rebulkH[s]!) {
-        stage[s] = BULK;
-        timer[s] = 0;
-      }
-    } else lowTimer[s] = 0;
-  }
+function regulate(f: Figures, w: Wholes, s: number, home: number): void {
+  const dt = f[F.dt]!;
+  const stage = w[W.stage + s];
+  if (stage === Stage.bulk) {
+    if (f[F.gives + s]! < f[F.limit + s]! * (1 - 1e-9)) w[W.stage + s] = Stage.absorption;
+  } else if (stage === Stage.absorption) {
+    const hours = f[F.timer + s]! + dt;
+    f[F.timer + s] = hours;
+    const bank = w[W.into + s]! >= 0 ? w[W.into + s]! : home;
+    const done = hours >= f[F.minH + s]! && f[F.amps + bank]! <= f[F.tailA + s]!;
+    if (done || hours >= f[F.maxH + s]!) {
+      w[W.stage + s] = Stage.float;
+      f[F.lowTimer + s] = 0;
+    }
+  } else if (f[F.volts + home]! < f[F.rebulkV + s]!) {
+    f[F.lowTimer + s] = f[F.lowTimer + s]! + dt;
+    if (f[F.lowTimer + s]! >= f[F.rebulkH + s]!) {
+      w[W.stage + s] = Stage.bulk;
+      f[F.timer + s] = 0;
+    }
+  } else f[F.lowTimer + s] = 0;
 }
 
-function relays(): void {
-  for (let j = 0; j < nJ; j++) {
-    const first = joinFirst[j]!;
-    const second = joinSecond[j]!;
-    if (joinKind[j] !== RELAY || first < 0 || second < 0) continue;
-    const high = Math.max(volts[first]!, volts[second]!);
-    const wants = relayOn[j] ? high < joinOpenV[j]! : high >= joinCloseV[j]!;
-    relayH[j] = wants ? relayH[j]! + dt : 0;
-    if (!wants || relayH[j]! < joinDelayH[j]!) continue;
-    relayOn[j] = relayOn[j] ? 0 : 1;
-    relayH[j] = 0;
+function relays(f: Figures, w: Wholes): void {
+  const dt = f[F.dt]!;
+  for (let j = 0; j < w[W.joins]!; j++) {
+    const first = w[W.first + j]!;
+    const second = w[W.second + j]!;
+    if (w[W.kind + j] !== Kind.relay || first < 0 || second < 0) continue;
+    const high = Math.max(f[F.volts + first]!, f[F.volts + second]!);
+    const wants = w[W.relayOn + j] === 1 ? high < f[F.openV + j]! : high >= f[F.closeV + j]!;
+    const hours = wants ? f[F.relayH + j]! + dt : 0;
+    const moves = wants && hours >= f[F.delayH + j]!;
+    f[F.relayH + j] = moves ? 0 : hours;
+    if (moves) w[W.relayOn + j] = 1 - w[W.relayOn + j]!;
   }
 }

@@ -9,8 +9,8 @@ import { coldAcceptance } from '../rules/acceptance';
 import type { Chemistry } from '../rules/chemistries';
 import { bankTempC, c20Ah, tailA } from './bankFigures';
 import { coldFactor } from './discharge';
-import { drawsOf, enginePhase, type Draws } from './draws';
-import { cover, driverOf, limitsOf, spanH, spansOf, stretched, TYPICAL_PATH_OHM, windAmps, type Driver, type Limits } from './sources';
+import { drawsOf, enginePhase } from './draws';
+import { cover, driverOf, limitsOf, spanH, spansOf, stretched, TYPICAL_PATH_OHM, windAmps, type Driver } from './sources';
 
 export interface SceneBank {
   readonly id: string;
@@ -72,12 +72,13 @@ export interface SceneJoin {
 export interface SceneDay {
   readonly livingId: string;
   readonly name: string;
-  /** By bank. */
-  readonly draws: readonly Draws[];
-  /** By source. */
-  readonly limits: readonly Limits[];
+  /** Banks that loads draw from, and what, step by step, bank by bank: constant power W, conductance S, constant current A. */
+  readonly drawing: Int32Array;
+  readonly draws: Float64Array;
   /** Sources that give anything at all on this day. */
   readonly used: Int32Array;
+  /** Largest output step by step of those: amps, of the sun watts. */
+  readonly most: Float64Array;
   /** By source: output of a wind generator at 0, 0.1 ... 3 times the day's mean wind, over that at the mean. */
   readonly windBy: readonly (Float64Array | null)[];
   readonly phase: Float64Array;
@@ -192,12 +193,21 @@ function sceneDay(
   for (const s of spansOf(living, 'engine').map(stretched))
     for (let t = 0; t < n; t++) idleLph[t] = Math.max(idleLph[t] as number, cover(s, t * stepH, stepH) * engineLph(design, s.level));
   const limits = design.sources.map((s) => limitsOf(design, s, living, n));
+  const used = Int32Array.from(limits.flatMap((l, s) => (l.some((x) => x > 0) ? [s] : [])));
+  const most = new Float64Array(n * used.length);
+  used.forEach((s, u) => limits[s]?.forEach((x, t) => (most[t * used.length + u] = x)));
+  const drawing = Int32Array.from(banks.flatMap((_, b) => ((byBank[b]?.length ?? 0) > 0 ? [b] : [])));
+  const draws = new Float64Array(n * drawing.length * 3);
+  drawing.forEach((b, g) => {
+    drawsOf(living, byBank[b] ?? [], banks[b]?.nominalV ?? 0, n, draws, g * 3, drawing.length * 3);
+  });
   return {
     livingId: living.id,
     name: living.name,
-    draws: banks.map((b, i) => drawsOf(living, byBank[i] ?? [], b.nominalV, n)),
-    limits,
-    used: Int32Array.from(limits.flatMap((l, s) => (l.limit.some((x) => x > 0) ? [s] : []))),
+    drawing,
+    draws,
+    used,
+    most,
     windBy: design.sources.map((s) => (varied ? windTable(s, living) : null)),
     phase,
     phasePerStep: perStep,

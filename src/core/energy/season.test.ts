@@ -18,7 +18,7 @@ import { madeWorking, needWorking } from '../working';
 import { bankMass, c20Ah, chemistryOf } from './bankFigures';
 import { compareDesigns, costOf } from './compare';
 import { cruise } from './cruise';
-import { dayAh, inUse, windowOf } from './draws';
+import { dayAh, inUse, inUseAt, windowOf } from './draws';
 import { fillTimes } from './fill';
 import { finishing } from './finish';
 import { compareJoins, joinedBy, wrongPositions } from './joinWays';
@@ -100,12 +100,16 @@ describe('a season', () => {
 describe('loads through the day', () => {
   const living = sunny().living[0];
   if (!living) throw new Error('no day');
+  const used = (hours: number, window: Float64Array): Float64Array => {
+    const use = inUse(hours, (window.reduce((a, b) => a + b, 0) * 24) / window.length);
+    return window.map((part) => inUseAt(use, part));
+  };
   test('hours fill their window first and spill over', () => {
     const night = windowOf(living, 'by night', 24);
     expect(night.reduce((a, b) => a + b, 0)).toBeCloseTo(12, 9);
-    expect(inUse(6, night)[0]).toBeCloseTo(0.5, 9);
-    expect(inUse(6, night)[12]).toBe(0);
-    const long = inUse(18, night);
+    expect(used(6, night)[0]).toBeCloseTo(0.5, 9);
+    expect(used(6, night)[12]).toBe(0);
+    const long = used(18, night);
     expect(long[0]).toBeCloseTo(1, 9);
     expect(long[12]).toBeCloseTo(0.5, 9);
   });
@@ -115,7 +119,7 @@ describe('loads through the day', () => {
         fc.double({ min: 0, max: 24, noNaN: true }),
         fc.constantFrom('any time' as const, 'by day' as const, 'by night' as const, 'engine running' as const),
         (h, when) => {
-          const use = inUse(h, windowOf(living, when, 96));
+          const use = used(h, windowOf(living, when, 96));
           expect((use.reduce((a, b) => a + b, 0) * 24) / 96).toBeCloseTo(h, 6);
         },
       ),

@@ -61,14 +61,8 @@ export const noonW = (source: Source, sunHours: number, daylightH: number): numb
   return (solar.wp * solar.series * solar.parallel * solar.derate * sunHours * Math.PI) / (2 * daylightH);
 };
 
-/** What a source could give through a day. */
-export interface Limits {
-  /** Largest output by step: amps, or watts where watts is true. */
-  readonly limit: Float64Array;
-  readonly watts: boolean;
-}
-
-export function limitsOf(design: Design, source: Source, living: Living, n: number): Limits {
+/** Largest output of a source through a day by step: amps; of the sun watts. */
+export function limitsOf(design: Design, source: Source, living: Living, n: number): Float64Array {
   const stepH = 24 / n;
   const limit = new Float64Array(n);
   /** @param worth what a span gives, asked once a span: a figure, or one for the step that begins at h. */
@@ -117,7 +111,7 @@ export function limitsOf(design: Design, source: Source, living: Living, n: numb
     case 'DC–DC':
       limit.fill(source.ratedA);
   }
-  return { limit, watts: source.kind === 'solar' };
+  return limit;
 }
 
 /** Motoring may last half as long again as planned: the span with room for it. */

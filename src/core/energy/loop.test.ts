@@ -1,0 +1,126 @@
+import fc from 'fast-check';
+import { blankBank, blankJoin, type Chemistry, type Design } from '../design';
+import { BOUNDS } from '../design/bounds';
+import { AS_ENTERED } from './books';
+import { runDays } from './cruise';
+import { createLoop } from './loop';
+import { sceneOf } from './scene';
+import { drawing, driven, quietBoat, sourceInto } from './testing';
+
+const chemistries = fc.constantFrom<Chemistry>('flooded', 'agm', 'gel', 'lfp');
+const day = (design: Design, soc: number, days = 2) => {
+  const scene = sceneOf(design, { stepMin: 15 });
+  return runDays(scene, new Array<number>(days).fill(0), soc, 'test');
+};
+
+/** The house bank halved into two that a selector holds together all day. */
+const halved = (design: Design): Design => {
+  const [house] = design.banks;
+  if (!house) return design;
+  const half = { ...house, blockAh: house.blockAh / 2 };
+  return {
+    ...design,
+    banks: [half, { ...half, id: 'other', name: 'the other half' }],
+    joins: [{ ...blankJoin('both', 'selector', 12), firstId: house.id, secondId: 'other', running: 'both', stopped: 'both' }],
+  };
+};
+
+describe('the loop', () => {
+  test('two halves held together are one bank: volts by the list of banks are volts by the single one', () =>
+    fc.assert(
+      fc.property(
+        chemistries,
+        fc.double({ min: 0.25, max: 1, noNaN: true }),
+        fc.double({ min: 0, max: 12, noNaN: true }),
+        fc.constantFrom<'power' | 'resistance' | 'current'>('power', 'resistance', 'current'),
+        fc.double({ min: 1, max: 90, noNaN: true }),
+        (chemistry, soc, amps, behaviour, ratedA) => {
+          const whole = driven(
+            drawing(quietBoat({ chemistry, tempC: 20, blockAh: 200 }), amps, { behaviour }),
+            [sourceInto('shore charger', { ratedA })],
+            [['shore', 3, 15, 0]],
+          );
+          const [one, two] = [day(whole, soc), day(halved(whole), soc)];
+          expect(two.banks[0]?.endSoc).toBeCloseTo(one.banks[0]?.endSoc ?? NaN, 6);
+          expect(two.banks[1]?.endSoc).toBeCloseTo(one.banks[0]?.endSoc ?? NaN, 6);
+          expect(two.days[1]?.madeAh).toBeCloseTo(one.days[1]?.madeAh ?? NaN, 4);
+          expect(two.trace.volts[2 * 40]).toBeCloseTo(one.trace.volts[40] ?? NaN, 6);
+        },
+      ),
+      { numRuns: 60 },
+    ));
+
+  test('there is room for as many banks, sources and joins as a design may have, and none reads another’s row', () => {
+    const { banks: nB, sources: nS, joins: nJ } = BOUNDS;
+    const base = quietBoat();
+    const bankIds = Array.from({ length: nB }, (_, i) => `b${i}`);
+    const boat: Design = {
+      ...driven(
+        base,
+        Array.from({ length: nS }, (_, i) => ({
+          ...sourceInto('shore charger', { ratedA: 5 + (i % nB) }),
+          id: `s${i}`,
+          bankId: bankIds[i % nB] ?? null,
+        })),
+        [['shore', 0, 2, 0]],
+      ),
+      banks: bankIds.map((id) => ({ ...blankBank(id, 12, null), tempC: 25, name: id })),
+      // All open: each would tie the bank to its neighbour.
+      joins: Array.from({ length: nJ }, (_, i) => ({
+        ...blankJoin(`j${i}`, 'relay', 12),
+        firstId: bankIds[i] ?? null,
+        secondId: bankIds[(i + 1) % nB] ?? null,
+        closeV: 99,
+      })),
+    };
+    const r = day(boat, 0.5, 1);
+    // Two sources of 5 + i amps for two hours.
+    r.banks.forEach((b, i) => {
+      expect(b.inAh).toBeCloseTo(2 * 2 * (5 + i), 6);
+    });
+    expect(r.imbalance).toBeLessThan(1e-9);
+  });
+
+  test('two loops may take turns: each keeps its own memory', () => {
+    const one = sceneOf(drawing(quietBoat(), 3), { stepMin: 15 });
+    const two = sceneOf(driven(quietBoat({ chemistry: 'lfp' }), [sourceInto('shore charger')], [['shore', 1, 5, 0]]), { stepMin: 15 });
+    const [dayOne, dayTwo] = [one.days[0], two.days[0]];
+    if (!dayOne || !dayTwo) throw new Error('no day');
+    const alone = createLoop(one);
+    alone.reset(0.9);
+    for (let i = 0; i < 3; i++) alone.day(dayOne, AS_ENTERED);
+    const [a, b] = [createLoop(one), createLoop(two)];
+    a.reset(0.9);
+    b.reset(0.3);
+    for (let i = 0; i < 3; i++) {
+      a.day(dayOne, AS_ENTERED);
+      b.day(dayTwo, AS_ENTERED);
+    }
+    expect(Array.from(a.soc)).toEqual(Array.from(alone.soc));
+    expect(b.soc[0]).toBeGreaterThan(0.3);
+  });
+
+  test('without its books a loop comes to the same states of charge', () =>
+    fc.assert(
+      fc.property(
+        chemistries,
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        fc.double({ min: 0, max: 30, noNaN: true }),
+        (chemistry, soc, amps) => {
+          const boat = driven(drawing(quietBoat({ chemistry }), amps), [sourceInto('shore charger')], [['shore', 8, 12, 0]]);
+          const scene = sceneOf(boat, { stepMin: 15 });
+          const only = scene.days[0];
+          if (!only) throw new Error('no day');
+          const [full, lean] = [createLoop(scene), createLoop(scene, true)];
+          for (const loop of [full, lean]) {
+            loop.reset(soc);
+            loop.day(only, AS_ENTERED);
+          }
+          expect(lean.soc[0]).toBe(full.soc[0]);
+          expect(lean.totals.lowest[0]).toBe(full.totals.lowest[0]);
+          expect(Array.from(lean.totals.sums)).toEqual(Array.from(full.totals.sums));
+        },
+      ),
+      { numRuns: 40 },
+    ));
+});
