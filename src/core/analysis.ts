@@ -102,12 +102,13 @@ export function analyse(whole: Design, memory: Memory = createMemory()): Analysi
     banks,
     loads: design.loads.map((l) => loadResult(memory, l, currentOf(l), circuitOfLoad.get(l.id) ?? null)),
     circuits,
-    findings: bySeverity(
-      withDepartures(design, [
-        ...designFindings(design, circuits, circuitOfLoad, feederOf, cyclic),
-        ...circuits.flatMap((c) => c.findings),
-        ...chargingOf(memory, design),
-      ]),
+    findings: withDepartures(
+      design,
+      bySeverity(
+        designFindings(design, circuits, circuitOfLoad, feederOf, cyclic),
+        ...circuits.map((c) => c.findings),
+        chargingOf(memory, design),
+      ),
     ),
     balance: balance(design, banks, circuits, memory.made.of(design)),
   };

@@ -5,7 +5,7 @@ import { bench, benchAgain, type Bench } from './conductor/evaluate';
 import { conductorOf, ladder, ladderAgain, stateAgain, stateAt, type Ladder, type State } from './conductor/ladder';
 import { circuitInput, drifted, SEGMENT_JOINTS_OHM, type CircuitInput, type Gathered } from './conductor/circuitInput';
 import { conductorOhm } from './conductor/resistance';
-import { share } from './design/share';
+import { equal, share } from './design/share';
 import type { Demand } from './network/demand';
 import type { Upstream } from './network/upstream';
 import { chooseProtection, type Protection } from './protection/choose';
@@ -159,17 +159,24 @@ export function analyseCircuit(gathered: Gathered, units: Units): CircuitResult 
   return resultOf(b, sideOf(b), gathered, units);
 }
 
+/** The list with another tail: the same list while the tail says the same. */
+function shareTail(before: readonly Finding[], from: number, tail: readonly Finding[]): readonly Finding[] {
+  const same = before.length - from === tail.length && tail.every((f, i) => equal(before[from + i], f));
+  return same ? before : [...before.slice(0, from), ...tail];
+}
+
 /** The circuit again when only the steady volts before it have moved: its device, heat and faults stand. undefined for a copied result. */
 export function analyseAgain(before: CircuitResult, upstream: Upstream, units: Units): CircuitResult | undefined {
   const kept = behind.get(before);
   if (!kept) return undefined;
   const b = benchAgain(kept.bench, drifted(kept.bench.input, upstream));
   const own = sideAgain(b, before.own);
-  // What does not move with the volts stands as long as the choice does.
-  const still = own.ladder === before.own.ladder ? before.findings.slice(0, kept.standing) : stillFindings(b, own.ladder, own.state, units);
   const moving = movingFindings(b, own.ladder, own.state, units);
-  const findings = share(before.findings, [...still, ...moving]);
+  // What does not move with the volts stands as long as the choice does.
+  const stands = own.ladder === before.own.ladder;
+  const still = stands ? null : stillFindings(b, own.ladder, own.state, units);
+  const findings = still ? share(before.findings, [...still, ...moving]) : shareTail(before.findings, kept.standing, moving);
   const result: CircuitResult = { ...before, own, findings, below: before.isFeeder ? belowTaps(b, own) : before.below };
-  behind.set(result, { bench: b, gathered: { ...kept.gathered, upstream }, standing: still.length });
+  behind.set(result, { bench: b, gathered: { ...kept.gathered, upstream }, standing: still?.length ?? kept.standing });
   return result;
 }

@@ -20,7 +20,11 @@ export interface Finding {
 /** Adds a finding about the thing under judgement, or about another. */
 export type AddFinding = (rule: string, severity: Severity, title: string, why: string, todo: string, about?: Finding['about']) => void;
 
-const ORDER: Readonly<Record<Severity, number>> = { stop: 0, fix: 1, note: 2 };
+const SEVERITIES: readonly Severity[] = ['stop', 'fix', 'note'];
 
-/** Worst first, then by the thing's order of arrival. */
-export const bySeverity = (findings: readonly Finding[]): Finding[] => [...findings].sort((a, b) => ORDER[a.severity] - ORDER[b.severity]);
+/** All groups as one list: worst first, then in order of arrival. */
+export function bySeverity(...groups: readonly (readonly Finding[])[]): Finding[] {
+  const out: Finding[] = [];
+  for (const severity of SEVERITIES) for (const group of groups) for (const f of group) if (f.severity === severity) out.push(f);
+  return out;
+}

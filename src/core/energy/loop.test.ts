@@ -1,13 +1,14 @@
 import fc from 'fast-check';
-import { blankBank, blankJoin, type Chemistry, type Design } from '../design';
+import { blankBank, blankJoin, type Design } from '../design';
 import { BOUNDS } from '../design/bounds';
+import type { ChemistryId } from '../rules/chemistries';
 import { AS_ENTERED } from './books';
 import { runDays } from './cruise';
 import { createLoop } from './loop';
 import { sceneOf } from './scene';
 import { drawing, driven, quietBoat, sourceInto } from './testing';
 
-const chemistries = fc.constantFrom<Chemistry>('flooded', 'agm', 'gel', 'lfp');
+const chemistries = fc.constantFrom<ChemistryId>('flooded', 'agm', 'gel', 'lfp');
 const day = (design: Design, soc: number, days = 2) => {
   const scene = sceneOf(design, { stepMin: 15 });
   return runDays(scene, new Array<number>(days).fill(0), soc, 'test');

@@ -1,8 +1,9 @@
 /** What the sources make on a day in each way of living, and how long the bank lasts without them. */
 import { share, type Design } from '../design';
-import { AS_ENTERED, LITRES, LOAD } from './books';
+import { sameParts } from '../network/lay';
+import { AS_ENTERED, LITRES, LOAD, type Loop } from './books';
 import { createLoop } from './loop';
-import { sceneOf } from './scene';
+import { redrawn, sceneOf, type Scene } from './scene';
 
 export interface Made {
   readonly livingId: string;
@@ -26,9 +27,23 @@ const MOST_DAYS = 10;
  * Empty without a bank.
  */
 export function madeOf(design: Design): Made[] {
-  if (design.banks.length === 0 || design.sources.length === 0) return [];
+  const stage = stageOf(design);
+  return stage ? madeOn(stage) : [];
+}
+
+/** The boat at rest, ready to be gone through, and the loop that does it. */
+interface Stage {
+  readonly scene: Scene;
+  readonly loop: Loop;
+}
+
+function stageOf(design: Design): Stage | null {
+  if (design.banks.length === 0 || design.sources.length === 0) return null;
   const scene = sceneOf(design, { stepMin: STEP_MIN });
-  const loop = createLoop(scene, true);
+  return { scene, loop: createLoop(scene, true) };
+}
+
+function madeOn({ scene, loop }: Stage): Made[] {
   const house = scene.banks[scene.house];
   if (!house) return [];
   const middle = (house.chemistry.windowLowSoc + house.chemistry.windowHighSoc) / 2;
@@ -63,14 +78,19 @@ export interface MadeMemory {
 
 export function madeMemory(): MadeMemory {
   let deps: readonly unknown[] = [];
+  let stillDeps: readonly unknown[] = [];
+  let stage: Stage | null = null;
   let made: readonly Made[] = [];
   return {
     of: (d) => {
-      const now = [d.loads, d.banks, d.sources, d.joins, d.living, d.engine, d.circuits, d.places, d.boat];
-      if (deps.length === 0 || now.some((x, i) => x !== deps[i])) {
-        made = share(made, madeOf(d));
-        deps = now;
-      }
+      const still = [d.banks, d.sources, d.joins, d.living, d.engine, d.places, d.boat];
+      const now = [...still, d.loads, d.circuits];
+      if (sameParts(deps, now)) return made;
+      // While only loads and circuits move, banks and sources stand.
+      stage = stage && sameParts(stillDeps, still) ? { ...stage, scene: redrawn(stage.scene, d) } : stageOf(d);
+      made = share(made, stage ? madeOn(stage) : []);
+      deps = now;
+      stillDeps = still;
       return made;
     },
   };

@@ -196,16 +196,10 @@ function sceneDay(
   const used = Int32Array.from(limits.flatMap((l, s) => (l.some((x) => x > 0) ? [s] : [])));
   const most = new Float64Array(n * used.length);
   used.forEach((s, u) => limits[s]?.forEach((x, t) => (most[t * used.length + u] = x)));
-  const drawing = Int32Array.from(banks.flatMap((_, b) => ((byBank[b]?.length ?? 0) > 0 ? [b] : [])));
-  const draws = new Float64Array(n * drawing.length * 3);
-  drawing.forEach((b, g) => {
-    drawsOf(living, byBank[b] ?? [], banks[b]?.nominalV ?? 0, n, draws, g * 3, drawing.length * 3);
-  });
   return {
     livingId: living.id,
     name: living.name,
-    drawing,
-    draws,
+    ...drawnBy(living, byBank, banks, n),
     used,
     most,
     windBy: design.sources.map((s) => (varied ? windTable(s, living) : null)),
@@ -214,6 +208,44 @@ function sceneDay(
     selector,
     idleLph,
   };
+}
+
+/** What loads draw in a way of living. @param byBank the loads of each bank. */
+function drawnBy(
+  living: Living,
+  byBank: readonly (readonly Load[])[],
+  banks: readonly SceneBank[],
+  n: number,
+): Pick<SceneDay, 'drawing' | 'draws'> {
+  const drawing = Int32Array.from(banks.flatMap((_, b) => ((byBank[b]?.length ?? 0) > 0 ? [b] : [])));
+  const draws = new Float64Array(n * drawing.length * 3);
+  drawing.forEach((b, g) => {
+    drawsOf(living, byBank[b] ?? [], banks[b]?.nominalV ?? 0, n, draws, g * 3, drawing.length * 3);
+  });
+  return { drawing, draws };
+}
+
+/** The same scene with the loads of a design that differs from it in loads and circuits only. */
+export function redrawn(scene: Scene, whole: Design): Scene {
+  const design = asDecided(whole);
+  const byBank = loadsByBank(design);
+  return {
+    ...scene,
+    days: scene.days.map((day, i) => {
+      const living = design.living[i];
+      return day && living ? { ...day, ...drawnBy(living, byBank, scene.banks, scene.n) } : day;
+    }),
+  };
+}
+
+/** Loads by the bank they are fed from; those on no circuit live on the house bank. */
+function loadsByBank(design: Design): readonly (readonly Load[])[] {
+  const house = houseIndex(design.banks);
+  const rootOf = bankOfLoads(design);
+  const indexOf = new Map(design.banks.map((b, i) => [b.id, i]));
+  const byBank: Load[][] = design.banks.map(() => []);
+  for (const load of design.loads) byBank[indexOf.get(rootOf.get(load.id) ?? '') ?? house]?.push(load);
+  return byBank;
 }
 
 /** Fuel at an engine speed without load on the alternator, L/h: from idle to full by the cube of speed (propeller). */
@@ -263,12 +295,7 @@ export function sceneOf(whole: Design, { stepMin = whole.plan.stepMin, ways, var
   const at = (id: string | null): number => (id === null ? -1 : design.banks.findIndex((b) => b.id === id));
   const banks = design.banks.map((b) => sceneBank(design, b));
   const house = houseIndex(design.banks);
-  const rootOf = bankOfLoads(design);
-  const byBank: Load[][] = design.banks.map(() => []);
-  for (const load of design.loads) {
-    const own = at(rootOf.get(load.id) ?? null);
-    byBank[own < 0 ? house : own]?.push(load);
-  }
+  const byBank = loadsByBank(design);
   const { engine } = design;
   return {
     n,
