@@ -200,15 +200,43 @@ const DRIFTING: ReadonlySet<CriterionId> = new Set(['drop', 'surge']);
 /** The ladder when only the volts before the way have moved: the same object while no rung and no verdict does. */
 export function ladderAgain(b: Bench, before: Ladder): Ladder {
   const { proposed, chosen } = before;
-  if (!proposed) return share(before, ladder(b, before));
+  if (!proposed && !stillHopeless(b, before)) return share(before, ladder(b, before));
   const tried = triedAt(b, { conductor: conductorOf(b, chosen), legs: chosen.legs });
   for (const rung of before.rungs) {
     if (!rung.applies || !DRIFTING.has(rung.id)) continue;
     const was = placeOf(b, rung);
     if (smallestSingle(b, rung.id, was) !== was || passes(b, rung.id, tried) !== rung.chosenPasses) return share(before, ladder(b, before));
   }
-  if (proposed.legs > 1) return share(before, ladder(b, before));
+  if (proposed && proposed.legs > 1) return share(before, ladder(b, before));
   return before;
+}
+
+/** Whether a ladder that proposed nothing would still propose nothing, and stand in with the same size. */
+function stillHopeless(b: Bench, before: Ladder): boolean {
+  const { school } = b.input;
+  const counting = before.rungs.filter((r) => r.applies && !r.advisory);
+  const most = heaviestTrial(b);
+  if (most && !counting.some((r) => DRIFTING.has(r.id) && !passes(b, r.id, most))) return false;
+  if (before.kept || before.pinned) return true;
+  const others = counting.filter((r) => !DRIFTING.has(r.id)).map((r) => placeOf(b, r));
+  return before.chosen.school === school && standIn(b, Math.max(0, ...others))?.size === before.chosen.size;
+}
+
+/** The heaviest pair or triple there is. */
+function heaviestTrial(b: Bench): Trial | undefined {
+  const legs = PARALLELS[b.input.school];
+  const heaviest = legs[legs.length - 1];
+  return heaviest && trial(b, heaviest);
+}
+
+/**
+ * What stands in where no size passes: the largest; but where the volts are gone before this way no copper brings them back, and it is
+ * sized by everything else. @param others place of the smallest that passes the tests but drop and start.
+ */
+function standIn({ input }: Bench, others: number): Conductor | undefined {
+  const sizes = CONDUCTORS[input.school];
+  const goneBefore = input.taps.some((t) => t.load && (100 * input.upstreamDropV) / input.systemV >= t.dropPct);
+  return (goneBefore ? sizes[others] : undefined) ?? sizes[sizes.length - 1];
 }
 
 /** Where a rung's smallest size stands in the table; past its end where none passes. */
@@ -254,16 +282,12 @@ export function ladder(b: Bench, before?: Ladder): Ladder {
   if (single) proposed = { school, size: single.size, legs: 1 };
   else {
     // Where even the heaviest legs leave too few volts, no lighter ones are tried.
-    const heaviest = PARALLELS[school][PARALLELS[school].length - 1];
-    const most = heaviest && trial(b, heaviest);
+    const most = heaviestTrial(b);
     const hopeless = !most || counting.some((s) => (s.id === 'drop' || s.id === 'surge') && !passes(b, s.id, most));
     const pair = hopeless ? undefined : PARALLELS[school].find((c) => counting.every((s) => passes(b, s.id, trial(b, c))));
     if (pair) proposed = { school, size: pair.conductor.size, legs: pair.legs };
   }
-  // Where the volts are gone before this way, no copper brings them back: it is sized by everything else.
-  const goneBefore = input.taps.some((t) => t.load && (100 * input.upstreamDropV) / input.systemV >= t.dropPct);
-  const others = Math.max(0, ...counting.filter((s) => !DRIFTING.has(s.id)).map((s) => s.at));
-  const fallback = (goneBefore ? sizes[others] : undefined) ?? sizes[sizes.length - 1];
+  const fallback = standIn(b, Math.max(0, ...counting.filter((s) => !DRIFTING.has(s.id)).map((s) => s.at)));
   const pin = circuit.pin.size?.school === school && findConductor(school, circuit.pin.size.size) ? circuit.pin.size : null;
   const kept = found && findConductor(found.size.school, found.size.size) ? found.size : null;
   const chosen: SizeChoice = kept

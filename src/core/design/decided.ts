@@ -1,11 +1,22 @@
 /** A boat as she was found, and as she will be. */
 import type { Circuit, Design } from './schema';
 
+const staying = new WeakMap<Design['circuits'], Design['circuits']>();
+
+/** Circuits that are not to be removed: the same list for the same circuits. */
+function stayingOf(circuits: Design['circuits']): Design['circuits'] {
+  const known = staying.get(circuits);
+  if (known) return known;
+  const kept = circuits.some((c) => c.found?.decision === 'remove') ? circuits.filter((c) => c.found?.decision !== 'remove') : circuits;
+  staying.set(circuits, kept);
+  return kept;
+}
+
 /** The design as decided: what is to be removed is gone. The same object when nothing is. */
-export const asDecided = (design: Design): Design =>
-  design.circuits.some((c) => c.found?.decision === 'remove')
-    ? { ...design, circuits: design.circuits.filter((c) => c.found?.decision !== 'remove') }
-    : design;
+export function asDecided(design: Design): Design {
+  const circuits = stayingOf(design.circuits);
+  return circuits === design.circuits ? design : { ...design, circuits };
+}
 
 const untouched = (c: Circuit): Circuit =>
   c.found ? { ...c, found: { ...c.found, decision: 'keep', keepProtection: true }, pin: { ...c.pin, size: null, ratingA: null } } : c;

@@ -10,7 +10,16 @@ export interface CircuitOrder {
   readonly cyclic: ReadonlySet<string>;
 }
 
+const known = new WeakMap<readonly Circuit[], CircuitOrder>();
+
+/** The order of a design's circuits; asked again for the same list, the same order. */
 export function circuitOrder(circuits: readonly Circuit[]): CircuitOrder {
+  const order = known.get(circuits) ?? orderOf(circuits);
+  known.set(circuits, order);
+  return order;
+}
+
+function orderOf(circuits: readonly Circuit[]): CircuitOrder {
   const feederOf = new Map<string, Circuit>();
   for (const c of circuits) {
     for (const t of c.taps) if (t.serves.kind === 'panel' && !feederOf.has(t.serves.id)) feederOf.set(t.serves.id, c);
@@ -18,8 +27,8 @@ export function circuitOrder(circuits: readonly Circuit[]): CircuitOrder {
   const depth = new Map<string, number>();
   const cyclic = new Set<string>();
   const depthOf = (c: Circuit, trail: ReadonlySet<string>): number => {
-    const known = depth.get(c.id);
-    if (known !== undefined) return known;
+    const done = depth.get(c.id);
+    if (done !== undefined) return done;
     if (trail.has(c.id)) {
       for (const id of trail) cyclic.add(id);
       return 0;
