@@ -6,7 +6,9 @@ import { analyseAgain, analyseCircuit, type CircuitResult } from './circuitResul
 import type { Gathered } from './conductor/circuitInput';
 import { asDecided } from './design/decided';
 import type { Bank, Circuit, Design, Load } from './design/schema';
+import { share } from './design/share';
 import { balance, type Balance } from './energy/balance';
+import { pathsOf, withPaths, type Paths } from './energy/paths';
 import { madeMemory, type MadeMemory } from './energy/made';
 import { askedOf, demandItem, demandKey, type Asked } from './network/asked';
 import { bankSource, type BankSource } from './network/bankSource';
@@ -28,6 +30,8 @@ export interface Analysis {
   readonly circuits: readonly CircuitResult[];
   readonly findings: readonly Finding[];
   readonly balance: Balance;
+  /** What stands between each source and its bank, where it is not entered. */
+  readonly paths: Paths;
 }
 
 interface Kept {
@@ -45,6 +49,7 @@ export interface Memory {
   readonly loads: WeakMap<Load, LoadResult>;
   volts: StudyVolts | null;
   readonly made: MadeMemory;
+  paths: Paths;
   /** Findings on what charges, kept while nothing of it moves. */
   charging: { readonly deps: readonly unknown[]; readonly findings: readonly Finding[] } | null;
 }
@@ -57,6 +62,7 @@ export const createMemory = (): Memory => ({
   loads: new WeakMap(),
   volts: null,
   made: madeMemory(),
+  paths: {},
   charging: null,
 });
 
@@ -94,6 +100,7 @@ export function analyse(whole: Design, memory: Memory = createMemory()): Analysi
   const asked = askedOf(design, order, loads, currentOf);
   const results = analyseCircuits({ design, memory, banks, volts, currentOf, loads, order, feederOf, asked });
   const circuits = design.circuits.flatMap((c) => results.get(c.id) ?? []);
+  const paths = (memory.paths = share(memory.paths, pathsOf(design, circuits)));
   const circuitOfLoad = new Map<string, string>();
   for (const c of design.circuits)
     for (const { serves } of c.taps) if (serves.kind === 'load' && !circuitOfLoad.has(serves.id)) circuitOfLoad.set(serves.id, c.id);
@@ -110,7 +117,8 @@ export function analyse(whole: Design, memory: Memory = createMemory()): Analysi
         chargingOf(memory, design),
       ),
     ),
-    balance: balance(design, banks, circuits, memory.made.of(design)),
+    balance: balance(design, banks, circuits, memory.made.of(withPaths(design, paths))),
+    paths,
   };
 }
 

@@ -57,6 +57,16 @@ const behind = new WeakMap<CircuitResult, Behind>();
 /** The bench a result was worked out on. */
 export const benchOf = (result: CircuitResult): Bench | undefined => behind.get(result)?.bench;
 
+/** Resistance of the whole path from the bank's posts to a tap and back, warm as it runs, ohm. undefined for a copied result. */
+export function pathOhm(result: CircuitResult, tap: number): number | undefined {
+  const kept = behind.get(result);
+  if (!kept) return undefined;
+  const { input, headOhm } = kept.bench;
+  let ohm = input.upstream.hotOhm + headOhm;
+  for (let i = tap; i >= 0; i = input.taps[i]?.parent ?? -1) ohm += result.own.state.drop.taps[i]?.segmentOhm ?? 0;
+  return ohm;
+}
+
 /** The other school's answer to the same circuit, worked out when it is asked for. */
 export function otherSchool(result: CircuitResult): { readonly side: Side; readonly bench: Bench } | undefined {
   const gathered = behind.get(result)?.gathered;

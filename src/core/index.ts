@@ -11,4 +11,14 @@ export { whatIfItGrows, type Growth, type GrowthLine } from './grow';
 export { proposeCircuits, type Proposal } from './network/propose';
 export { autonomyH, type Balance } from './energy/balance';
 export { APPLIANCES, loadFrom, type Appliance } from './library/appliances';
-export { circuitWorking, loadWorking, madeWorking, needWorking, COMES_FIRST, type Working, type WorkingLine } from './working';
+export {
+  bankWorking,
+  circuitWorking,
+  dayWorking,
+  loadWorking,
+  madeWorking,
+  needWorking,
+  COMES_FIRST,
+  type Working,
+  type WorkingLine,
+} from './working';

@@ -2,7 +2,9 @@
 import { expose } from 'comlink';
 import {
   analyse,
+  bankWorking,
   circuitWorking,
+  dayWorking,
   createMemory,
   cutList,
   listsOf,
@@ -22,16 +24,22 @@ import { analysisDelta, type AnalysisDelta } from '@/core/analysisDelta';
 import { benchOf } from '@/core/circuitResult';
 import { bench, type Bench } from '@/core/conductor/evaluate';
 import { ladder } from '@/core/conductor/ladder';
-import { choiceName } from '@/core/quantity';
+import { choiceName, type Units } from '@/core/quantity';
 import { dutyTrace, type DutyPoint } from '@/core/conductor/duty';
 import { asDecided, asFoundDesign, asOption, withDelta, type Delta, type Design } from '@/core/design';
 import { compareDesigns, type CompareLine } from '@/core/energy/compare';
-import { cruise, cruiseOf, type CruiseResult } from '@/core/energy/cruise';
+import { cruise, cruiseOf, runDays, type CruiseResult } from '@/core/energy/cruise';
+import { sceneOf } from '@/core/energy/scene';
+import { withPaths } from '@/core/energy/paths';
 import { finishing, type School } from '@/core/energy/finish';
 import { compareJoins, wrongPositions, type JoinConsequence, type WrongPosition } from '@/core/energy/joinWays';
 import { scratch, type ScratchResult } from '@/core/scratch';
 
-export type Selected = { readonly kind: 'circuit' | 'load' | 'need' | 'made'; readonly id: string };
+/**
+ * What the working is shown of. voyage: a bank through the chosen cruise; voyage-day: a day of it by its number from 0;
+ * day: one day in a way of living, as livingId:state of charge it begins with.
+ */
+export type Selected = { readonly kind: 'circuit' | 'load' | 'need' | 'made' | 'voyage' | 'voyage-day' | 'day'; readonly id: string };
 
 export interface DutyChart {
   readonly points: readonly DutyPoint[];
@@ -84,6 +92,26 @@ function rehearse(start: Design): void {
   step();
 }
 
+/** With the paths of its sources, for a design that is not the one at hand. */
+const whole = (d: Design): Design => withPaths(d, analyse(d).paths);
+
+let sailed: { readonly design: Design; readonly run: CruiseResult } | null = null;
+
+/** The chosen cruise of the design at hand, run once a design. */
+function voyage(d: Design): CruiseResult {
+  if (sailed?.design !== d) sailed = { design: d, run: cruise(withPaths(d, analysis?.paths ?? {})) };
+  return sailed.run;
+}
+
+/** @param id as in Selected. */
+function oneDayWorking(d: Design, id: string, units: Units): Working | null {
+  const [livingId, soc] = id.split(':');
+  const living = d.living.find((l) => l.id === livingId);
+  if (!living || d.banks.length === 0) return null;
+  const run = runDays(sceneOf({ ...withPaths(d, analysis?.paths ?? {}), living: [living] }), [0], Number(soc), living.name);
+  return dayWorking(run, 0, units) ?? null;
+}
+
 const api = {
   /** Takes in what changed of the design and tells what changed of the analysis. */
   update(delta: Delta): AnalysisDelta {
@@ -101,6 +129,9 @@ const api = {
       return (result && circuitWorking(result, units)) ?? null;
     }
     if (selected.kind === 'load') return loadWorking(design, analysis, selected.id, units) ?? null;
+    if (selected.kind === 'voyage') return bankWorking(voyage(design), selected.id, units) ?? null;
+    if (selected.kind === 'voyage-day') return dayWorking(voyage(design), Number(selected.id), units) ?? null;
+    if (selected.kind === 'day') return oneDayWorking(design, selected.id, units);
     if (selected.kind === 'made') return madeWorking(design, analysis, selected.id, units);
     return needWorking(design, analysis, selected.id, units);
   },
@@ -112,17 +143,20 @@ const api = {
   /** The chosen cruise, and what both schools of finishing say to it. */
   cruise(): CruiseAnswer | null {
     if (!design) return null;
-    const run = cruise(design);
+    const run = voyage(design);
     return { run, schools: finishing(design, run) };
   },
   /** Two options of the design side by side. */
   compare(a: string, b: string): readonly CompareLine[] | null {
     const [first, second] = [a, b].map((id) => design?.options.find((o) => o.id === id));
-    return design && first && second ? compareDesigns(asOption(design, first), asOption(design, second)) : null;
+    return design && first && second ? compareDesigns(whole(asOption(design, first)), whole(asOption(design, second))) : null;
   },
   /** The ways to join the banks, and a selector's wrong positions, through the chosen cruise. */
-  joins: (): JoinAnswer | null =>
-    design ? { cruise: cruiseOf(design).name, ways: compareJoins(design), wrong: wrongPositions(design) } : null,
+  joins(): JoinAnswer | null {
+    if (!design) return null;
+    const boat = withPaths(design, analysis?.paths ?? {});
+    return { cruise: cruiseOf(boat).name, ways: compareJoins(boat), wrong: wrongPositions(boat) };
+  },
   /** A scratch line answered with this boat's rules, units, bank and places. */
   scratch: (line: string): ScratchResult | null => (design ? scratch(line, design, design.boat.ruleSet) : null),
   /** Temperature through the duty of a circuit's conductor; null where its load runs on and on. */

@@ -1,5 +1,6 @@
 /** What has to fit before an alternator goes on, and what a swap changes aboard. */
 import type { Design, Source } from '../design';
+import type { Growth } from '../grow';
 import { alternatorAt, cutInRpm, pulleyRatio, type Alternator } from './alternator';
 
 export interface FitLine {
@@ -123,6 +124,14 @@ export function swapLines(design: Design, was: Source, becomes: Source): SwapLin
   return out;
 }
 
+/** How much more the run of the one would have to carry with the other in its place; null where it is on no circuit or carries no more. */
+export function swapGrowth(design: Design, was: Source, becomes: Source): Growth | null {
+  const row = design.loads.find((l) => l.id === was.loadId);
+  if (!row || row.rating <= 0) return null;
+  const nominalA = (row.quantity * row.rating) / (row.ratingBy === 'W' ? row.nominalV : 1);
+  return becomes.ratedA > nominalA ? { load: { id: row.id, by: becomes.ratedA / nominalA } } : null;
+}
+
 /** What stands in the way of a source's current: splitter or selector, switches in its run. */
 function pathOf(design: Design, source: Source): { what: string; goodForA: number | null }[] {
   const join = design.joins.find((j) => j.id === source.joinId);
@@ -130,6 +139,5 @@ function pathOf(design: Design, source: Source): { what: string; goodForA: numbe
   return [
     ...(join ? [{ what: join.name, goodForA: join.ratedA }] : []),
     ...(run ? run.devices.map((d) => ({ what: `${d.kind} in ${run.name}`, goodForA: d.ratingA })) : []),
-    ...(run ? [{ what: `cable and fuse of ${run.name}: re-tested under Wiring, what if it grows`, goodForA: null }] : []),
   ];
 }

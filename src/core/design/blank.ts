@@ -213,6 +213,7 @@ export function blankDesign(name: string, school: School, lengthM: number, beamM
       note: '',
       houseSet: null,
       currency: '',
+      prices: {},
     },
     house: defaultHouse(school),
     living: usualWays(),

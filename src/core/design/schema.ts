@@ -288,6 +288,8 @@ const BoatSchema = v.object({
   houseSet: later(v.nullable(name), null),
   /** What prices are typed in. */
   currency: later(v.pipe(v.string(), v.maxLength(8)), ''),
+  /** Prices typed for parts that are weighed but not aboard, by part. */
+  prices: later(v.record(id, v.nullable(between(0, 10000000))), {}),
 });
 
 /** A conduit, trunking, gland or hole that circuits pass. mm: bore, or width of the inside; heightMm for trunking. */

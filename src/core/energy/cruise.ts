@@ -27,6 +27,7 @@ export interface DayResult {
 export interface BankYear {
   readonly id: string;
   readonly name: string;
+  readonly startSoc: number;
   readonly lowest: number;
   readonly endSoc: number;
   readonly longestSinceFullDays: number;
@@ -34,6 +35,9 @@ export interface BankYear {
   readonly belowWindowH: number;
   readonly inAh: number;
   readonly outAh: number;
+  /** What of the charge stayed. */
+  readonly storedAh: number;
+  readonly selfAh: number;
   /** What left it as it counts by rate, and what that makes in full cycles. */
   readonly effectiveAh: number;
   readonly fullCycles: number;
@@ -123,12 +127,15 @@ export function runDays(
       id: b.id,
       name: b.name,
       lowest: Math.min(start[i] ?? 1, ...results.map((r) => r.lowest[i] ?? 1)),
+      startSoc: start[i] ?? 1,
       endSoc: soc[i] ?? 0,
       longestSinceFullDays: (totals.longestH[i] ?? 0) / 24,
       longestUnder70H: totals.longest70H[i] ?? 0,
       belowWindowH: totals.belowWindowH[i] ?? 0,
       inAh: totals.inAh[i] ?? 0,
       outAh: totals.outAh[i] ?? 0,
+      storedAh: totals.storedAh[i] ?? 0,
+      selfAh: totals.selfAh[i] ?? 0,
       effectiveAh: drawn,
       fullCycles: drawn / b.capAh,
       overflowAh: totals.overflowAh[i] ?? 0,

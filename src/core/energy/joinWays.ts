@@ -28,7 +28,14 @@ export interface JoinConsequence {
   readonly starves: string;
   /** Hour by hour through the first days: charge and volts of both. */
   readonly trace: readonly JoinPoint[];
-  readonly parts: readonly string[];
+  readonly parts: readonly JoinPart[];
+}
+
+/** A part a way of joining takes, and what has been typed as its price; null: nothing yet. */
+export interface JoinPart {
+  readonly id: string;
+  readonly name: string;
+  readonly price: number | null;
 }
 
 export interface JoinPoint {
@@ -95,15 +102,28 @@ function dcdc(to: Bank, from: Bank, systemV: number): Source {
   return { ...s, fromBankId: from.id, ratedA: Math.min(s.ratedA, Math.max(5, to.blockAh * to.strings * 0.25)) };
 }
 
-const PARTS: Readonly<Record<JoinWay, readonly string[]>> = {
-  'as designed': [],
-  'selector by hand': ['four-position selector', 'three cables to it'],
-  'diode splitter': ['two-way diode splitter', 'three cables and a fuse at each bank', 'sense lead to the house bank'],
-  'field-effect splitter': ['two-way field-effect splitter', 'three cables and a fuse at each bank'],
-  'voltage-sensitive relay': ['relay', 'a cable and a fuse at each bank'],
-  'DC–DC charger': ['DC–DC charger', 'a cable and a fuse at each bank', 'enable lead'],
-  'not joined': ['an own charge path for the start bank, or it is never charged'],
+const CABLE = { id: 'bank-cable', name: 'cable with a fuse at each bank' };
+const PARTS: Readonly<Record<Exclude<JoinWay, 'as designed'>, readonly { readonly id: string; readonly name: string }[]>> = {
+  'selector by hand': [
+    { id: 'selector', name: 'four-position selector' },
+    { id: 'selector-cables', name: 'three cables to the selector' },
+  ],
+  'diode splitter': [
+    { id: 'diode-splitter', name: 'two-way diode splitter' },
+    CABLE,
+    { id: 'sense-lead', name: 'sense lead to the house bank, fused' },
+  ],
+  'field-effect splitter': [{ id: 'field-effect-splitter', name: 'two-way field-effect splitter' }, CABLE],
+  'voltage-sensitive relay': [{ id: 'relay', name: 'voltage-sensitive relay' }, CABLE],
+  'DC–DC charger': [{ id: 'dcdc', name: 'DC–DC charger' }, CABLE, { id: 'enable-lead', name: 'enable lead' }],
+  'not joined': [{ id: 'own-charger', name: 'an own charge path for the start bank, or it is never charged' }],
 };
+
+/** What a way takes in parts. What stands aboard has its own prices. */
+export const partsOfWay = (design: Design, way: JoinWay): JoinPart[] =>
+  way === 'as designed'
+    ? design.joins.map(({ id, name, price }) => ({ id, name, price }))
+    : PARTS[way].map((p) => ({ ...p, price: design.boat.prices[p.id] ?? null }));
 
 const FULL_DAY_RPM = 2000;
 
@@ -170,7 +190,7 @@ export function compareJoins(design: Design): JoinConsequence[] {
         failsAfterDays: failsAfter(joined, run, scene, start),
         starves: starves(design, run, house, start),
         trace: hourly(run, house, start),
-        parts: way === 'as designed' ? design.joins.map((j) => j.name) : PARTS[way],
+        parts: partsOfWay(design, way),
       },
     ];
   });

@@ -1,3 +1,4 @@
 export type { Neighbour, Working, WorkingLine, WorkingSection } from './types';
 export { circuitWorking, COMES_FIRST } from './circuit';
+export { bankWorking, dayWorking } from './voyage';
 export { loadWorking, madeWorking, needWorking } from './load';

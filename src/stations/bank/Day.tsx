@@ -3,9 +3,10 @@ import { memo, useCallback, useDeferredValue, useMemo, useState } from 'react';
 import { setOp, WHENS, type Design, type Living, type Span, type When } from '@/core/design';
 import { runDays, type CruiseResult } from '@/core/energy/cruise';
 import { dayAh } from '@/core/energy/draws';
+import { withPaths } from '@/core/energy/paths';
 import { sceneOf } from '@/core/energy/scene';
 import { bare, parseOptional, round3 } from '@/core/quantity';
-import { useAnalysis, useBoat, useFreshId, useStore } from '@/ui/boat/context';
+import { useAnalysis, useBoat, useFreshId, useSelected, useStore } from '@/ui/boat/context';
 import { TableBeside } from '@/ui/chart/TableBeside';
 import { Choice, Entry, Tick } from '@/ui/field';
 import { DayChart, DayLegend } from './DayChart';
@@ -19,7 +20,8 @@ const STARTS = ['where it settles', 'full', 'half'] as const;
 /** One day in a way of living: drawn, dragged, and what comes of it. */
 export function Day() {
   const { design } = useBoat();
-  const { balance } = useAnalysis();
+  const { balance, paths } = useAnalysis();
+  const [, select] = useSelected();
   const store = useStore();
   const fresh = useFreshId();
   const [wayId, setWayId] = useState(design.plan.livingId ?? design.living[0]?.id ?? '');
@@ -35,8 +37,9 @@ export function Day() {
   const settles = balance.needs.find((n) => n.livingId === saved?.id)?.made?.settlesAt;
   const soc = from === 'full' ? 1 : from === 'half' ? 0.5 : (settles ?? 1);
   const run = useMemo(
-    () => (living && design.banks.length > 0 ? runDays(sceneOf({ ...design, living: [living] }), [0], soc, living.name) : null),
-    [design, living, soc],
+    () =>
+      living && design.banks.length > 0 ? runDays(sceneOf({ ...withPaths(design, paths), living: [living] }), [0], soc, living.name) : null,
+    [design, paths, living, soc],
   );
   const calm = useDeferredValue(run);
   const savedId = saved?.id ?? '';
@@ -79,8 +82,15 @@ export function Day() {
         <p className="mt-2" data-day-sums>
           {day ? (
             <>
-              <b className="reading font-semibold">{round3(day.madeAh)} Ah</b> made,{' '}
-              <b className="reading font-semibold">{round3(day.loadAh)} Ah</b> drawn
+              <button
+                type="button"
+                className="plain"
+                title="The working of this day"
+                onClick={() => select({ kind: 'day', id: `${saved.id}:${soc}` })}
+              >
+                <b className="reading font-semibold">{round3(day.madeAh)} Ah</b> made,{' '}
+                <b className="reading font-semibold">{round3(day.loadAh)} Ah</b> drawn
+              </button>
               {day.unmetAh > 0.05 ? <b className="font-semibold text-lead">, {round3(day.unmetAh)} Ah not to be had</b> : null}; lowest{' '}
               <b className="reading font-semibold">{round3(100 * (day.lowest[scene.house] ?? 0))} %</b>, at midnight{' '}
               {round3(100 * (day.endSoc[scene.house] ?? 0))} %; charging {round3(day.chargingH)} h, {round3(day.litres)} L of fuel; full

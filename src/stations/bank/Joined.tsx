@@ -2,7 +2,7 @@
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { addOp, blankJoin, dropOp, JOIN_KINDS, SELECTOR_POSITIONS, type Join } from '@/core/design';
-import type { BankSide, JoinWay } from '@/core/energy/joinWays';
+import type { BankSide, JoinPart, JoinWay } from '@/core/energy/joinWays';
 import { round3 } from '@/core/quantity';
 import { useAsked, useBoat, useFreshId, useStore } from '@/ui/boat/context';
 import { usePut } from '@/ui/boat/put';
@@ -19,6 +19,15 @@ const BOTH = [
 ] as const;
 const pct = (x: number) => `${Math.round(100 * x)} %`;
 const hours = (x: number | null) => (x === null ? 'not in 12 h' : `${round3(x)} h`);
+
+/** Prices typed so far, and how many parts have none. */
+function costText(parts: readonly JoinPart[], currency: string): string {
+  if (parts.length === 0) return '–';
+  const unpriced = parts.filter((p) => p.price === null).length;
+  const sum = Math.round(parts.reduce((total, p) => total + (p.price ?? 0), 0));
+  if (unpriced === parts.length) return `${parts.length} parts, not priced`;
+  return `${sum}${currency ? ` ${currency}` : ''}${unpriced > 0 ? `, ${unpriced} not priced` : ''}`;
+}
 
 /** What joins the banks, and every other way to join them by its consequences on this boat. */
 export function Joined() {
@@ -48,6 +57,7 @@ export function Joined() {
     `${w.startV.toFixed(2)} V`,
     w.failsAfterDays === null ? 'throughout' : `${w.failsAfterDays} days`,
     w.starves || '–',
+    costText(w.parts, design.boat.currency),
   ]);
   const columns = [
     'joined by',
@@ -61,6 +71,7 @@ export function Joined() {
     'start posts, most',
     'engine starts',
     'starves',
+    'parts cost',
   ];
   return (
     <div className="max-w-[1080px] pt-2">
@@ -148,18 +159,38 @@ export function Joined() {
           <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Ways to join">
             <Plain
               label="Ways to join the banks"
-              columns={columns.map((c, i) => ({ title: c, right: i > 0 && i < 10 }))}
+              columns={columns.map((c, i) => ({ title: c, right: (i > 0 && i < 10) || i === 11 }))}
               rows={rows.map((r) => ({ id: r[0] ?? '', cells: r }))}
             />
           </div>
           <p className="mt-1 text-[12px] text-quiet">
-            To 95 %: hours of engine at 2000 rpm from 60 %. A diode splitter is taken as the alternator senses now. What it costs in parts:{' '}
-            {compared.ways.map((w) => (w.parts.length > 0 ? `${w.way}: ${w.parts.join(', ')}. ` : '')).join('')}
+            To 95 %: hours of engine at 2000 rpm from 60 %. A diode splitter is taken as the alternator senses now. Prices are those you
+            type below; none is assumed.
           </p>
           <TableBeside title="Ways to join the banks" columns={columns} rows={rows} />
           {shown ? (
             <div className="mt-3 grid grid-cols-[200px_minmax(0,1fr)_minmax(0,1fr)] gap-4">
-              <Choice label="the trace of" value={shown.way} options={compared.ways.map((w) => w.way)} onChange={setWay} />
+              <div>
+                <Choice label="parts and trace of" value={shown.way} options={compared.ways.map((w) => w.way)} onChange={setWay} />
+                <ul className="mt-2" aria-label={`Parts of ${shown.way}`}>
+                  {shown.parts.map((p) => (
+                    <li key={p.id} className="mt-1">
+                      <OptionalFigure
+                        label={`price: ${p.name}`}
+                        kind="none"
+                        value={p.price}
+                        low={0}
+                        high={10000000}
+                        onChange={(v) =>
+                          shown.way === 'as designed'
+                            ? put(['joins', p.id, 'price'], v, p.name)
+                            : put(['boat', 'prices', p.id], v, `price of ${p.name}`)
+                        }
+                      />
+                    </li>
+                  ))}
+                </ul>
+              </div>
               <Curves
                 label={`Charge of both banks, ${shown.way}`}
                 data={shown.trace.map((p) => ({ ...p }))}

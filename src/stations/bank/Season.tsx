@@ -2,8 +2,9 @@
 import { useEffect, useRef, useState } from 'react';
 import { setOp } from '@/core/design';
 import { cruiseOf } from '@/core/energy/cruise';
+import { withPaths } from '@/core/energy/paths';
 import { MORE, QUANTILES, withMore, type Chance, type SeasonResult } from '@/core/energy/season';
-import { useBoat, useStore } from '@/ui/boat/context';
+import { useAnalysis, useBoat, useStore } from '@/ui/boat/context';
 import { TableBeside } from '@/ui/chart/TableBeside';
 import { Figure } from '@/ui/field';
 import { runSeasons } from '@/ui/season/run';
@@ -21,7 +22,9 @@ interface Done {
 
 /** Many cruises with varied sun, wind, use and motoring: how low she gets, how likely she runs out, and what a little more of something buys. */
 export function Season() {
-  const { design } = useBoat();
+  const { design: entered } = useBoat();
+  const { paths } = useAnalysis();
+  const design = withPaths(entered, paths);
   const store = useStore();
   const [progress, setProgress] = useState<{ done: number; of: number } | null>(null);
   const [done, setDone] = useState<Done | null>(null);

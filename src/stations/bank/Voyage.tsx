@@ -4,7 +4,7 @@ import { addOp, blankCruise, dropOp, setOp, type Cruise } from '@/core/design';
 import { cruiseOf } from '@/core/energy/cruise';
 import type { CruiseAnswer } from '@/workers/analysis.worker';
 import { round3 } from '@/core/quantity';
-import { useAsked, useBoat, useFreshId, useStore } from '@/ui/boat/context';
+import { useAsked, useBoat, useFreshId, useSelected, useStore } from '@/ui/boat/context';
 import { TableBeside } from '@/ui/chart/TableBeside';
 import { Choice, Figure, Words } from '@/ui/field';
 import { Plain } from '@/ui/table/Plain';
@@ -146,6 +146,7 @@ export function Voyage() {
 /** What becomes of the banks on the cruise. */
 function Outcome({ answer }: { answer: CruiseAnswer }) {
   const { run, schools } = answer;
+  const [, select] = useSelected();
   const { scene, trace } = run;
   const nB = scene.banks.length;
   const every = Math.max(1, Math.floor((run.days.length * scene.n) / 600));
@@ -177,9 +178,14 @@ function Outcome({ answer }: { answer: CruiseAnswer }) {
         {Math.abs(run.driftPerDay) < 0.002
           ? 'It holds: the later half of the cruise neither rises nor falls.'
           : `It drifts ${run.driftPerDay < 0 ? 'down' : 'up'} by ${round3(Math.abs(100 * run.driftPerDay))} % a day over the later half.`}{' '}
-        {run.banks
-          .map((b) => `${b.name}: ${round3(b.longestSinceFullDays)} days at most without full, ${round3(b.fullCycles)} full cycles.`)
-          .join(' ')}
+        {run.banks.map((b) => (
+          <span key={b.id}>
+            <button type="button" className="plain" title={`The working of ${b.name}`} onClick={() => select({ kind: 'voyage', id: b.id })}>
+              {b.name}
+            </button>
+            : {round3(b.longestSinceFullDays)} days at most without full, {round3(b.fullCycles)} full cycles.{' '}
+          </span>
+        ))}
       </p>
       {run.warnings.map((w) => (
         <p key={w.id} className={`mt-1 ${w.severity === 'stop' ? 'font-semibold text-lead' : ''}`}>
@@ -203,7 +209,15 @@ function Outcome({ answer }: { answer: CruiseAnswer }) {
           rows={run.days.map((d, i) => ({
             id: String(i),
             cells: [
-              i + 1,
+              <button
+                key="d"
+                type="button"
+                className="plain"
+                title={`The working of day ${i + 1}`}
+                onClick={() => select({ kind: 'voyage-day', id: String(i) })}
+              >
+                {i + 1}
+              </button>,
               d.name,
               round3(d.loadAh),
               round3(d.madeAh),

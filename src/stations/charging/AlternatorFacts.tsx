@@ -3,14 +3,15 @@ import dynamic from 'next/dynamic';
 import { useMemo, useState } from 'react';
 import { BELTS, EXCITATION, MOUNTINGS, PULLEYS, ROTATIONS, type Source } from '@/core/design';
 import { alternatorAt, cutInRpm, labelCurve, pulleyRatio } from '@/core/charge/alternator';
-import { fitLines, swapLines } from '@/core/charge/swap';
+import { fitLines, swapGrowth, swapLines } from '@/core/charge/swap';
 import { chemistryOf } from '@/core/energy/bankFigures';
 import { TYPICAL_PATH_OHM } from '@/core/energy/sources';
 import { round3 } from '@/core/quantity';
-import { useBoat } from '@/ui/boat/context';
+import { useAnalysis, useAsked, useBoat } from '@/ui/boat/context';
 import { TableBeside } from '@/ui/chart/TableBeside';
 import { Choice, Figure, OptionalFigure, Tick } from '@/ui/field';
 import { Plain } from '@/ui/table/Plain';
+import { GrowthTable } from '@/ui/growth/GrowthTable';
 import type { PutSource } from './KindFacts';
 import { Points } from './Points';
 
@@ -24,10 +25,12 @@ export function AlternatorFacts({ source, put }: { source: Source; put: PutSourc
   const a = source.alternator;
   const bank = design.banks.find((b) => b.id === source.bankId);
   const times = boat.systemV / 12;
+  const { paths } = useAnalysis();
+  const pathMohm = source.pathMohm ?? paths[source.id];
   const table = useMemo(() => {
     if (!a) return [];
     const label = labelCurve(a);
-    const path = source.pathMohm === null ? TYPICAL_PATH_OHM : source.pathMohm / 1000;
+    const path = pathMohm === undefined ? TYPICAL_PATH_OHM : pathMohm / 1000;
     const takingV = (bank ? chemistryOf(bank).absorptionV * times : 14.4 * times) - 0.5 * times;
     const room = source.regulator.sense === 'the bank' ? Infinity : source.regulator.absorptionV - takingV;
     const steps = 40;
@@ -35,7 +38,7 @@ export function AlternatorFacts({ source, put }: { source: Source; put: PutSourc
       const rpm = Math.round((engine.maxRpm * i) / steps);
       return alternatorAt(a, boat.systemV, rpm, path, room, label);
     });
-  }, [a, source.pathMohm, source.regulator, bank, engine.maxRpm, boat.systemV, times]);
+  }, [a, pathMohm, source.regulator, bank, engine.maxRpm, boat.systemV, times]);
   if (!a) return null;
   const others = [
     ...design.sources.filter((s) => s.kind === 'alternator' && s.id !== source.id).map((s) => ({ key: s.id, name: s.name, source: s })),
@@ -212,6 +215,7 @@ export function AlternatorFacts({ source, put }: { source: Source; put: PutSourc
                 columns={[{ title: 'what' }, { title: 'now' }, { title: 'then' }, { title: 'to do' }]}
                 rows={swapLines(design, source, other.source).map((l, i) => ({ id: `${i}`, cells: [l.what, l.was, l.becomes, l.todo] }))}
               />
+              <Rewire source={source} becomes={other.source} />
             </>
           ) : (
             <p className="text-quiet">
@@ -226,4 +230,22 @@ export function AlternatorFacts({ source, put }: { source: Source; put: PutSourc
       </p>
     </>
   );
+}
+
+/** Cable and fuse of every run that would carry the other's current: what stands, and what it would take. */
+function Rewire({ source, becomes }: { source: Source; becomes: Source }) {
+  const { design } = useBoat();
+  const growth = swapGrowth(design, source, becomes);
+  const lines = useAsked(growth ? `swap:${source.id}:${growth.load?.by ?? 1}` : null, (r) =>
+    growth ? r.grow(growth) : Promise.resolve(null),
+  );
+  if (!design.loads.some((l) => l.id === source.loadId))
+    return (
+      <p className="mt-2 text-quiet">
+        Its output is on no circuit yet: name its row of the load sheet above, and its cable and fuse are tested here.
+      </p>
+    );
+  if (!growth) return <p className="mt-2 text-quiet">Cable and fuse carry no more than now.</p>;
+  if (!lines) return <p className="mt-2 text-quiet">Reckoning.</p>;
+  return <GrowthTable label="Cable and fuse after the swap" lines={lines} />;
 }

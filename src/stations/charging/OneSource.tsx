@@ -3,7 +3,7 @@ import { MARKS, SENSE_AT, SENSORS, SLOPE_UNITS, type Source } from '@/core/desig
 import type { Fill } from '@/core/energy/fill';
 import { TYPICAL_PATH_OHM } from '@/core/energy/sources';
 import { round3 } from '@/core/quantity';
-import { useBoat } from '@/ui/boat/context';
+import { useAnalysis, useBoat } from '@/ui/boat/context';
 import { usePut } from '@/ui/boat/put';
 import { Choice, Figure, OptionalFigure, Tick, Words } from '@/ui/field';
 import { AlternatorFacts } from './AlternatorFacts';
@@ -15,6 +15,7 @@ export function OneSource({ source, fill }: { source: Source; fill: Fill | undef
   const root = usePut();
   const put: PutSource = (path, value, label) => root(['sources', source.id, ...path], value, `${label} of ${source.name}`);
   const { regulator: r } = source;
+  const run = useAnalysis().paths[source.id];
   const banks = { '': 'none', ...Object.fromEntries(design.banks.map((b) => [b.id, b.name])) };
   const bankIds = ['', ...design.banks.map((b) => b.id)];
   const through = design.joins.filter((j) => j.kind !== 'relay');
@@ -49,7 +50,13 @@ export function OneSource({ source, fill }: { source: Source; fill: Fill | undef
         />
         <Figure label="rated" kind="A" value={source.ratedA} low={0} high={2000} onChange={(v) => put(['ratedA'], v, 'rating')} />
         <OptionalFigure
-          label={source.pathMohm === null ? `path; typical ${TYPICAL_PATH_OHM * 1000}, mΩ` : 'path, mΩ'}
+          label={
+            source.pathMohm !== null
+              ? 'path, mΩ'
+              : run === undefined
+                ? `path; typical ${TYPICAL_PATH_OHM * 1000}, mΩ`
+                : `path; of its run ${run}, mΩ`
+          }
           kind="none"
           value={source.pathMohm}
           low={0}

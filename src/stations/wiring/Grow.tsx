@@ -1,9 +1,9 @@
 'use client';
 import { useState } from 'react';
 import type { CircuitResult, Growth } from '@/core';
-import { parseNumber, round3, show } from '@/core/quantity';
+import { parseNumber } from '@/core/quantity';
 import { useAsked, useBoat } from '@/ui/boat/context';
-import { Plain } from '@/ui/table/Plain';
+import { GrowthTable } from '@/ui/growth/GrowthTable';
 
 type What = 'the run' | 'everything aboard' | `load:${string}`;
 
@@ -46,35 +46,7 @@ export function Grow({ result }: { result: CircuitResult }) {
         times as much
         {by.ok ? null : <span className="font-semibold text-lead">{by.message}</span>}
       </div>
-      {lines && lines.length > 0 ? (
-        <Plain
-          label="What if it grows"
-          columns={[
-            { title: 'circuit' },
-            { title: 'what stands' },
-            { title: 'was', right: true },
-            { title: 'becomes', right: true },
-            { title: 'verdict' },
-            { title: 'would take' },
-          ]}
-          rows={lines.map((l) => ({
-            id: l.circuitId,
-            cells: [
-              l.name,
-              `${l.cable}, ${round3(l.deviceA)} A`,
-              show(l.beforeA, 'A', units),
-              show(l.afterA, 'A', units),
-              <b key="v" className={`font-semibold ${l.verdict === 'fails now' ? 'text-lead' : ''}`}>
-                {l.verdict}
-                {l.failing.length > 0 ? `: ${l.failing.join(', ')}` : ''}
-              </b>,
-              l.verdict === 'passes still' ? 'as it stands' : `${l.wants}, ${round3(l.wantsA)} A`,
-            ],
-          }))}
-        />
-      ) : lines ? (
-        <p className="text-quiet">Nothing on its path changes.</p>
-      ) : null}
+      {lines ? <GrowthTable label="What if it grows" lines={lines} /> : null}
     </div>
   );
 }

@@ -16,7 +16,7 @@ import { useKeys } from './useKeys';
 /** Stations that need the width; there the working opens only for a figure of the balance line. */
 const WIDE: ReadonlySet<string> = new Set(['survey', 'bank', 'charging']);
 const hidesWorking = (station: string, selected: Selected | null): boolean =>
-  station === 'build' || (WIDE.has(station) && selected?.kind !== 'need' && selected?.kind !== 'made');
+  station === 'build' || (WIDE.has(station) && (selected?.kind === 'circuit' || selected?.kind === 'load' || !selected));
 
 const Palette = dynamic(() => import('./Palette'), { ssr: false });
 

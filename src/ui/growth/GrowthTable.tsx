@@ -1,0 +1,38 @@
+'use client';
+import type { GrowthLine } from '@/core';
+import { round3, show } from '@/core/quantity';
+import { useBoat } from '@/ui/boat/context';
+import { Plain } from '@/ui/table/Plain';
+
+/** Circuits that something grown moves: what stands there, whether it still passes, what it would take. */
+export function GrowthTable({ label, lines }: { label: string; lines: readonly GrowthLine[] }) {
+  const units = useBoat().design.boat;
+  if (lines.length === 0) return <p className="text-quiet">Nothing on its path changes.</p>;
+  return (
+    <Plain
+      label={label}
+      columns={[
+        { title: 'circuit' },
+        { title: 'what stands' },
+        { title: 'was', right: true },
+        { title: 'becomes', right: true },
+        { title: 'verdict' },
+        { title: 'would take' },
+      ]}
+      rows={lines.map((l) => ({
+        id: l.circuitId,
+        cells: [
+          l.name,
+          `${l.cable}, ${round3(l.deviceA)} A`,
+          show(l.beforeA, 'A', units),
+          show(l.afterA, 'A', units),
+          <b key="v" className={`font-semibold ${l.verdict === 'fails now' ? 'text-lead' : ''}`}>
+            {l.verdict}
+            {l.failing.length > 0 ? `: ${l.failing.join(', ')}` : ''}
+          </b>,
+          l.verdict === 'passes still' ? 'as it stands' : `${l.wants}, ${round3(l.wantsA)} A`,
+        ],
+      }))}
+    />
+  );
+}
