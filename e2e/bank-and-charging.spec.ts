@@ -116,6 +116,42 @@ test('the ways to join the banks are compared by consequence; a selector left wr
     .toMatchObject([{ kind: 'selector', firstId: 'house', secondId: 'start' }]);
 });
 
+test('each way to join costs what is typed for its parts, and nothing is assumed', async ({ page, marram }) => {
+  await open(page, marram, 'bank');
+  await view(page, 'joined');
+  const way = (name: string) =>
+    page
+      .getByRole('table', { name: 'Ways to join the banks' })
+      .first()
+      .getByRole('row', { name: new RegExp(`^${name}`) });
+  await expect(way('DC–DC charger')).toContainText('not priced');
+  await page.getByLabel('parts and trace of').selectOption('DC–DC charger');
+  await put(page, 'price: DC–DC charger', '240');
+  await expect(way('DC–DC charger')).toContainText('240, 2 not priced');
+  await put(page, 'price: cable with a fuse at each bank', '60');
+  await expect(way('DC–DC charger')).toContainText('300, 1 not priced');
+  // The same cable is a part of other ways.
+  await expect(way('voltage-sensitive relay')).toContainText('60, 1 not priced');
+  await expect.poll(async () => (await designOf(page, marram)).boat.prices).toEqual({ dcdc: 240, 'bank-cable': 60 });
+  await page.getByRole('heading', { name: 'Bank', exact: true }).click();
+  await page.keyboard.press('Control+z');
+  await expect(way('voltage-sensitive relay')).toContainText('not priced');
+});
+
+test('a swap tests cable and fuse of the run it goes through, by figures', async ({ page, halcyon }) => {
+  await open(page, halcyon, 'charging');
+  await page.getByRole('button', { name: 'alternator', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Alternator', exact: true })).toBeVisible();
+  await put(page, 'rated, A', '220');
+  await page.getByRole('button', { name: 'Second alternator, 24 V' }).click();
+  await expect(page.getByLabel(/^path; of its run/)).toBeVisible();
+  const after = page.getByRole('table', { name: 'Cable and fuse after the swap' });
+  const run = after.getByRole('row', { name: /lternator/ }).first();
+  await expect(run).toContainText('220 A');
+  await expect(run).toContainText(/fails now/);
+  await expect(run).toContainText(/mm²|AWG/);
+});
+
 test('a source is added, its curve drawn, its fit and a swap told, its faults found', async ({ page, marram }) => {
   await open(page, marram, 'charging');
   const rows = page.getByRole('table', { name: 'Sources' });
@@ -179,6 +215,46 @@ test('a cruise: its days, drift and warnings, both schools of finishing, day by 
   await expect(page.getByRole('table', { name: 'Day by day' }).getByRole('row')).toHaveCount(6);
   await page.getByRole('button', { name: /^Remove 5 days/ }).click();
   await expect(page.getByText('Nothing to reckon yet')).toBeVisible();
+});
+
+test('a day and a cruise open their working, term by term; it is closed again', async ({ page, marram }) => {
+  const working = page.getByRole('complementary', { name: 'The working' });
+  const line = (label: string) => working.getByText(label, { exact: true });
+  await open(page, marram, 'bank');
+  await view(page, 'the day');
+  await page.getByTitle('The working of this day').click();
+  await expect(working.getByRole('heading', { name: 'Day 1: at anchor' })).toBeVisible();
+  for (const label of ['Alternator', 'Solar', 'made', 'not to be had', 'at midnight, %', 'fuel, litres'])
+    await expect(line(label)).toBeVisible();
+  await view(page, 'the cruise');
+  await page.getByTitle('The working of House bank').click();
+  await expect(working.getByRole('heading', { name: 'House bank, A fortnight of summer' })).toBeVisible();
+  for (const label of ['begins with', 'stored', 'drawn', 'self-discharge', 'ends with', 'full cycles'])
+    await expect(line(label)).toBeVisible();
+  await page.getByTitle('The working of day 3').click();
+  await expect(working.getByRole('heading', { name: 'Day 3: motoring' })).toBeVisible();
+  await page.getByLabel('begins at, %').fill('60');
+  await page.getByLabel('begins at, %').press('Enter');
+  await page.getByTitle('The working of day 1', { exact: true }).click();
+  await expect(line('begins at, %').locator('..')).toContainText('60');
+  await working.getByRole('button', { name: 'close' }).click();
+  await expect(working).toHaveCount(0);
+});
+
+test('on paper the charts keep their height', async ({ page, marram }) => {
+  await open(page, marram, 'bank');
+  await page.emulateMedia({ media: 'print' });
+  const heightOf = async (name: string, label: RegExp) => {
+    await page.emulateMedia({ media: 'screen' });
+    await view(page, name);
+    const chart = page.getByRole('img', { name: label }).first();
+    await expect(chart).toBeVisible();
+    const onScreen = (await chart.boundingBox())?.height ?? 0;
+    await page.emulateMedia({ media: 'print' });
+    return ((await chart.boundingBox())?.height ?? 0) / onScreen;
+  };
+  expect(await heightOf('the cruise', /^State of charge through/)).toBeCloseTo(1, 1);
+  expect(await heightOf('the day', /./)).toBeGreaterThan(0.8);
 });
 
 test('the season: sailed in workers, stopped, and the same by the same seed', async ({ page, marram }) => {

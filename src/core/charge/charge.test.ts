@@ -164,7 +164,7 @@ describe('settings against the bank', () => {
       float: '13.50 V',
       tail: '2.0 A',
       equalise: 'off',
-      slope: '-24 mV/°C of the bank (-4 a cell)',
+      slope: '−24 mV/°C of the bank (−4 a cell)',
     });
     const joined = { ...quietBoat(), joins: [{ ...blankJoin('sp', 'splitter', 12), firstId: 'house', secondId: null }] };
     expect(lines({ ...set({}), joinId: 'sp' }, joined)).toMatchObject({ absorption: '15.10 V' });

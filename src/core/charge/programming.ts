@@ -1,4 +1,5 @@
 /** What to program into a source's regulator for the bank it charges. */
+import { round3 } from '../quantity';
 import type { Design, Source } from '../design';
 import { bankSource } from '../network/bankSource';
 import { tailA } from '../energy/bankFigures';
@@ -46,7 +47,7 @@ export function sheetLines(design: Design, source: Source): SheetLine[] {
         toSet:
           b.chemistry.slopeMvPerCCell === 0
             ? 'off'
-            : `${(b.chemistry.slopeMvPerCCell * cells).toFixed(0)} mV/°C of the bank (${b.chemistry.slopeMvPerCCell} a cell)`,
+            : `${round3(Math.round(b.chemistry.slopeMvPerCCell * cells))} mV/°C of the bank (${round3(b.chemistry.slopeMvPerCCell)} a cell)`,
       },
       {
         id: 'sensor',

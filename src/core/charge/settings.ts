@@ -1,4 +1,5 @@
 /** Settings laid side by side: every source against its battery's maker and its BMS (docs/methods.md, M13). */
+import { round3 } from '../quantity';
 import { bankTempC, chemistryOf, tailA } from '../energy/bankFigures';
 import type { Bank, Design, Source } from '../design';
 import { compensatedV } from '../energy/scene';
@@ -126,15 +127,15 @@ function rowOf(design: Design, source: Source, bank: Bank): SettingsRow {
   const offSlope = Math.abs(slope - chemistry.slopeMvPerCCell);
   add(
     'slope',
-    `${r.slope.value} ${r.slope.unit} (${slope.toFixed(1)} a cell)${compensates ? '' : ', no sensor'}`,
-    `${chemistry.slopeMvPerCCell} mV/°C cell`,
+    `${round3(r.slope.value)} ${r.slope.unit} (${round3(slope)} a cell)${compensates ? '' : ', no sensor'}`,
+    `${round3(chemistry.slopeMvPerCCell)} mV/°C cell`,
     !compensates && !chemistry.leadAcid ? 'right' : odd ? (chemistry.leadAcid ? 'fix' : 'stop') : offSlope > 1.5 ? 'note' : 'right',
     !compensates && !chemistry.leadAcid
       ? ''
       : odd
         ? odd
         : offSlope > 1.5
-          ? `set ${(chemistry.slopeMvPerCCell * cells.bank).toFixed(0)} mV/°C for the bank`
+          ? `set ${round3(Math.round(chemistry.slopeMvPerCCell * cells.bank))} mV/°C for the bank`
           : '',
   );
   const warm = bankTempC(design, bank);

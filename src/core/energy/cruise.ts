@@ -20,7 +20,7 @@ export interface DayResult {
   /** By bank. */
   readonly lowest: readonly number[];
   readonly endSoc: readonly number[];
-  /** House bank: hours of the day gone when it first stands at 80, 95, 100 %; null when it does not get there. */
+  /** House bank: hours of the day gone when it first stands at 80, 95, 100 %, 0 from the start; null when it does not get there. */
   readonly reaches: readonly (number | null)[];
 }
 
@@ -166,7 +166,8 @@ function imbalance(scene: Scene, { soc, totals }: Loop, start: Float64Array): nu
 
 function firstAt(scene: Scene, trace: Trace, day: number, level: number): number | null {
   const nB = scene.banks.length;
-  for (let t = 0; t < scene.n; t++) if ((trace.soc[(day * scene.n + t) * nB + scene.house] ?? 0) >= level) return (t + 1) * scene.stepH;
+  for (let t = 0; t < scene.n; t++)
+    if ((trace.soc[(day * scene.n + t) * nB + scene.house] ?? 0) >= level) return t === 0 ? 0 : (t + 1) * scene.stepH;
   return null;
 }
 

@@ -97,14 +97,14 @@ export function Day() {
               enough:{' '}
               {(['80', '95', '100'] as const).map((l, i) => (
                 <span key={l}>
-                  {l} % {day.reaches[i] == null ? 'not that day' : `at ${showHour(day.reaches[i])}`}
+                  {l} % {reached(day.reaches[i] ?? null)}
                   {i < 2 ? ', ' : '.'}
                 </span>
               ))}
             </>
           ) : null}
         </p>
-        <div ref={ref} className="mt-2 border-[1.5px] border-ink bg-sheet py-1">
+        <div ref={ref} className="chart keep mt-2 border-[1.5px] border-ink bg-sheet py-1">
           <DayChart run={run} width={width} />
           <Timeline spans={living.day} width={width} onMove={move} onPick={setPicked} picked={picked} />
         </div>
@@ -120,6 +120,8 @@ export function Day() {
     </div>
   );
 }
+
+const reached = (hour: number | null): string => (hour === null ? 'not that day' : hour === 0 ? 'from the start' : `at ${showHour(hour)}`);
 
 /** The day's figures by the hour. Drawn after the chart: it does not hold up the pointer. */
 const HourTable = memo(function HourTable({ run, name }: { run: CruiseResult; name: string }) {

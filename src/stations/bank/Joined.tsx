@@ -25,7 +25,7 @@ function costText(parts: readonly JoinPart[], currency: string): string {
   if (parts.length === 0) return '–';
   const unpriced = parts.filter((p) => p.price === null).length;
   const sum = Math.round(parts.reduce((total, p) => total + (p.price ?? 0), 0));
-  if (unpriced === parts.length) return `${parts.length} parts, not priced`;
+  if (unpriced === parts.length) return 'not priced';
   return `${sum}${currency ? ` ${currency}` : ''}${unpriced > 0 ? `, ${unpriced} not priced` : ''}`;
 }
 

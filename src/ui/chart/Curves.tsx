@@ -25,7 +25,7 @@ interface Props {
 
 export default function Curves({ label, data, x, unit, curves, height = 220, domain = ['auto', 'auto'], marks = [] }: Props) {
   return (
-    <div role="img" aria-label={label} style={{ height }} className="w-full">
+    <div role="img" aria-label={label} style={{ height }} className="chart keep w-full">
       <ResponsiveContainer width="100%" height="100%">
         <LineChart data={[...data]} margin={{ top: 8, right: 14, bottom: 2, left: 0 }} accessibilityLayer={false}>
           <CartesianGrid stroke="var(--line)" vertical={false} />

@@ -5,7 +5,7 @@ import { Sections } from './Sections';
 /** The arithmetic behind whatever is selected, as in a notebook. */
 export function WorkingPanel() {
   const working = useWorking();
-  const [selected] = useSelected();
+  const [selected, select] = useSelected();
   const { findings } = useAnalysis();
   const { design } = useBoat();
   if (!selected || !working)
@@ -41,7 +41,12 @@ export function WorkingPanel() {
       tabIndex={0}
       className="screen-only w-[322px] flex-none overflow-y-auto border-l border-line p-4"
     >
-      <h2 className="mb-1 text-[14px] font-bold">{working.title}</h2>
+      <div className="mb-1 flex items-baseline justify-between gap-3">
+        <h2 className="text-[14px] font-bold">{working.title}</h2>
+        <button type="button" className="plain flex-none" onClick={() => select(null)}>
+          close
+        </button>
+      </div>
       {about.map((f) => (
         <div key={f.id} className={`my-2 ${f.severity === 'note' || f.accepted ? 'border-l-4 border-line pl-[10px]' : 'caution'}`}>
           <b className="font-semibold">
