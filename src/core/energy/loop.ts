@@ -211,7 +211,7 @@ const enum W {
   anyInput = 514,
   anySplitter = 515,
   anyRelay = 516,
-  anyGel = 517,
+  anySelector = 517,
   size = 518,
 }
 
@@ -229,8 +229,8 @@ function lay(f: Figures, w: Wholes, scene: Scene, lean: boolean): void {
   w[W.crankBank] = scene.crankBank;
   w[W.anyInput] = sources.some((x) => x.driver === 'input') ? 1 : 0;
   w[W.anySplitter] = joins.some((x) => x.kind === 'splitter') ? 1 : 0;
+  w[W.anySelector] = joins.some((x) => x.kind === 'selector') ? 1 : 0;
   w[W.anyRelay] = joins.some((x) => x.kind === 'relay') ? 1 : 0;
-  w[W.anyGel] = banks.some((x) => x.chemistry.id === 'gel') ? 1 : 0;
   f[F.dt] = stepH;
   f[F.perDt] = 1 / stepH;
   f[F.litresPerW] = (FUEL_L_PER_KWH / 1000 / ALTERNATOR_EFFICIENCY) * stepH;
@@ -658,7 +658,7 @@ function oneDay(f: Figures, w: Wholes, d: SceneDay, factors: Readonly<Factors>, 
   const nS = w[W.sources]!;
   const n = w[W.steps]!;
   const dt = f[F.dt]!;
-  const joined = w[W.joins]! > 0;
+  const anySelector = w[W.anySelector] === 1;
   const anyInput = w[W.anyInput] === 1;
   const anySplitter = w[W.anySplitter] === 1;
   const anyRelay = w[W.anyRelay] === 1;
@@ -678,7 +678,7 @@ function oneDay(f: Figures, w: Wholes, d: SceneDay, factors: Readonly<Factors>, 
       litres += idleLph[t]! * engine * dt;
     }
     w[W.engineWas] = engine > 0 ? 1 : 0;
-    if ((joined || w[W.connected] === 0) && moved(w, selector[t]!, engine > 0)) connect(w);
+    if ((anySelector || w[W.connected] === 0) && moved(w, selector[t]!, engine > 0)) connect(w);
 
     // Loads, and what a DC–DC took in the last step, onto the bus of their bank.
     for (let r = 0; r < w[W.roots]!; r++) {
@@ -1036,6 +1036,8 @@ function relays(f: Figures, w: Wholes): void {
     const hours = wants ? f[F.relayH + j]! + dt : 0;
     const moves = wants && hours >= f[F.delayH + j]!;
     f[F.relayH + j] = moves ? 0 : hours;
-    if (moves) w[W.relayOn + j] = 1 - w[W.relayOn + j]!;
+    if (!moves) continue;
+    w[W.relayOn + j] = 1 - w[W.relayOn + j]!;
+    w[W.connected] = 0;
   }
 }
