@@ -100,6 +100,31 @@ test("a bank's maker's figures stand in for typical ones, its box and its cranki
   await expect(page.getByText(/absorption: 14.40 V, House bank wants 14.70 V/).first()).toBeVisible();
 });
 
+test('strings share by their links: a row taken off at one end is uneven, and what helps is told', async ({ page, marram }) => {
+  await open(page, marram, 'bank');
+  await view(page, 'banks');
+  await put(page, 'strings in parallel', '4');
+  await view(page, 'links');
+  const verdict = page.locator('[data-verdict]');
+  const picture = page.getByRole('img', { name: /^House bank: string 1 gives/ });
+  await expect(verdict).toContainText('Shared well enough');
+  await page.getByLabel('tied').selectOption('one end');
+  await page.getByRole('combobox', { name: 'links' }).selectOption('25');
+  await put(page, 'length of each, m', '0.6');
+  await expect(verdict).toContainText('Uneven: one string gives');
+  await expect(verdict).toContainText(/links of \d+ mm² would do|bus bars share evenly/);
+  await expect(picture).toBeVisible();
+  const strings = page.getByRole('table', { name: 'String by string' });
+  await expect(strings.getByRole('row')).toHaveCount(5);
+  const amps = async () =>
+    Promise.all([1, 2, 3, 4].map(async (i) => Number(await strings.getByRole('row').nth(i).getByRole('cell').nth(1).innerText())));
+  const [first = 0, , , last = 0] = await amps();
+  expect(first).toBeGreaterThan(last);
+  await page.getByLabel('tied').selectOption('bus bars');
+  await expect.poll(async () => new Set(await amps()).size).toBe(1);
+  await expect.poll(async () => (await designOf(page, marram)).banks[0]?.links).toEqual({ way: 'bus bars', size: '25', lengthM: 0.6 });
+});
+
 test('the ways to join the banks are compared by consequence; a selector left wrong is told', async ({ page, marram }) => {
   await open(page, marram, 'bank');
   await view(page, 'joined');
@@ -320,7 +345,7 @@ test('everything of it goes out and comes in', async ({ page, halcyon, request }
 });
 
 for (const [station, views] of [
-  ['bank', ['size', 'banks', 'joined', 'the day', 'the cruise', 'the season', 'options']],
+  ['bank', ['size', 'banks', 'links', 'joined', 'the day', 'the cruise', 'the season', 'options']],
   ['charging', ['sources', 'settings', 'programming sheets', 'the engine']],
 ] as const)
   test(`nothing of ${station} hinders a reader, by day or by night`, async ({ page, marram }) => {

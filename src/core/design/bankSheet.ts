@@ -34,6 +34,17 @@ export const BankSheetSchema = v.object({
   heightMm: stated(10, 3000),
 });
 
+/** How the strings of a bank are tied together and where its load is taken off. */
+export const LINK_WAYS = ['one end', 'diagonal', 'middle', 'bus bars'] as const;
+export type LinkWay = (typeof LINK_WAYS)[number];
+
+/** Links from block to block, or from each block to the bars, one rail. size null: what is usual for the school. */
+export const LinksSchema = v.object({
+  way: later(oneOf(LINK_WAYS), 'diagonal'),
+  size: later(v.nullable(v.pipe(v.string(), v.maxLength(6))), null),
+  lengthM: later(between(0.02, 20), 0.3),
+});
+
 /** Inside of the box it is to fit, mm. */
 export const BoxSchema = v.object({ lengthMm: between(10, 5000), widthMm: between(10, 5000), heightMm: between(10, 5000) });
 

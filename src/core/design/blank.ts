@@ -111,6 +111,7 @@ export const blankBank = (id: string, systemV: number, placeId: string | null): 
   sheet: BLANK_SHEET,
   box: null,
   bms: null,
+  links: { way: 'diagonal', size: null, lengthM: 0.3 },
   price: null,
 });
 

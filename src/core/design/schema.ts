@@ -17,7 +17,7 @@ import {
   WHENS,
 } from './charging';
 import { between, id, later, list, MARKS, name, note, oneOf, whole } from './fields';
-import { BankSheetSchema, BmsSchema, BoxSchema } from './bankSheet';
+import { BankSheetSchema, BmsSchema, BoxSchema, LinksSchema } from './bankSheet';
 
 export { id, MARKS, name, type Mark } from './fields';
 
@@ -104,6 +104,7 @@ const BankSchema = v.object({
   sheet: later(BankSheetSchema, {}),
   box: later(v.nullable(BoxSchema), null),
   bms: later(v.nullable(BmsSchema), null),
+  links: later(LinksSchema, {}),
   price: later(v.nullable(between(0, 10000000)), null),
 });
 

@@ -4,8 +4,9 @@ import { useState } from 'react';
 import { Views } from '@/ui/views/Views';
 import { Size } from './Size';
 
-const VIEWS = ['size', 'banks', 'joined', 'the day', 'the cruise', 'the season', 'options'] as const;
+const VIEWS = ['size', 'banks', 'links', 'joined', 'the day', 'the cruise', 'the season', 'options'] as const;
 const Banks = dynamic(() => import('./Banks').then((m) => m.Banks), { ssr: false });
+const Links = dynamic(() => import('./Links').then((m) => m.Links), { ssr: false });
 const Joined = dynamic(() => import('./Joined').then((m) => m.Joined), { ssr: false });
 const Day = dynamic(() => import('./Day').then((m) => m.Day), { ssr: false });
 const Voyage = dynamic(() => import('./Voyage').then((m) => m.Voyage), { ssr: false });
@@ -24,6 +25,7 @@ export default function Bank() {
       <div className="min-h-0 flex-1 overflow-auto px-4 pb-8" tabIndex={0} role="region" aria-label={view}>
         {view === 'size' ? <Size /> : null}
         {view === 'banks' ? <Banks /> : null}
+        {view === 'links' ? <Links /> : null}
         {view === 'joined' ? <Joined /> : null}
         {view === 'the day' ? <Day /> : null}
         {view === 'the cruise' ? <Voyage /> : null}
