@@ -25,6 +25,7 @@ const script = (name, ...args) => {
 console.log(script('bench-boat').trimEnd());
 // Each in a process of its own, as in a worker of its own.
 for (const what of ['cruise', 'season']) console.log(script('bench-cruise', what).trimEnd());
+console.log(script('bench-network').trimEnd());
 
 const { chromium } = await import('@playwright/test');
 seed(data);

@@ -248,7 +248,8 @@ function newton(p: Prepared, u: Float64Array, scale: number): number {
       if (k >= 0) u[i] = u[i]! + part * out[k]!;
     }
     if (!(most < 1e9)) return -1;
-    if (settled && most < 1e-11) return round + 1;
+    // What a step this small leaves behind goes by its square: far less than a nanoampere.
+    if (settled && most < 1e-6) return round + 1;
   }
   return -1;
 }
