@@ -1,7 +1,7 @@
 /** One circuit analysed: its own school's answer in full, the other school's beside it, and what it hands to the circuits below. */
 import { movingFindings, stillFindings } from './check/circuitFindings';
 import type { Finding } from './check/findings';
-import { bench, benchAgain, type Bench } from './conductor/evaluate';
+import { bench, benchAgain, warmSegmentOhms, type Bench } from './conductor/evaluate';
 import { conductorOf, ladder, ladderAgain, stateAgain, stateAt, type Ladder, type State } from './conductor/ladder';
 import { circuitInput, drifted, SEGMENT_JOINTS_OHM, type CircuitInput, type Gathered } from './conductor/circuitInput';
 import { conductorOhm } from './conductor/resistance';
@@ -56,6 +56,13 @@ const behind = new WeakMap<CircuitResult, Behind>();
 
 /** The bench a result was worked out on. */
 export const benchOf = (result: CircuitResult): Bench | undefined => behind.get(result)?.bench;
+
+/** What a circuit is made of, warm as it runs, ohm; undefined for a copied result. Segments are there and back, by tap. */
+export function ohmsOf(result: CircuitResult): { readonly head: number; readonly segments: readonly number[] } | undefined {
+  const kept = behind.get(result);
+  const { conductor, candidate } = result.own.state;
+  return kept && { head: kept.bench.headOhm, segments: warmSegmentOhms(kept.bench, { conductor, legs: candidate.legs }) };
+}
 
 /** Resistance of the whole path from the bank's posts to a tap and back, warm as it runs, ohm. undefined for a copied result. */
 export function pathOhm(result: CircuitResult, tap: number): number | undefined {

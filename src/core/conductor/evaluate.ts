@@ -117,6 +117,9 @@ function segmentOhm(b: Bench, c: Candidate, heat: Heat, tap: TapInput, currentA:
 const segmentOhms = (b: Bench, c: Candidate, still: Still): readonly number[] =>
   (still.ohms ??= b.input.taps.map((t) => segmentOhm(b, c, still.heat, t, t.segmentA)));
 
+/** Each segment there and back, warm as it runs, ohm, by tap. */
+export const warmSegmentOhms = (b: Bench, c: Candidate): readonly number[] => segmentOhms(b, c, { heat: heatAt(b, c) });
+
 /** Whether the drop at working current passes; a circuit with one tap is answered without making the whole figure. */
 export function dropPasses(b: Bench, t: Trial): boolean {
   const { input } = b;

@@ -238,6 +238,7 @@ export function blankDesign(name: string, school: School, lengthM: number, beamM
     sources: [],
     joins: [],
     cruises: [],
+    studies: [],
     options: [],
     routes: [],
     departures: [],

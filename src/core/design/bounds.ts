@@ -14,6 +14,7 @@ export const BOUNDS = {
   sources: 24,
   joins: 12,
   cruises: 12,
+  studies: 24,
   options: 6,
   cruiseDays: 366,
   nameLength: 120,

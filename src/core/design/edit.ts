@@ -131,6 +131,7 @@ export type ListName =
   | 'sources'
   | 'joins'
   | 'cruises'
+  | 'studies'
   | 'options';
 
 /** Adds a row to a list of the design, after a row or at the end. */

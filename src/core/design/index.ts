@@ -1,5 +1,6 @@
 export * from './schema';
 export * from './bankSheet';
+export { STUDY_USES, type StudyUse } from './study';
 export * from './blank';
 export * from './blankCharging';
 export * from './charging';

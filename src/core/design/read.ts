@@ -88,7 +88,7 @@ export function brokenReferences(design: Design): ReadProblem[] {
   };
   const places = idsOf('places');
   const sets = { place: places, bank: idsOf('banks'), panel: idsOf('panels'), load: idsOf('loads') };
-  for (const rest of ['circuits', 'living', 'routes', 'departures', 'photos', 'sources', 'joins', 'cruises', 'options'] as const)
+  for (const rest of ['circuits', 'living', 'routes', 'departures', 'photos', 'sources', 'joins', 'cruises', 'studies', 'options'] as const)
     idsOf(rest);
   for (const collection of ['banks', 'panels', 'loads'] as const) {
     design[collection].forEach((row, i) => {

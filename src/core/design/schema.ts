@@ -17,6 +17,7 @@ import {
   WHENS,
 } from './charging';
 import { between, id, later, list, MARKS, name, note, oneOf, whole } from './fields';
+import { StudySchema } from './study';
 import { BankSheetSchema, BmsSchema, BoxSchema, LinksSchema } from './bankSheet';
 
 export { id, MARKS, name, type Mark } from './fields';
@@ -376,6 +377,7 @@ export const DesignSchema = v.object({
   sources: later(list(SourceSchema, BOUNDS.sources), []),
   joins: later(list(JoinSchema, BOUNDS.joins), []),
   cruises: later(list(CruiseSchema, BOUNDS.cruises), []),
+  studies: later(list(StudySchema, BOUNDS.studies), []),
   options: later(list(OptionSchema, BOUNDS.options), []),
   routes: later(list(RouteSchema, BOUNDS.routes), []),
   departures: later(list(DepartureSchema, BOUNDS.departures), []),
@@ -408,6 +410,7 @@ export type Source = Design['sources'][number];
 export type Regulator = Source['regulator'];
 export type Join = Design['joins'][number];
 export type Cruise = Design['cruises'][number];
+export type Study = Design['studies'][number];
 export type Option = Design['options'][number];
 export type Parts = NonNullable<Option['parts']>;
 export type When = (typeof WHENS)[number];

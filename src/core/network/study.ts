@@ -1,0 +1,176 @@
+/** A study answered: volts at every load, what falls out of its band, heat in every run, and what would cure it (docs/methods.md, M6). */
+import type { CircuitResult } from '../circuitResult';
+import type { Design, Load, Study } from '../design';
+import { CONDUCTORS } from '../rules/conductors';
+import type { Paths } from '../energy/paths';
+import { flowOf, prepare, type Collapse, type Flow, type Prepared } from './solve/flow';
+import type { NetRefusal } from './solve/network';
+import { systemOf, type System } from './system';
+
+export interface StudyLoad {
+  readonly id: string;
+  readonly name: string;
+  readonly starting: boolean;
+  /** NaN where it is dead. */
+  readonly volts: number;
+  readonly amps: number;
+  /** Least it works at, and whether its maker says so. */
+  readonly minV: number;
+  readonly minIsMakers: boolean;
+  readonly falls: boolean;
+}
+
+export interface StudyRun {
+  readonly circuitId: string;
+  readonly name: string;
+  /** Largest current in it, A, and volts lost in it on both rails. */
+  readonly amps: number;
+  readonly dropV: number;
+  readonly heatW: number;
+}
+
+export interface StudyBank {
+  readonly id: string;
+  readonly name: string;
+  readonly restV: number;
+  readonly postsV: number;
+  /** Out of it, A; below zero it is charged. */
+  readonly amps: number;
+}
+
+export interface Cure {
+  readonly loadId: string;
+  readonly circuitId: string;
+  readonly name: string;
+  readonly size: string;
+  readonly volts: number;
+}
+
+export interface StudyAnswer {
+  readonly loads: readonly StudyLoad[];
+  readonly runs: readonly StudyRun[];
+  readonly banks: readonly StudyBank[];
+  readonly sources: readonly { readonly id: string; readonly name: string; readonly amps: number }[];
+  readonly heatW: number;
+  readonly collapse: Collapse | null;
+  readonly refusals: readonly NetRefusal[];
+  /** Loads asked for that stand on no circuit, or behind something open. */
+  readonly cutOff: readonly string[];
+  /** For the load that falls furthest: the one run that, made heavier, brings it back; null where none alone does. */
+  readonly cure: Cure | null;
+}
+
+/** Least volts of a load: its maker's, else the house rule for starts. */
+export const leastV = (design: Design, load: Load): number => load.minV ?? (design.boat.systemV * design.house.surgeVoltsPct) / 100;
+
+/** @param circuits results of this process, not copies. */
+export function runStudy(design: Design, circuits: readonly CircuitResult[], study: Study, paths: Paths = {}): StudyAnswer {
+  const system = systemOf(design, circuits, study, paths);
+  const p = prepare(system.network);
+  const flow = flowOf(p);
+  const loads = system.network.loads.flatMap(({ id }, i): StudyLoad[] => {
+    const load = design.loads.find((l) => l.id === id);
+    if (!load) return [];
+    const volts = flow.loadV[i] ?? NaN;
+    const minV = leastV(design, load);
+    return [
+      {
+        id,
+        name: load.name,
+        starting: study.loads[id] === 'start' && load.surgeA !== null,
+        volts,
+        amps: flow.loadA[i] ?? 0,
+        minV,
+        minIsMakers: load.minV !== null,
+        falls: Number.isNaN(volts) || volts < minV - 1e-9,
+      },
+    ];
+  });
+  const worst = loads.filter((l) => l.falls && !Number.isNaN(l.volts)).sort((a, b) => a.volts - a.minV - (b.volts - b.minV))[0];
+  return {
+    loads,
+    runs: runsOf(design, system, p, flow),
+    banks: design.banks.map((b, i) => ({
+      id: b.id,
+      name: b.name,
+      restV: p.emfV[i] ?? NaN,
+      postsV: (p.emfV[i] ?? NaN) - (flow.bankA[i] ?? 0) / (p.bankS[i] ?? NaN),
+      amps: flow.bankA[i] ?? 0,
+    })),
+    sources: system.network.sources.map((s, i) => ({
+      id: s.id,
+      name: design.sources.find((x) => x.id === s.id)?.name ?? '',
+      amps: flow.sourceA[i] ?? 0,
+    })),
+    heatW: flow.heatW,
+    collapse: flow.collapse,
+    refusals: p.refusals,
+    cutOff: system.cutOff,
+    cure: worst && !flow.collapse ? cureFor(design, circuits, system, p, flow, worst) : null,
+  };
+}
+
+function runsOf(design: Design, system: System, p: Prepared, flow: Flow): StudyRun[] {
+  const at = new Map(p.network.branches.map((b, i) => [b.id, i]));
+  return design.circuits.flatMap((c): StudyRun[] => {
+    const ids = system.runs.get(c.id);
+    if (!ids) return [];
+    let [amps, heatW, dropV] = [0, 0, 0];
+    for (const id of ids) {
+      const i = at.get(id) ?? -1;
+      const a = Math.abs(flow.branchA[i] ?? 0);
+      const ohm = 1 / (p.siemens[i] ?? Infinity);
+      amps = Math.max(amps, a);
+      heatW += a * a * ohm;
+      dropV += a * ohm;
+    }
+    return [{ circuitId: c.id, name: `${c.no} ${c.name}`.trim(), amps, dropV, heatW }];
+  });
+}
+
+/** Circuits from the bank to a load, nearest the load first. */
+function pathOf(design: Design, loadId: string): string[] {
+  const path: string[] = [];
+  let at = design.circuits.find((c) => c.taps.some((t) => t.serves.kind === 'load' && t.serves.id === loadId));
+  while (at && !path.includes(at.id)) {
+    path.push(at.id);
+    const { from } = at;
+    at =
+      from.kind === 'panel'
+        ? design.circuits.find((c) => c.taps.some((t) => t.serves.kind === 'panel' && t.serves.id === from.id))
+        : undefined;
+  }
+  return path;
+}
+
+/** One run of its path after another made heavier, size by size, the one that loses most first. */
+function cureFor(
+  design: Design,
+  circuits: readonly CircuitResult[],
+  system: System,
+  p: Prepared,
+  flow: Flow,
+  load: StudyLoad,
+): Cure | null {
+  const runs = new Map(runsOf(design, system, p, flow).map((r) => [r.circuitId, r]));
+  const index = p.network.loads.findIndex((l) => l.id === load.id);
+  const byLoss = pathOf(design, load.id).sort((a, b) => (runs.get(b)?.dropV ?? 0) - (runs.get(a)?.dropV ?? 0));
+  for (const circuitId of byLoss) {
+    const state = circuits.find((r) => r.id === circuitId)?.own.state;
+    if (!state) continue;
+    const copper = p.network.branches.flatMap((b, i) => (b.id.startsWith(`${circuitId}/`) && b.id !== `${circuitId}/head` ? [i] : []));
+    const before = copper.map((i) => p.siemens[i] ?? 0);
+    const { conductor, candidate } = state;
+    const heavier = CONDUCTORS[conductor.school].filter((c) => c.areaMm2 > conductor.areaMm2 * candidate.legs + 1e-9);
+    for (const size of heavier) {
+      const times = conductor.r20OhmPerKm / candidate.legs / size.r20OhmPerKm;
+      copper.forEach((i, k) => (p.siemens[i] = (before[k] ?? 0) * times));
+      const again = flowOf(p, flow.departure);
+      const volts = again.loadV[index] ?? NaN;
+      copper.forEach((i, k) => (p.siemens[i] = before[k] ?? 0));
+      if (!again.collapse && volts >= load.minV)
+        return { loadId: load.id, circuitId, name: runs.get(circuitId)?.name ?? '', size: size.size, volts };
+    }
+  }
+  return null;
+}
