@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { cell, designOf, enter, expect, open, row, saved, test, url } from './boat';
+import { axe, cell, designOf, enter, expect, open, row, saved, test, url, view } from './boat';
 
 test('the ladder shows every test; a failing pin is kept and flagged, and unpinning takes the proposal', async ({ page, marram }) => {
   await open(page, marram, 'wiring');
@@ -188,4 +188,63 @@ test('the AWG boat reads in AWG, feet and °F, the metric school beside it', asy
   await expect(working).toContainText('ft');
   await expect(working).toContainText('The metric school would say');
   await expect(page.getByText(/The metric school would take .* mm²/)).toBeVisible();
+});
+
+test('studies: what one load pulls down, what the engine lifts, and what would cure it', async ({ page, marram }) => {
+  await open(page, marram, 'wiring');
+  await view(page, 'studies');
+  const verdict = page.locator('[data-verdict]');
+  const loads = page.getByRole('table', { name: 'Volts at every load' });
+  const voltsOf = async (name: string) =>
+    parseFloat(
+      await loads
+        .getByRole('row', { name: new RegExp(`^${name}`) })
+        .getByRole('cell')
+        .nth(2)
+        .innerText(),
+    );
+  await expect(verdict).toContainText('Anchor windlass falls below the volts it needs');
+  await expect(verdict).toContainText(/Circuit .*Anchor windlass in \d+ mm² would cure Anchor windlass/);
+  const pulled = await voltsOf('VHF radio');
+  await page.getByLabel('Anchor windlass in the study').selectOption('off');
+  await expect.poll(() => voltsOf('VHF radio')).toBeGreaterThan(pulled + 0.05);
+  await expect(verdict).toContainText('Every load stays in its band');
+  const idling = await voltsOf('VHF radio');
+  await page.getByLabel('engine, rpm; 0 stopped').fill('2200');
+  await page.getByLabel('engine, rpm; 0 stopped').press('Enter');
+  await expect.poll(() => voltsOf('VHF radio')).toBeGreaterThan(idling + 0.03);
+  await expect(verdict).toContainText('House bank takes');
+  await page.getByRole('heading', { name: 'Wiring', exact: true }).click();
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Control+z');
+  await expect(verdict).toContainText('Anchor windlass falls');
+  await page
+    .getByRole('table', { name: 'Runs in the study' })
+    .getByRole('button', { name: /Anchor windlass/ })
+    .click();
+  await expect(page.getByRole('complementary', { name: 'The working' })).toContainText('Anchor windlass');
+});
+
+test('a study of one’s own, from nothing; too much for the bank collapses; it goes out and comes in', async ({ page, marram, request }) => {
+  await open(page, marram, 'wiring');
+  await view(page, 'studies');
+  await page.getByRole('button', { name: 'add a study' }).click();
+  await expect(page.getByText('Nothing is switched on yet')).toBeVisible();
+  await page.getByRole('textbox', { name: 'study', exact: true }).fill('heater at dawn');
+  await page.getByRole('textbox', { name: 'study', exact: true }).press('Enter');
+  await page.getByLabel('Diesel heater in the study').selectOption('on');
+  await page.getByLabel('banks stand at, %').fill('30');
+  await page.getByLabel('banks stand at, %').press('Enter');
+  await expect(page.locator('[data-verdict]')).toContainText('House bank gives');
+  await expect
+    .poll(async () => (await designOf(page, marram)).studies.find((s) => s.name === 'heater at dawn'))
+    .toMatchObject({ soc: 0.3, engineRpm: 0, shore: false });
+  const design = await designOf(page, marram);
+  const made = (await (
+    await request.post(`${page.url().split('/boats')[0] ?? ''}/api/boats?from=file`, { data: JSON.stringify(design) })
+  ).json()) as { id: string };
+  expect((await designOf(page, made.id)).studies).toEqual(design.studies);
+  await axe(page);
+  await page.getByRole('button', { name: 'remove this study' }).click();
+  await expect(page.getByRole('button', { name: 'heater at dawn' })).toHaveCount(0);
 });

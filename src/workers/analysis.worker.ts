@@ -33,6 +33,7 @@ import { sceneOf } from '@/core/energy/scene';
 import { withPaths } from '@/core/energy/paths';
 import { finishing, type School } from '@/core/energy/finish';
 import { compareJoins, wrongPositions, type JoinConsequence, type WrongPosition } from '@/core/energy/joinWays';
+import { runStudy, type StudyAnswer } from '@/core/network/study';
 import { scratch, type ScratchResult } from '@/core/scratch';
 
 /**
@@ -150,6 +151,11 @@ const api = {
   compare(a: string, b: string): readonly CompareLine[] | null {
     const [first, second] = [a, b].map((id) => design?.options.find((o) => o.id === id));
     return design && first && second ? compareDesigns(whole(asOption(design, first)), whole(asOption(design, second))) : null;
+  },
+  /** A study of the whole network. */
+  study(id: string): StudyAnswer | null {
+    const asked = design?.studies.find((s) => s.id === id);
+    return design && analysis && asked ? runStudy(design, analysis.circuits, asked, analysis.paths) : null;
   },
   /** The ways to join the banks, and a selector's wrong positions, through the chosen cruise. */
   joins(): JoinAnswer | null {

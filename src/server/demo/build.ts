@@ -1,6 +1,7 @@
 /** Compact way to write an invented demo boat: appliances from the list, changed where this boat differs. */
 import { APPLIANCES, loadFrom, proposeCircuits } from '@/core';
 import type { Design, Load } from '@/core/design';
+import { proposeStudies } from '@/core/network/proposeStudies';
 
 export type LoadEntry = readonly [appliance: string, changes?: Partial<Load>];
 
@@ -33,3 +34,9 @@ export const tune = (design: Design, name: string, change: (c: Circuit) => Circu
 export const taped =
   (...lengths: readonly (number | null)[]) =>
   (c: Circuit): Circuit => ({ ...c, taps: c.taps.map((t, i) => ({ ...t, tapedM: lengths[i] ?? t.tapedM })) });
+
+/** The studies the application itself proposes. */
+export function withStudies(design: Design): Design {
+  let n = 0;
+  return { ...design, studies: proposeStudies(design, (prefix) => `${prefix}${++n}`) };
+}

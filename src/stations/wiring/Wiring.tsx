@@ -16,10 +16,12 @@ import { Grow } from './Grow';
 import { Panels } from './Panels';
 import { Routes } from './Routes';
 import { Switches } from './Switches';
+
 import { TapList } from './TapList';
 import { withoutTap, withTap } from './taps';
 
-const VIEWS = ['circuits', 'panels', 'switches', 'routes'] as const;
+const VIEWS = ['circuits', 'panels', 'switches', 'routes', 'studies'] as const;
+const Studies = dynamic(() => import('./Studies').then((m) => m.Studies), { ssr: false });
 const DutyChart = dynamic(() => import('./DutyChart'), { ssr: false });
 
 /** The circuit row under a point of the screen. */
@@ -169,19 +171,23 @@ export default function Wiring() {
             {design.circuits.length} circuits, {show(total, 'm', design.boat)} of conductor
           </span>
           <Views views={VIEWS} showing={showing} onShow={setShowing} />
-          <input
-            className="box ml-auto w-[120px]"
-            placeholder="filter"
-            aria-label="Filter circuits"
-            value={filter}
-            onChange={(e) => setFilter(e.target.value)}
-          />
-          <button type="button" className="act" onClick={addCircuit}>
-            add
-          </button>
-          <button type="button" className="act" onClick={propose} disabled={loose === 0}>
-            propose{loose > 0 ? ` for ${loose} loose` : ''}
-          </button>
+          {showing === 'circuits' ? (
+            <>
+              <input
+                className="box ml-auto w-[120px]"
+                placeholder="filter"
+                aria-label="Filter circuits"
+                value={filter}
+                onChange={(e) => setFilter(e.target.value)}
+              />
+              <button type="button" className="act" onClick={addCircuit}>
+                add
+              </button>
+              <button type="button" className="act" onClick={propose} disabled={loose === 0}>
+                propose{loose > 0 ? ` for ${loose} loose` : ''}
+              </button>
+            </>
+          ) : null}
         </div>
         {showing === 'panels' ? (
           <Panels />
@@ -189,6 +195,8 @@ export default function Wiring() {
           <Switches />
         ) : showing === 'routes' ? (
           <Routes />
+        ) : showing === 'studies' ? (
+          <Studies />
         ) : (
           <>
             {design.circuits.length === 0 ? (

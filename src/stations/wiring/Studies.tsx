@@ -1,0 +1,253 @@
+'use client';
+import { useState } from 'react';
+import { addOp, dropOp, setOp, type Design, type Load, type Study } from '@/core/design';
+import { proposeStudies } from '@/core/network/proposeStudies';
+import type { StudyAnswer, StudyLoad } from '@/core/network/study';
+import { round3, show, sizeName } from '@/core/quantity';
+import { useAsked, useBoat, useFreshId, useSelected, useStore } from '@/ui/boat/context';
+import { TableBeside } from '@/ui/chart/TableBeside';
+import { Figure, Tick, Words } from '@/ui/field';
+import { Plain } from '@/ui/table/Plain';
+
+const USES = ['off', 'on', 'start'] as const;
+const volts = (x: number) => (Number.isNaN(x) ? 'dead' : `${x.toFixed(2)} V`);
+
+/** Named situations in which the whole boat is reckoned at once: what pulls what down, and what would cure it. */
+export function Studies() {
+  const { design } = useBoat();
+  const store = useStore();
+  const fresh = useFreshId();
+  const [id, setId] = useState('');
+  const study = design.studies.find((s) => s.id === id) ?? design.studies[0];
+  const answer = useAsked(study ? `study:${study.id}` : null, (r) => r.study(study?.id ?? ''));
+  const proposals = proposeStudies(design, fresh);
+  const blank = (): Study => ({ id: fresh('st'), name: 'A study', soc: 0.6, engineRpm: 0, shore: false, loads: {} });
+  const add = (rows: readonly Study[], label: string) => {
+    let growing: Design = design;
+    const ops = rows.map((row) => {
+      const op = addOp(growing, 'studies', row);
+      growing = { ...growing, studies: [...growing.studies, row] };
+      return op;
+    });
+    store.edit(label, ops);
+    setId(rows[0]?.id ?? '');
+  };
+  return (
+    <div className="min-h-0 flex-1 overflow-y-auto px-4 pb-6" tabIndex={0} role="region" aria-label="studies">
+      <p className="max-w-[760px] text-quiet">
+        A study switches on what you name and reckons every conductor, positive and negative, from the banks&apos; rest volts: one load
+        pulls another down through what they share.
+      </p>
+      <p className="mt-2 flex flex-wrap items-baseline gap-x-4 gap-y-1">
+        {design.studies.map((s) => (
+          <button
+            key={s.id}
+            type="button"
+            aria-pressed={s.id === study?.id}
+            className={s.id === study?.id ? 'border-b-2 border-verdigris font-semibold' : 'plain'}
+            onClick={() => setId(s.id)}
+          >
+            {s.name}
+          </button>
+        ))}
+        <button type="button" className="act" disabled={design.studies.length >= 24} onClick={() => add([blank()], 'add a study')}>
+          add a study
+        </button>
+        {proposals.length > 0 ? (
+          <button type="button" className="act" onClick={() => add(proposals, `propose ${proposals.length} studies`)}>
+            propose {proposals.length}
+          </button>
+        ) : null}
+      </p>
+      {study ? (
+        <div className="mt-3 grid grid-cols-[minmax(0,1fr)_290px] gap-8">
+          <div>{answer ? <Answer answer={answer} study={study} /> : <p className="text-quiet">Reckoning.</p>}</div>
+          <Situation
+            key={study.id}
+            study={study}
+            onRemove={() => store.edit(`remove ${study.name}`, [dropOp(design, 'studies', study.id)])}
+          />
+        </div>
+      ) : (
+        <p className="mt-4 max-w-[560px]">
+          None yet. Proposed are every hard start aboard on its own, and an evening with nothing charging; or make one: the windlass with
+          the engine idling, say, while the instruments run.
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** What is switched on, and how the boat stands. */
+function Situation({ study, onRemove }: { study: Study; onRemove: () => void }) {
+  const { design } = useBoat();
+  const store = useStore();
+  const put = (key: string, value: unknown, label: string) =>
+    store.edit(`${label} of ${study.name}`, [setOp(store.snapshot().design, ['studies', study.id, key], value)]);
+  const use = (load: Load, what: (typeof USES)[number]) => {
+    const { [load.id]: _was, ...others } = study.loads;
+    put('loads', what === 'off' ? others : { ...others, [load.id]: what }, load.name);
+  };
+  const loads = design.loads.filter((l) => l.group !== 'charging');
+  const shown = [...loads].sort((a, b) => Number(study.loads[b.id] !== undefined) - Number(study.loads[a.id] !== undefined));
+  return (
+    <div className="space-y-3">
+      <Words label="study" value={study.name} onChange={(t) => t && put('name', t, 'name')} />
+      <div className="grid grid-cols-2 gap-3">
+        <Figure
+          label="banks stand at, %"
+          kind="none"
+          value={Math.round(100 * study.soc)}
+          low={0}
+          high={100}
+          onChange={(v) => put('soc', v / 100, 'charge')}
+        />
+        <Figure
+          label="engine, rpm; 0 stopped"
+          kind="none"
+          value={study.engineRpm}
+          low={0}
+          high={8000}
+          onChange={(v) => put('engineRpm', v, 'engine')}
+        />
+      </div>
+      <Tick label="shore power plugged in" value={study.shore} onChange={(v) => put('shore', v, 'shore power')} />
+      <h2 className="font-semibold">What is switched on</h2>
+      <ul aria-label="Loads of the study">
+        {shown.map((l) => (
+          <li key={l.id} className="flex items-baseline justify-between gap-2 border-b border-line py-[2px]">
+            <span className={study.loads[l.id] ? 'font-semibold' : ''}>{l.name}</span>
+            <select
+              className="box w-[78px] flex-none"
+              aria-label={`${l.name} in the study`}
+              value={study.loads[l.id] ?? 'off'}
+              onChange={(e) => use(l, e.target.value as (typeof USES)[number])}
+            >
+              {(l.surgeA === null ? USES.slice(0, 2) : USES).map((u) => (
+                <option key={u}>{u}</option>
+              ))}
+            </select>
+          </li>
+        ))}
+      </ul>
+      <button type="button" className="plain" onClick={onRemove}>
+        remove this study
+      </button>
+    </div>
+  );
+}
+
+/** Volts at every load, what falls, heat in every run, and the cure. */
+function Answer({ answer, study }: { answer: StudyAnswer; study: Study }) {
+  const { design } = useBoat();
+  const [, select] = useSelected();
+  const units = design.boat;
+  const falling = answer.loads.filter((l) => l.falls);
+  const ordered = [...answer.loads].sort((a, b) => room(a) - room(b));
+  const nameOf = (id: string) => design.loads.find((l) => l.id === id)?.name ?? id;
+  const { cure, collapse } = answer;
+  const hot = answer.runs.filter((r) => r.amps > 0.005).sort((a, b) => b.heatW - a.heatW);
+  if (Object.keys(study.loads).length === 0) return <p>Nothing is switched on yet: choose loads on the right.</p>;
+  return (
+    <>
+      <p data-verdict>
+        {collapse ? (
+          <b className="font-semibold text-lead">
+            The volts collapse: only {Math.round(100 * collapse.fraction)} % of this can be carried; {nameOf(collapse.loadId)} stands worst.
+          </b>
+        ) : falling.length > 0 ? (
+          <>
+            <b className="font-semibold text-lead">
+              {falling.length === 1 ? `${falling[0]?.name ?? ''} falls` : `${falling.length} of ${answer.loads.length} loads fall`} below
+              the volts {falling.length === 1 ? 'it needs' : 'they need'}.
+            </b>{' '}
+            {cure
+              ? `Circuit ${cure.name} in ${sizeName(design.boat.ruleSet, cure.size)} would cure ${nameOf(cure.loadId)}: ${volts(cure.volts)}.`
+              : 'No single run made heavier cures the worst of them: a better charged or larger bank, the engine, or fewer loads at once.'}
+          </>
+        ) : (
+          <>Every load stays in its band.</>
+        )}{' '}
+        {answer.banks
+          .filter((b) => Math.abs(b.amps) > 0.05)
+          .map((b) => `${b.name} ${b.amps > 0 ? 'gives' : 'takes'} ${round3(Math.abs(b.amps))} A, ${volts(b.postsV)} at its posts.`)
+          .join(' ')}{' '}
+        {answer.sources
+          .filter((s) => s.amps > 0.05)
+          .map((s) => `${s.name} gives ${round3(s.amps)} A.`)
+          .join(' ')}{' '}
+        {round3(answer.heatW)} W turn to heat.
+      </p>
+      {answer.cutOff.length > 0 ? (
+        <p className="caution mt-2">
+          On no circuit, or behind the engine&apos;s key: {answer.cutOff.map(nameOf).join(', ')}. They are dead in this study.
+        </p>
+      ) : null}
+      {answer.refusals.map((r) => (
+        <p key={r.id} className="caution mt-2">
+          {r.id}: {r.what}. It cannot be reckoned.
+        </p>
+      ))}
+      <h2 className="mt-4 font-semibold">Volts at every load, the least room first</h2>
+      <Plain
+        label="Volts at every load"
+        columns={[
+          { title: 'load' },
+          { title: 'draws', right: true },
+          { title: 'at its ends', right: true },
+          { title: 'needs', right: true },
+          { title: 'room', right: true },
+        ]}
+        rows={ordered.map((l) => ({
+          id: l.id,
+          cells: [
+            <button key="n" type="button" className="plain text-left" onClick={() => select({ kind: 'load', id: l.id })}>
+              {l.name}
+              {l.starting ? ', starting' : ''}
+            </button>,
+            show(l.amps, 'A', units),
+            <b key="v" className={`font-semibold ${l.falls ? 'text-lead' : ''}`}>
+              {volts(l.volts)}
+            </b>,
+            <span
+              key="m"
+              className={l.minIsMakers ? '' : 'tone-typical'}
+              title={l.minIsMakers ? "the maker's least" : 'house rule for starts'}
+            >
+              {volts(l.minV)}
+            </span>,
+            Number.isNaN(l.volts) ? '–' : `${round3(room(l))} V`,
+          ],
+        }))}
+      />
+      <TableBeside
+        title={study.name}
+        columns={['load', 'draws, A', 'volts', 'needs, V']}
+        rows={ordered.map((l) => [l.name, round3(l.amps), Number.isNaN(l.volts) ? 'dead' : l.volts.toFixed(3), l.minV.toFixed(2)])}
+      />
+      <h2 className="mt-4 font-semibold">Every run that carries current, the hottest first</h2>
+      <Plain
+        label="Runs in the study"
+        columns={[{ title: 'circuit' }, { title: 'carries', right: true }, { title: 'loses', right: true }, { title: 'heat', right: true }]}
+        rows={hot.map((r) => ({
+          id: r.circuitId,
+          cells: [
+            <button key="n" type="button" className="plain text-left" onClick={() => select({ kind: 'circuit', id: r.circuitId })}>
+              {r.name}
+            </button>,
+            show(r.amps, 'A', units),
+            `${round3(r.dropV)} V`,
+            show(r.heatW, 'W', units),
+          ],
+        }))}
+      />
+      <p className="mt-2 text-[12px] text-quiet">
+        Conductors as warm as their own working current makes them; banks at rest volts behind their resistance; alternators at the
+        engine&apos;s speed, hot and within the belt; sun and wind left out. Where no maker states a least voltage, the house rule for
+        starts stands in.
+      </p>
+    </>
+  );
+}
+
+const room = (l: StudyLoad): number => (Number.isNaN(l.volts) ? -Infinity : l.volts - l.minV);
