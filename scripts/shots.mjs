@@ -26,6 +26,7 @@ const shots = [
   ['check', '/boats/halcyon/check', null],
   ['as-found', '/boats/turnstone/survey', 'button:text-is("as found")', '[role=gridcell]:has-text("Cabin lamps")'],
   ['cards', '/boats/marram/loads', 'button:text-is("cards")', '[role=gridcell]:has-text("Refrigerator")'],
+  ['studies', '/boats/marram/wiring', 'button:text-is("studies")'],
   ['routes', '/boats/turnstone/wiring', 'button:text-is("routes")'],
   ['build-lists', '/boats/turnstone/build', 'h2:has-text("Fuse board")'],
   ['build', '/boats/marram/build', null],
