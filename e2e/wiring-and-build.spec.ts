@@ -248,3 +248,26 @@ test('a study of one’s own, from nothing; too much for the bank collapses; it 
   await page.getByRole('button', { name: 'remove this study' }).click();
   await expect(page.getByRole('button', { name: 'heater at dawn' })).toHaveCount(0);
 });
+
+test('protection: faults at either end, whether a device opens alone, its curves, and the reasons against other kinds', async ({
+  page,
+  marram,
+}) => {
+  await open(page, marram, 'protection');
+  const devices = page.getByRole('table', { name: 'Every device' }).first();
+  await expect(devices.getByRole('row')).toHaveCount((await designOf(page, marram)).circuits.length + 1);
+  await devices.getByRole('button', { name: /Anchor windlass/ }).click();
+  const path = page.getByRole('region', { name: 'Path of Anchor windlass' });
+  await expect(path.getByRole('img', { name: /^Time to open against current: .*Anchor windlass/ })).toBeVisible();
+  await expect(path).toContainText('A short just after it drives up to');
+  await expect(path).toContainText('Why not another kind');
+  await expect(path).toContainText(/Anchor windlass under .*Main/);
+  await expect(page.getByRole('complementary', { name: 'The working' })).toContainText('Anchor windlass');
+  await page.getByLabel('Filter devices').fill('radio');
+  await expect(devices.getByRole('row')).toHaveCount(2);
+  await page.getByLabel('Filter devices').fill('');
+  await page.getByLabel('only these').check();
+  const wrong = await devices.getByRole('row').count();
+  expect(wrong - 1).toBe(Number((await page.getByText(/want looking at$/).innerText()).split(' ')[0]));
+  await axe(page);
+});

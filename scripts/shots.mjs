@@ -30,7 +30,7 @@ const shots = [
   ['routes', '/boats/turnstone/wiring', 'button:text-is("routes")'],
   ['build-lists', '/boats/turnstone/build', 'h2:has-text("Fuse board")'],
   ['build', '/boats/marram/build', null],
-  ['unbuilt', '/boats/marram/ac', null],
+  ['protection', '/boats/marram/protection', '[role=region] button:has-text("Autopilot drive")'],
 ];
 try {
   await answering(`${url}/api/boats`);

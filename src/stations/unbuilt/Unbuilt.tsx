@@ -6,12 +6,6 @@ const WORDS: Readonly<Record<string, { title: string; will: string; meanwhile: s
     meanwhile:
       'Enter inverters under Loads with their DC side. Shore lead out and inverter DC disconnect open before any AC work: a sleeping inverter looks dead and is not. Local code, the maker’s instructions and licensed practice come first.',
   },
-  protection: {
-    title: 'Protection',
-    will: 'Fault current at every node, time–current curves, which device opens first.',
-    meanwhile:
-      'Wiring already chooses each way’s device, checks that it can interrupt a short there, and that a short at the far end opens it: see the working of a circuit.',
-  },
   monitoring: {
     title: 'Monitoring',
     will: 'Shunt, gauge and alarms: size, place, programming sheet, and what bypasses the shunt.',

@@ -14,7 +14,7 @@ export const STATIONS: readonly Station[] = [
   { id: 'charging', name: 'Charging', key: 'c', built: true },
   { id: 'ac', name: 'AC', key: 'a', built: false },
   { id: 'wiring', name: 'Wiring', key: 'w', built: true },
-  { id: 'protection', name: 'Protection', key: 'p', built: false },
+  { id: 'protection', name: 'Protection', key: 'p', built: true },
   { id: 'monitoring', name: 'Monitoring', key: 'm', built: false },
   { id: 'check', name: 'Check', key: 'k', built: true },
   { id: 'build', name: 'Build', key: 'u', built: true },

@@ -10,6 +10,7 @@ const BUILT: Readonly<Record<string, ComponentType>> = {
   bank: dynamic(() => import('@/stations/bank/Bank')),
   charging: dynamic(() => import('@/stations/charging/Charging')),
   wiring: dynamic(() => import('@/stations/wiring/Wiring')),
+  protection: dynamic(() => import('@/stations/protection/Protection')),
   check: dynamic(() => import('@/stations/check/Check')),
   build: dynamic(() => import('@/stations/build/Build')),
 };
