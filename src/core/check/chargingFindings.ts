@@ -4,17 +4,14 @@ import { settingsMatrix } from '../charge/settings';
 import { arrayFigures } from '../charge/solar';
 import { fitLines } from '../charge/swap';
 import { BOUNDS } from '../design/bounds';
-import type { Design, Join, Living, Source } from '../design/schema';
-import { crankIndex } from '../energy/scene';
-import { cranking } from '../energy/start';
+import type { Design, Living, Source } from '../design/schema';
 import { bankRestV, bankSource } from '../network/bankSource';
-import type { Finding, Severity } from './findings';
-
-type Add = (rule: string, severity: Severity, kind: Finding['about']['kind'], id: string, title: string, why: string, todo: string) => void;
+import { bankFindings, joinFindings } from './bankFindings';
+import type { AddAbout, Finding, Severity } from './findings';
 
 export function chargingFindings(design: Design): Finding[] {
   const out: Finding[] = [];
-  const add: Add = (rule, severity, kind, id, title, why, todo) =>
+  const add: AddAbout = (rule, severity, kind, id, title, why, todo) =>
     out.push({ id: `${rule}:${id}`, severity, about: { kind, id }, title, why, todo });
   for (const living of design.living) dayFindings(living, add);
   for (const cruise of design.cruises) {
@@ -68,7 +65,7 @@ export function chargingFindings(design: Design): Finding[] {
   return out;
 }
 
-function dayFindings(living: Living, add: Add): void {
+function dayFindings(living: Living, add: AddAbout): void {
   for (const span of living.day)
     if (span.toH <= span.fromH)
       add(
@@ -95,7 +92,7 @@ function dayFindings(living: Living, add: Add): void {
   }
 }
 
-function sourceFindings(design: Design, source: Source, add: Add): void {
+function sourceFindings(design: Design, source: Source, add: AddAbout): void {
   const say = (rule: string, severity: Severity, title: string, why: string, todo: string) =>
     add(rule, severity, 'source', source.id, title, why, todo);
   const bank = design.banks.find((b) => b.id === source.bankId);
@@ -218,94 +215,3 @@ const bankMinV = (design: Design, source: Source): number => {
   const bank = design.banks.find((b) => b.id === source.bankId);
   return bank ? bankSource(bank).chargingV : design.boat.systemV;
 };
-
-function joinFindings(design: Design, join: Join, add: Add): void {
-  const [first, second] = [design.banks.find((b) => b.id === join.firstId), design.banks.find((b) => b.id === join.secondId)];
-  const say = (rule: string, severity: Severity, title: string, why: string, todo: string) =>
-    add(rule, severity, 'join', join.id, title, why, todo);
-  if (!first || !second || first.id === second.id)
-    return say('join-ends', 'fix', 'does not join two banks', 'It does nothing.', 'Say which two.');
-  if (join.kind === 'relay' && join.openV >= join.closeV)
-    say('relay-volts', 'fix', 'opens at higher volts than it closes at', 'It chatters.', 'Set the opening volts below the closing.');
-  if ((first.chemistry === 'lfp') !== (second.chemistry === 'lfp'))
-    say(
-      'mixed',
-      'stop',
-      `joins ${first.name} and ${second.name}, of different chemistries`,
-      'Iron phosphate pours into lead-acid, and their settings never agree.',
-      'A DC–DC charger between them.',
-    );
-  if (first.blockV * first.series !== second.blockV * second.series)
-    say('join-volts', 'stop', 'joins banks of different volts', 'Thousands of amps flow.', 'A DC–DC converter between them.');
-  const through = design.sources.filter((s) => s.joinId === join.id).reduce((sum, s) => sum + s.ratedA, 0);
-  if (through > join.ratedA)
-    say('join-rating', 'fix', `${through} A go through its ${join.ratedA} A`, 'It overheats.', 'One with a higher rating.');
-}
-
-function bankFindings(design: Design, add: Add): void {
-  for (const bank of design.banks) {
-    const { sheet, box } = bank;
-    if (box && sheet.lengthMm !== null && sheet.widthMm !== null && sheet.heightMm !== null) {
-      const blocks = bank.series * bank.strings;
-      const fits = fitCount(box, { lengthMm: sheet.lengthMm, widthMm: sheet.widthMm, heightMm: sheet.heightMm });
-      if (fits < blocks)
-        add(
-          'box',
-          'fix',
-          'bank',
-          bank.id,
-          `${blocks} blocks, its box takes ${fits}`,
-          'Upright, side by side, 10 mm of air between.',
-          'A larger box, fewer blocks, or others.',
-        );
-    }
-    if (bank.bms && bank.bms.underV >= bank.bms.overV)
-      add(
-        'bms-volts',
-        'fix',
-        'bank',
-        bank.id,
-        'its BMS opens low above where it opens high',
-        'One of the two is wrong.',
-        'Read its sheet again.',
-      );
-    if (bank.chemistry === 'lfp' && bank.bms && !bank.bms.warns)
-      add(
-        'bms-warns',
-        'note',
-        'bank',
-        bank.id,
-        'its BMS opens without warning',
-        'Sources should stop before it does.',
-        'Take a warning or charge-enable signal to each source, or an alarm.',
-      );
-  }
-  const start = design.banks[crankIndex(design)];
-  if (!start || !design.sources.some((s) => s.kind === 'alternator')) return;
-  const c = cranking(design, start);
-  if (!c.passes)
-    add(
-      'cranking',
-      'fix',
-      'bank',
-      start.id,
-      `turns the engine ${c.starts} times at ${design.engine.coldC} °C, ${c.wanted} are wanted`,
-      `${c.starterV.toFixed(1)} V at the starter from full, ${c.minV} V needed; good for ${Math.round(c.coldCrankA)} cranking amps, ${c.crankA} asked.`,
-      'A larger start bank, a shorter path, or both.',
-    );
-}
-
-const AIR_MM = 10;
-
-/** Blocks that stand in a box side by side, the better way round; upright, in one layer. */
-export function fitCount(
-  box: { lengthMm: number; widthMm: number; heightMm: number },
-  block: { lengthMm: number; widthMm: number; heightMm: number },
-): number {
-  if (block.heightMm > box.heightMm) return 0;
-  const along = (room: number, size: number) => Math.floor((room + AIR_MM) / (size + AIR_MM));
-  return Math.max(
-    along(box.lengthMm, block.lengthMm) * along(box.widthMm, block.widthMm),
-    along(box.lengthMm, block.widthMm) * along(box.widthMm, block.lengthMm),
-  );
-}

@@ -20,6 +20,17 @@ export interface Finding {
 /** Adds a finding about the thing under judgement, or about another. */
 export type AddFinding = (rule: string, severity: Severity, title: string, why: string, todo: string, about?: Finding['about']) => void;
 
+/** The same, about a thing that is named each time. */
+export type AddAbout = (
+  rule: string,
+  severity: Severity,
+  kind: Finding['about']['kind'],
+  id: string,
+  title: string,
+  why: string,
+  todo: string,
+) => void;
+
 const SEVERITIES: readonly Severity[] = ['stop', 'fix', 'note'];
 
 /** All groups as one list: worst first, then in order of arrival. */

@@ -13,7 +13,8 @@ import {
   type Design,
 } from '../design';
 import { analyse } from '../analysis';
-import { chargingFindings, fitCount } from '../check/chargingFindings';
+import { fitCount } from '../check/bankFindings';
+import { chargingFindings } from '../check/chargingFindings';
 import { madeWorking, needWorking } from '../working';
 import { bankMass, c20Ah, chemistryOf } from './bankFigures';
 import { compareDesigns, costOf } from './compare';

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { addOp, BANK_JOBS, blankBank, CHEMISTRY_IDS, dropOp, MARKS, SLOPE_UNITS, type Bank } from '@/core/design';
-import { fitCount } from '@/core/check/chargingFindings';
+import { fitCount } from '@/core/check/bankFindings';
 import { bankMass, c20Ah, chemistryOf } from '@/core/energy/bankFigures';
 import { cranking, leastStartAh } from '@/core/energy/start';
 import { bankOfLoads } from '@/core/network/roots';

@@ -64,9 +64,9 @@ export default function Protection() {
           onChange={(e) => setFilter(e.target.value)}
         />
       </div>
+      {picked ? <OnePath row={picked} /> : null}
       <div className="min-h-0 flex-1 overflow-y-auto px-4 pb-6" tabIndex={0} role="region" aria-label="devices">
-        {picked ? <OnePath row={picked} /> : null}
-        <h2 className="mt-4 font-semibold">Every device</h2>
+        <h2 className="mt-2 font-semibold">Every device</h2>
         <Plain
           label="Every device"
           columns={COLUMNS.map((title, i) => ({ title, right: i > 1 && i < 7 }))}
@@ -140,7 +140,11 @@ function OnePath({ row }: { row: Row }) {
   const { fault } = state;
   const first = devices[0];
   return (
-    <section aria-label={`Path of ${result.name}`} className="grid grid-cols-[minmax(0,1fr)_260px] gap-6">
+    <section
+      aria-label={`Path of ${result.name}`}
+      tabIndex={0}
+      className="grid max-h-[62%] flex-none grid-cols-[minmax(0,1fr)_270px] gap-6 overflow-y-auto border-b-[1.5px] border-ink px-4 pb-2"
+    >
       <div>
         <h2 className="font-semibold">
           {result.no} {result.name}: from its device up to the bank
