@@ -98,7 +98,7 @@ const CASES: readonly (readonly [string, Design, Design, string])[] = [
     boat([solar({ parallel: 3, seriesFuseA: 15 })]),
     'string-fuse:s-solar',
   ],
-  ['an array of too few volts', boat([solar({ vmpV: 12 } as never)]), boat([solar({ vmpV: 18 } as never)]), 'solar-volts:s-solar'],
+  ['an array of too few volts', boat([solar({ vmpV: 12 })]), boat([solar({ vmpV: 18 })]), 'solar-volts:s-solar'],
   [
     'a wind generator without a brake',
     boat([{ ...sourceInto('wind'), wind: { ...(sourceInto('wind').wind ?? { curve: [] }), brake: false } as Source['wind'] }]),
