@@ -1,5 +1,6 @@
 /** What has to fit before an alternator goes on, and what a swap changes aboard. */
 import type { Design, Source } from '../design';
+import { nominalW } from '../energy/draws';
 import type { Growth } from '../grow';
 import { alternatorAt, cutInRpm, pulleyRatio, type Alternator } from './alternator';
 
@@ -128,7 +129,7 @@ export function swapLines(design: Design, was: Source, becomes: Source): SwapLin
 export function swapGrowth(design: Design, was: Source, becomes: Source): Growth | null {
   const row = design.loads.find((l) => l.id === was.loadId);
   if (!row || row.rating <= 0) return null;
-  const nominalA = (row.quantity * row.rating) / (row.ratingBy === 'W' ? row.nominalV : 1);
+  const nominalA = nominalW(row) / row.nominalV;
   return becomes.ratedA > nominalA ? { load: { id: row.id, by: becomes.ratedA / nominalA } } : null;
 }
 

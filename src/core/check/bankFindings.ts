@@ -2,6 +2,7 @@
 import type { Design, Join } from '../design/schema';
 import { crankIndex } from '../energy/scene';
 import { cranking } from '../energy/start';
+import { sizeName } from '../quantity';
 import { BAD, sharingOf, UNEVEN } from '../network/sharing';
 import type { AddAbout, Severity } from './findings';
 
@@ -78,7 +79,7 @@ export function bankFindings(design: Design, add: AddAbout): void {
         `one of its strings gives ${Math.round(100 * shared.worstOverMean)} % of an even share`,
         'It works hardest, ages first, and takes the others with it.',
         shared.sizeWanted
-          ? `Links of ${shared.sizeWanted}, or its load taken off diagonally: Bank, links.`
+          ? `Links of ${sizeName(design.boat.ruleSet, shared.sizeWanted)}, or its load taken off diagonally: Bank, links.`
           : 'Take its load off diagonally, or by bus bars: Bank, links.',
       );
   }

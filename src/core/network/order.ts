@@ -19,6 +19,18 @@ export function circuitOrder(circuits: readonly Circuit[]): CircuitOrder {
   return order;
 }
 
+/** A circuit and what feeds it, up to the bank; in a loop, up to where it closes. */
+export function upFrom(circuits: readonly Circuit[], circuitId: string | undefined): Circuit[] {
+  const { feederOf } = circuitOrder(circuits);
+  const chain: Circuit[] = [];
+  let at = circuits.find((c) => c.id === circuitId);
+  while (at && !chain.includes(at)) {
+    chain.push(at);
+    at = at.from.kind === 'panel' ? feederOf.get(at.from.id) : undefined;
+  }
+  return chain;
+}
+
 function orderOf(circuits: readonly Circuit[]): CircuitOrder {
   const feederOf = new Map<string, Circuit>();
   for (const c of circuits) {

@@ -1,6 +1,7 @@
 /** Studies a boat wants: every hard start on its own, and an evening with nothing charging. */
 import { BOUNDS } from '../design/bounds';
 import type { Design, Load, Study, StudyUse } from '../design';
+import { nominalW } from '../energy/draws';
 import { isCharging } from './asked';
 
 /** Amps from which a start or a running current is felt by everything else, as a part of the house bank's C20 in Ah. */
@@ -13,7 +14,7 @@ const FELT = 0.25;
 export function proposeStudies(design: Design, freshId: (prefix: string) => string): Study[] {
   const bankAh = design.banks.reduce((most, b) => Math.max(most, b.blockAh * b.strings), 0);
   const loads = design.loads.filter((l) => !isCharging(l));
-  const ampsOf = (l: Load) => l.quantity * (l.ratingBy === 'W' ? l.rating / l.nominalV : l.rating);
+  const ampsOf = (l: Load) => nominalW(l) / l.nominalV;
   const hard = loads.filter((l) => Math.max(l.surgeA ?? 0, ampsOf(l)) >= FELT * bankAh && bankAh > 0);
   const long = loads.filter((l) => l.runsLong && !hard.includes(l));
   const on = (rows: readonly Load[], use: StudyUse): Record<string, StudyUse> => Object.fromEntries(rows.map((l) => [l.id, use]));

@@ -1,4 +1,5 @@
 /** How the strings of a bank share its current through their links (docs/methods.md, M9, sharing). */
+import { JOINT_OHM } from '../conductor/circuitInput';
 import { conductorOhm } from '../conductor/resistance';
 import { LINK_WAYS, type Bank, type LinkWay } from '../design';
 import { c20Ah } from '../energy/bankFigures';
@@ -7,9 +8,6 @@ import { CONDUCTORS, findConductor, type Conductor, type School } from '../rules
 import { bankSource } from './bankSource';
 import { flowOf, prepare, type Prepared } from './solve/flow';
 import type { NetBranch } from './solve/network';
-
-/** A sound bolted joint, ohm; a link has one at each end. */
-export const JOINT_OHM = 0.00003;
 
 /** Where sharing wants looking at, and where it is bad: current of the worst string over the mean. */
 export const UNEVEN = 1.1;

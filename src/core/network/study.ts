@@ -1,8 +1,10 @@
 /** A study answered: volts at every load, what falls out of its band, heat in every run, and what would cure it (docs/methods.md, M6). */
 import type { CircuitResult } from '../circuitResult';
 import type { Design, Load, Study } from '../design';
+import { SEGMENT_JOINTS_OHM } from '../conductor/circuitInput';
 import { CONDUCTORS } from '../rules/conductors';
 import type { Paths } from '../energy/paths';
+import { upFrom } from './order';
 import { flowOf, prepare, type Collapse, type Flow, type Prepared } from './solve/flow';
 import type { NetRefusal } from './solve/network';
 import { systemOf, type System } from './system';
@@ -128,20 +130,8 @@ function runsOf(design: Design, system: System, p: Prepared, flow: Flow): StudyR
   });
 }
 
-/** Circuits from the bank to a load, nearest the load first. */
-function pathOf(design: Design, loadId: string): string[] {
-  const path: string[] = [];
-  let at = design.circuits.find((c) => c.taps.some((t) => t.serves.kind === 'load' && t.serves.id === loadId));
-  while (at && !path.includes(at.id)) {
-    path.push(at.id);
-    const { from } = at;
-    at =
-      from.kind === 'panel'
-        ? design.circuits.find((c) => c.taps.some((t) => t.serves.kind === 'panel' && t.serves.id === from.id))
-        : undefined;
-  }
-  return path;
-}
+/** Joints of a segment on one rail, ohm. */
+const JOINTS_OHM = SEGMENT_JOINTS_OHM / 2;
 
 /** One run of its path after another made heavier, size by size, the one that loses most first. */
 function cureFor(
@@ -154,17 +144,20 @@ function cureFor(
 ): Cure | null {
   const runs = new Map(runsOf(design, system, p, flow).map((r) => [r.circuitId, r]));
   const index = p.network.loads.findIndex((l) => l.id === load.id);
-  const byLoss = pathOf(design, load.id).sort((a, b) => (runs.get(b)?.dropV ?? 0) - (runs.get(a)?.dropV ?? 0));
+  const own = design.circuits.find((c) => c.taps.some((t) => t.serves.kind === 'load' && t.serves.id === load.id));
+  const path = upFrom(design.circuits, own?.id).map((c) => c.id);
+  const byLoss = path.sort((a, b) => (runs.get(b)?.dropV ?? 0) - (runs.get(a)?.dropV ?? 0));
   for (const circuitId of byLoss) {
     const state = circuits.find((r) => r.id === circuitId)?.own.state;
     if (!state) continue;
     const copper = p.network.branches.flatMap((b, i) => (b.id.startsWith(`${circuitId}/`) && b.id !== `${circuitId}/head` ? [i] : []));
     const before = copper.map((i) => p.siemens[i] ?? 0);
     const { conductor, candidate } = state;
-    const heavier = CONDUCTORS[conductor.school].filter((c) => c.areaMm2 > conductor.areaMm2 * candidate.legs + 1e-9);
+    const heavier = CONDUCTORS[design.boat.ruleSet].filter((c) => c.areaMm2 > conductor.areaMm2 * candidate.legs + 1e-9);
     for (const size of heavier) {
-      const times = conductor.r20OhmPerKm / candidate.legs / size.r20OhmPerKm;
-      copper.forEach((i, k) => (p.siemens[i] = (before[k] ?? 0) * times));
+      const times = (size.r20OhmPerKm * candidate.legs) / conductor.r20OhmPerKm;
+      // Its joints stay as they are.
+      copper.forEach((i, k) => (p.siemens[i] = 1 / (JOINTS_OHM + Math.max(0, 1 / (before[k] ?? 0) - JOINTS_OHM) * times)));
       const again = flowOf(p, flow.departure);
       const volts = again.loadV[index] ?? NaN;
       copper.forEach((i, k) => (p.siemens[i] = before[k] ?? 0));

@@ -6,6 +6,7 @@ import { asDecided } from '../design/decided';
 import { chargerAmps, TYPICAL_PATH_OHM } from '../energy/sources';
 import { isCharging } from './asked';
 import { bankRestV, bankSource } from './bankSource';
+import { loadCurrent } from './loadCurrent';
 import type { Paths } from '../energy/paths';
 import type { NetBranch, Network } from './solve/network';
 
@@ -109,16 +110,18 @@ function runOf(circuit: Circuit, headOhm: number, segments: readonly number[]): 
 /** What a load draws: as rated, or at its start, which a motor or supply draws as so many amps. */
 function drawOf(load: Load, starting: boolean): { watts: number; siemens: number; amps: number } {
   const none = { watts: 0, siemens: 0, amps: 0 };
-  const nominalA = load.quantity * (load.ratingBy === 'W' ? load.rating / load.nominalV : load.rating);
-  if (starting && load.surgeA !== null) return { ...none, amps: load.surgeA + (load.quantity - 1) * (nominalA / load.quantity) };
-  if (load.behaviour === 'power') return { ...none, watts: nominalA * load.nominalV };
+  const { nominalA, nominalW, surgeA } = loadCurrent(load, { lowV: load.nominalV, chargingV: load.nominalV });
+  if (starting && surgeA !== null) return { ...none, amps: surgeA };
+  if (load.behaviour === 'power') return { ...none, watts: nominalW };
   if (load.behaviour === 'resistance') return { ...none, siemens: nominalA / load.nominalV };
   return { ...none, amps: nominalA };
 }
 
 /** Alternators at the study's engine speed, chargers on shore power; sun and wind are left out: a study asks what is sure. */
 function sourceOf(design: Design, s: Source, study: Study, paths: Paths): Network['sources'] {
-  if (s.bankId === null) return [];
+  // What goes through a selector or splitter lands on its first bank.
+  const bankId = s.bankId ?? design.joins.find((j) => j.id === s.joinId)?.firstId ?? null;
+  if (bankId === null) return [];
   const limitA =
     s.kind === 'alternator' && s.alternator && study.engineRpm > 0
       ? alternatorAt(s.alternator, design.boat.systemV, study.engineRpm, 0, Infinity).beltA
@@ -128,5 +131,5 @@ function sourceOf(design: Design, s: Source, study: Study, paths: Paths): Networ
   if (!(limitA > 0)) return [];
   const pathOhm = (s.pathMohm ?? paths[s.id] ?? 1000 * TYPICAL_PATH_OHM) / 1000;
   const ohm = s.regulator.bandV / limitA + (s.regulator.sense === 'the bank' ? 0 : pathOhm);
-  return [{ id: s.id, plus: post(s.bankId, '+'), minus: post(s.bankId, '-'), setV: s.regulator.absorptionV, ohm, limitA }];
+  return [{ id: s.id, plus: post(bankId, '+'), minus: post(bankId, '-'), setV: s.regulator.absorptionV, ohm, limitA }];
 }

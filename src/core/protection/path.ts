@@ -1,6 +1,7 @@
 /** The devices between a bank and a circuit's far end, and whether the lowest opens alone (docs/methods.md, M7 and M8). */
 import type { CircuitResult } from '../circuitResult';
 import type { Design } from '../design/schema';
+import { upFrom } from '../network/order';
 import { findFamily, type Family } from '../rules/devices';
 import { selectivity, type Selectivity } from './coordination';
 
@@ -21,19 +22,7 @@ export interface PathDevice {
 /** From a circuit upward: each with its feeder. A loop ends where it closes; a circuit without a result or a device is left out. */
 export function devicesOnPath(design: Design, circuits: readonly CircuitResult[], circuitId: string): PathDevice[] {
   const results = new Map(circuits.map((r) => [r.id, r]));
-  const rows = new Map(design.circuits.map((c) => [c.id, c]));
-  const chain: CircuitResult[] = [];
-  let at = rows.get(circuitId);
-  while (at) {
-    const result = results.get(at.id);
-    if (!result || chain.includes(result)) break;
-    chain.push(result);
-    const { from } = at;
-    at =
-      from.kind === 'panel'
-        ? design.circuits.find((c) => c.taps.some((t) => t.serves.kind === 'panel' && t.serves.id === from.id))
-        : undefined;
-  }
+  const chain = upFrom(design.circuits, circuitId).flatMap((c) => results.get(c.id) ?? []);
   const devices = chain.flatMap((r): (Omit<PathDevice, 'above'> & { readonly demandA: number })[] => {
     const { protection } = r.own;
     const family = findFamily(protection.familyId);

@@ -48,7 +48,7 @@ export function TimeCurrent({ result, devices }: { result: CircuitResult; device
     ...(fault ? [{ amps: fault.farA, text: 'least fault, far end', at: 56 }] : []),
     ...(devices[0] ? [{ amps: devices[0].faultA, text: 'largest fault here', at: 72 }] : []),
   ].filter((l) => Number.isFinite(l.amps) && l.amps > 0);
-  const bears = fault && (((fault.k * conductor.areaMm2) ** 2) as number | null);
+  const bears = fault ? (fault.k * conductor.areaMm2) ** 2 : null;
   return (
     <svg
       viewBox={`0 0 ${W} ${H}`}
