@@ -10,6 +10,8 @@ import { share } from './design/share';
 import { balance, type Balance } from './energy/balance';
 import { pathsOf, withPaths, type Paths } from './energy/paths';
 import { madeMemory, type MadeMemory } from './energy/made';
+import { leadResults, type LeadMemory, type LeadResult } from './mainSide/leads';
+import { mainSideFindings } from './check/mainSideFindings';
 import { askedOf, demandItem, demandKey, type Asked } from './network/asked';
 import { bankSource, type BankSource } from './network/bankSource';
 import { layOf, sameParts, type Lay, type Served } from './network/lay';
@@ -32,12 +34,20 @@ export interface Analysis {
   readonly balance: Balance;
   /** What stands between each source and its bank, where it is not entered. */
   readonly paths: Paths;
+  /** Leads of the main side, sized. */
+  readonly leads: readonly LeadResult[];
 }
 
 interface Kept {
   readonly deps: readonly unknown[];
   readonly drift: readonly number[];
   readonly result: CircuitResult;
+}
+
+/** Findings kept while nothing they speak of moves. */
+interface Known {
+  readonly deps: readonly unknown[];
+  readonly findings: readonly Finding[];
 }
 
 /** Results kept from one analysis to the next. Make one per design being worked on. */
@@ -50,8 +60,10 @@ export interface Memory {
   volts: StudyVolts | null;
   readonly made: MadeMemory;
   paths: Paths;
+  readonly leads: LeadMemory;
+  mainSide: Known | null;
   /** Findings on what charges, kept while nothing of it moves. */
-  charging: { readonly deps: readonly unknown[]; readonly findings: readonly Finding[] } | null;
+  charging: Known | null;
 }
 
 export const createMemory = (): Memory => ({
@@ -63,6 +75,8 @@ export const createMemory = (): Memory => ({
   volts: null,
   made: madeMemory(),
   paths: {},
+  leads: { deps: [], results: [] },
+  mainSide: null,
   charging: null,
 });
 
@@ -100,6 +114,7 @@ export function analyse(whole: Design, memory: Memory = createMemory()): Analysi
   const asked = askedOf(design, order, loads, currentOf);
   const results = analyseCircuits({ design, memory, banks, volts, currentOf, loads, order, feederOf, asked });
   const circuits = design.circuits.flatMap((c) => results.get(c.id) ?? []);
+  const leads = leadResults(design, circuits, banks, volts, memory.leads);
   const paths = (memory.paths = share(memory.paths, pathsOf(design, circuits)));
   const circuitOfLoad = new Map<string, string>();
   for (const c of design.circuits)
@@ -115,10 +130,12 @@ export function analyse(whole: Design, memory: Memory = createMemory()): Analysi
         designFindings(design, circuits, circuitOfLoad, feederOf, cyclic),
         ...circuits.map((c) => c.findings),
         chargingOf(memory, design),
+        mainSideOf(memory, design, leads),
       ),
     ),
     balance: balance(design, banks, circuits, memory.made.of(withPaths(design, paths))),
     paths,
+    leads,
   };
 }
 
@@ -136,6 +153,14 @@ function chargingOf(memory: Memory, design: Design): readonly Finding[] {
   const deps = [design.banks, design.sources, design.joins, design.living, design.cruises, design.engine, design.places, design.boat];
   if (!memory.charging || !sameParts(memory.charging.deps, deps)) memory.charging = { deps, findings: chargingFindings(design) };
   return memory.charging.findings;
+}
+
+/** Findings on the main side, likewise. */
+function mainSideOf(memory: Memory, design: Design, leads: readonly LeadResult[]): readonly Finding[] {
+  const { bars, banks, panels, joins, sources, loads, circuits, boat } = design;
+  const deps = [leads, design.leads, bars, banks, panels, joins, sources, loads, circuits, boat];
+  if (!memory.mainSide || !sameParts(memory.mainSide.deps, deps)) memory.mainSide = { deps, findings: mainSideFindings(design, leads) };
+  return memory.mainSide.findings;
 }
 
 /** Findings somebody has accepted, with the reason. */

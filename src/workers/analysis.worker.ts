@@ -155,7 +155,7 @@ const api = {
   /** A study of the whole network. */
   study(id: string): StudyAnswer | null {
     const asked = design?.studies.find((s) => s.id === id);
-    return design && analysis && asked ? runStudy(design, analysis.circuits, asked, analysis.paths) : null;
+    return design && analysis && asked ? runStudy(design, analysis, asked) : null;
   },
   /** The ways to join the banks, and a selector's wrong positions, through the chosen cruise. */
   joins(): JoinAnswer | null {

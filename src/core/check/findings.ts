@@ -7,7 +7,7 @@ export interface Finding {
   readonly id: string;
   readonly severity: Severity;
   readonly about: {
-    readonly kind: 'circuit' | 'load' | 'panel' | 'bank' | 'source' | 'join' | 'living' | 'cruise' | 'boat';
+    readonly kind: 'circuit' | 'load' | 'panel' | 'bank' | 'source' | 'join' | 'living' | 'cruise' | 'lead' | 'bar' | 'boat';
     readonly id: string;
   };
   readonly title: string;

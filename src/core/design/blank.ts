@@ -239,6 +239,8 @@ export function blankDesign(name: string, school: School, lengthM: number, beamM
     joins: [],
     cruises: [],
     studies: [],
+    bars: [],
+    leads: [],
     options: [],
     routes: [],
     departures: [],

@@ -15,6 +15,8 @@ export const BOUNDS = {
   joins: 12,
   cruises: 12,
   studies: 24,
+  bars: 60,
+  leads: 160,
   options: 6,
   cruiseDays: 366,
   nameLength: 120,

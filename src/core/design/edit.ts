@@ -126,6 +126,8 @@ export type ListName =
   | 'circuits'
   | 'living'
   | 'routes'
+  | 'bars'
+  | 'leads'
   | 'departures'
   | 'photos'
   | 'sources'

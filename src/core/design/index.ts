@@ -1,5 +1,6 @@
 export * from './schema';
 export * from './bankSheet';
+export { BAR_KINDS, END_KINDS, RAILS } from './mainSide';
 export { STUDY_USES, type StudyUse } from './study';
 export * from './blank';
 export * from './blankCharging';

@@ -2,7 +2,7 @@
 import { addOp, setOp, type Op } from './edit';
 import type { Design, Option, Parts } from './schema';
 
-export const PART_LISTS = ['banks', 'sources', 'joins', 'panels', 'circuits'] as const;
+export const PART_LISTS = ['banks', 'sources', 'joins', 'panels', 'circuits', 'bars', 'leads'] as const;
 
 /** What the option on the table has for its own. */
 export const partsOf = (design: Design): Parts => ({
@@ -11,6 +11,8 @@ export const partsOf = (design: Design): Parts => ({
   joins: design.joins,
   panels: design.panels,
   circuits: design.circuits,
+  bars: design.bars,
+  leads: design.leads,
 });
 
 /** The option on the table; null while the design has none. */

@@ -72,6 +72,22 @@ function whereOf(path: readonly { key?: unknown }[] | undefined, root: unknown):
     .join(', ');
 }
 
+/** Lists nothing else in the file has to name rightly. */
+const UNREFERENCED = [
+  'circuits',
+  'living',
+  'routes',
+  'departures',
+  'photos',
+  'sources',
+  'joins',
+  'cruises',
+  'studies',
+  'bars',
+  'leads',
+  'options',
+] as const;
+
 /** Duplicate ids and references to things that are not in the file. */
 export function brokenReferences(design: Design): ReadProblem[] {
   const problems: ReadProblem[] = [];
@@ -88,8 +104,7 @@ export function brokenReferences(design: Design): ReadProblem[] {
   };
   const places = idsOf('places');
   const sets = { place: places, bank: idsOf('banks'), panel: idsOf('panels'), load: idsOf('loads') };
-  for (const rest of ['circuits', 'living', 'routes', 'departures', 'photos', 'sources', 'joins', 'cruises', 'studies', 'options'] as const)
-    idsOf(rest);
+  for (const rest of UNREFERENCED) idsOf(rest);
   for (const collection of ['banks', 'panels', 'loads'] as const) {
     design[collection].forEach((row, i) => {
       if (row.placeId !== null && !places.has(row.placeId))

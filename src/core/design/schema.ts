@@ -1,6 +1,5 @@
 /** The Design value: everything a vessel's file holds. Types are inferred from here; lengths are metres, volts V, amps A. */
 import * as v from 'valibot';
-import { CONDUCTORS } from '../rules/conductors';
 import { CONDITIONS } from '../rules/conditions';
 import { DC_FAMILIES } from '../rules/devices';
 import { STUDS } from '../rules/terminals';
@@ -17,10 +16,13 @@ import {
   WHENS,
 } from './charging';
 import { between, id, later, list, MARKS, name, note, oneOf, whole } from './fields';
+import { DeviceSchema, SizeSchema, sizesOf } from './device';
+import { BarSchema, LeadSchema } from './mainSide';
 import { StudySchema } from './study';
 import { BankSheetSchema, BmsSchema, BoxSchema, LinksSchema } from './bankSheet';
 
 export { id, MARKS, name, type Mark } from './fields';
+export { DEVICE_KINDS } from './device';
 
 export const FORMAT = 'solenix-design';
 export const VERSION = 3;
@@ -47,19 +49,6 @@ export const LOAD_GROUPS = [
 ] as const;
 export const CONNECTIONS = ['screw clamp', 'blade', 'own lead', ...STUDS.map((s) => s.metric)] as const;
 export const ENCLOSURES = ['open', 'conduit', 'insulated'] as const;
-export const DEVICE_KINDS = [
-  'switch',
-  'lit switch',
-  'momentary switch',
-  'changeover switch',
-  'battery switch',
-  'float switch',
-  'isolator',
-  'plug',
-  'relay',
-  'diode',
-  'shunt',
-] as const;
 export const RESEARCH = ['unread', 'researched', 'own lead'] as const;
 export const EXTENDING = ['ask the maker', 'not allowed', 'at equal drop'] as const;
 export const FOUND_KINDS = ['tinned strands', 'bare strands', 'solid', 'household', 'unknown'] as const;
@@ -67,7 +56,6 @@ export const DECISIONS = ['undecided', 'keep', 'replace', 'remove'] as const;
 export const WAY_KINDS = ['conduit', 'trunking', 'gland', 'bulkhead'] as const;
 export const INSULATIONS = [60, 70, 75, 80, 85, 90, 105, 125] as const;
 
-const sizesOf = (school: 'awg' | 'metric') => CONDUCTORS[school].map((c) => c.size);
 const familyIds = DC_FAMILIES.map((f) => f.id);
 
 /** Metres from the transom forward, from the centreline to port, and above the waterline. */
@@ -108,12 +96,6 @@ const BankSchema = v.object({
   links: later(LinksSchema, {}),
   price: later(v.nullable(between(0, 10000000)), null),
 });
-
-/** A size with the school it belongs to: 10 AWG is not 10 mm2. */
-const SizeSchema = v.pipe(
-  v.object({ school: oneOf(['awg', 'metric']), size: v.pipe(v.string(), v.maxLength(6)) }),
-  v.check(({ school, size }) => sizesOf(school).includes(size), 'the school has no such size'),
-);
 
 const WireRuleSchema = v.object({
   school: oneOf(['awg', 'metric']),
@@ -175,18 +157,6 @@ const PanelSchema = v.object({
   stud: oneOf(STUDS.map((s) => s.metric)),
   /** From the middle of one way to the next, mm: the pitch of its legend strip. */
   pitchMm: later(between(6, 80), 20),
-});
-
-const DeviceSchema = v.object({
-  id,
-  kind: oneOf(DEVICE_KINDS),
-  ratingA: v.nullable(between(0.1, 2000)),
-  mohm: v.nullable(between(0, 1000)),
-  placeId: later(v.nullable(id), null),
-  /** Largest conductor its terminals take. */
-  largest: later(v.nullable(SizeSchema), null),
-  /** A float switch that can be gone round by hand. */
-  bypass: later(v.boolean(), false),
 });
 
 const FaultSchema = v.object({ id, kind: oneOf(CONDITIONS.map((c) => c.id)), mohm: v.nullable(between(0, 10000)) });
@@ -355,6 +325,8 @@ const PartsSchema = v.object({
   joins: list(JoinSchema, BOUNDS.joins),
   panels: list(PanelSchema, BOUNDS.panels),
   circuits: list(CircuitSchema, BOUNDS.circuits),
+  bars: later(list(BarSchema, BOUNDS.bars), []),
+  leads: later(list(LeadSchema, BOUNDS.leads), []),
 });
 
 /** One way to equip her. parts null: it is the one on the table, its parts stand in the design itself. */
@@ -378,6 +350,9 @@ export const DesignSchema = v.object({
   joins: later(list(JoinSchema, BOUNDS.joins), []),
   cruises: later(list(CruiseSchema, BOUNDS.cruises), []),
   studies: later(list(StudySchema, BOUNDS.studies), []),
+  /** Bars and points of the main side, and the leads between them and the banks. */
+  bars: later(list(BarSchema, BOUNDS.bars), []),
+  leads: later(list(LeadSchema, BOUNDS.leads), []),
   options: later(list(OptionSchema, BOUNDS.options), []),
   routes: later(list(RouteSchema, BOUNDS.routes), []),
   departures: later(list(DepartureSchema, BOUNDS.departures), []),
@@ -411,6 +386,9 @@ export type Regulator = Source['regulator'];
 export type Join = Design['joins'][number];
 export type Cruise = Design['cruises'][number];
 export type Study = Design['studies'][number];
+export type Bar = Design['bars'][number];
+export type Lead = Design['leads'][number];
+export type LeadEnd = Lead['from'];
 export type Option = Design['options'][number];
 export type Parts = NonNullable<Option['parts']>;
 export type When = (typeof WHENS)[number];

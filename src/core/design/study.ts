@@ -1,6 +1,6 @@
 /** Studies: named situations in which the whole network is reckoned at once. */
 import * as v from 'valibot';
-import { between, id, name, oneOf } from './fields';
+import { between, id, later, name, oneOf } from './fields';
 
 /** What a load does in a study; one that is not named is off. */
 export const STUDY_USES = ['on', 'start'] as const;
@@ -15,5 +15,7 @@ export const StudySchema = v.object({
   engineRpm: between(0, 8000),
   /** Shore power plugged in: its chargers run. */
   shore: v.boolean(),
+  /** The starter turns the engine. */
+  cranking: later(v.boolean(), false),
   loads: v.record(id, oneOf(STUDY_USES)),
 });

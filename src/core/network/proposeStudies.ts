@@ -18,12 +18,13 @@ export function proposeStudies(design: Design, freshId: (prefix: string) => stri
   const hard = loads.filter((l) => Math.max(l.surgeA ?? 0, ampsOf(l)) >= FELT * bankAh && bankAh > 0);
   const long = loads.filter((l) => l.runsLong && !hard.includes(l));
   const on = (rows: readonly Load[], use: StudyUse): Record<string, StudyUse> => Object.fromEntries(rows.map((l) => [l.id, use]));
-  const make = (name: string, soc: number, engineRpm: number, uses: Study['loads']): Study => ({
+  const make = (name: string, soc: number, engineRpm: number, uses: Study['loads'], cranking = false): Study => ({
     id: freshId('st'),
     name,
     soc,
     engineRpm,
     shore: false,
+    cranking,
     loads: uses,
   });
   const proposals = [
@@ -33,6 +34,7 @@ export function proposeStudies(design: Design, freshId: (prefix: string) => stri
         [l.id]: l.surgeA === null ? 'on' : 'start',
       }),
     ),
+    ...(design.engine.startBankId !== null ? [make('the engine is cranked, 60 %', 0.6, 0, on(long, 'on'), true)] : []),
     ...(long.length > 0 ? [make('an evening with nothing charging, 50 %', 0.5, 0, on(long, 'on'))] : []),
   ];
   const known = new Set(design.studies.map((s) => s.name));

@@ -14,13 +14,11 @@ const study = (change: Partial<Study> = {}): Study => ({
   soc: 0.6,
   engineRpm: 0,
   shore: false,
+  cranking: false,
   loads: { x: 'on' },
   ...change,
 });
-const answer = (design: Design, s: Study) => {
-  const { circuits, paths } = analyse(design);
-  return runStudy(design, circuits, s, paths);
-};
+const answer = (design: Design, s: Study) => runStudy(design, analyse(design), s);
 /** A boat with a windlass 6 m and a radio 5 m from the main bus. */
 function boat(): Design {
   const one = withLoad(
@@ -41,14 +39,15 @@ function boat(): Design {
 describe('by hand', () => {
   test('one current through bank, main and branch: every drop is its amps times its ohms', () => {
     const design = boat();
-    const { circuits } = analyse(design);
+    const analysed = analyse(design);
+    const { circuits } = analysed;
     const ohm = (id: string) => {
       const o = ohmsOf(circuits.find((c) => c.id === id) ?? (undefined as never));
       return (o?.head ?? NaN) + (o?.segments.reduce((a, b) => a + b, 0) ?? NaN);
     };
     const source = bankSource(design.banks[0] ?? blankBank('x', 12, null));
     const rest = bankRestV(source, 0.6);
-    const a = runStudy(design, circuits, study());
+    const a = runStudy(design, analysed, study());
     const wanted = rest - 90 * (source.ohm + ohm('c-main') + ohm('c-x'));
     expect(a.loads.find((l) => l.id === 'x')?.volts).toBeCloseTo(wanted, 6);
     expect(a.banks[0]?.postsV).toBeCloseTo(rest - 90 * source.ohm, 6);
@@ -152,7 +151,7 @@ describe('what is open, joined or gone', () => {
 
 describe('whatever is switched on', () => {
   const design = boat();
-  const { circuits } = analyse(design);
+  const analysed = analyse(design);
   test('what the bank gives is what the loads draw, and no load stands above the rest volts', () =>
     fc.assert(
       fc.property(
@@ -160,7 +159,7 @@ describe('whatever is switched on', () => {
         fc.subarray(['x', 'radio'], { minLength: 1 }),
         fc.constantFrom('on' as const, 'start' as const),
         (soc, ids, use) => {
-          const a = runStudy(design, circuits, study({ soc, loads: Object.fromEntries(ids.map((id) => [id, use])) }));
+          const a = runStudy(design, analysed, study({ soc, loads: Object.fromEntries(ids.map((id) => [id, use])) }));
           const drawn = a.loads.reduce((sum, l) => sum + l.amps, 0);
           expect(a.banks[0]?.amps).toBeCloseTo(drawn, 6);
           for (const l of a.loads) expect(l.volts).toBeLessThan(a.banks[0]?.restV ?? 0);
@@ -169,7 +168,7 @@ describe('whatever is switched on', () => {
       { numRuns: 40 },
     ));
   test('positive and negative of a run lose alike, and every branch is known by its circuit', () => {
-    const { network, runs } = systemOf(design, circuits, study());
+    const { network, runs } = systemOf(design, analysed, study());
     const owned = new Set([...runs.values()].flat());
     expect(network.branches.filter((b) => !owned.has(b.id))).toEqual([]);
     for (const b of network.branches) {

@@ -3,11 +3,10 @@ import type { CircuitResult } from '../circuitResult';
 import type { Design, Load, Study } from '../design';
 import { SEGMENT_JOINTS_OHM } from '../conductor/circuitInput';
 import { CONDUCTORS } from '../rules/conductors';
-import type { Paths } from '../energy/paths';
 import { upFrom } from './order';
 import { flowOf, prepare, type Collapse, type Flow, type Prepared } from './solve/flow';
 import type { NetRefusal } from './solve/network';
-import { systemOf, type System } from './system';
+import { STARTER, systemOf, type Analysed, type System } from './system';
 
 export interface StudyLoad {
   readonly id: string;
@@ -26,6 +25,15 @@ export interface StudyRun {
   readonly circuitId: string;
   readonly name: string;
   /** Largest current in it, A, and volts lost in it on both rails. */
+  readonly amps: number;
+  readonly dropV: number;
+  readonly heatW: number;
+}
+
+/** A conductor of the main side. */
+export interface StudyLead {
+  readonly leadId: string;
+  readonly name: string;
   readonly amps: number;
   readonly dropV: number;
   readonly heatW: number;
@@ -51,6 +59,9 @@ export interface Cure {
 export interface StudyAnswer {
   readonly loads: readonly StudyLoad[];
   readonly runs: readonly StudyRun[];
+  readonly leads: readonly StudyLead[];
+  /** Volts of every node against the first bank's negative; NaN where it is dead. */
+  readonly nodes: Readonly<Record<string, number>>;
   readonly banks: readonly StudyBank[];
   readonly sources: readonly { readonly id: string; readonly name: string; readonly amps: number }[];
   readonly heatW: number;
@@ -65,15 +76,21 @@ export interface StudyAnswer {
 /** Least volts of a load: its maker's, else the house rule for starts. */
 export const leastV = (design: Design, load: Load): number => load.minV ?? (design.boat.systemV * design.house.surgeVoltsPct) / 100;
 
-/** @param circuits results of this process, not copies. */
-export function runStudy(design: Design, circuits: readonly CircuitResult[], study: Study, paths: Paths = {}): StudyAnswer {
-  const system = systemOf(design, circuits, study, paths);
+/** @param analysed results of this process, not copies. */
+export function runStudy(design: Design, analysed: Analysed, study: Study): StudyAnswer {
+  const { circuits } = analysed;
+  const system = systemOf(design, analysed, study);
   const p = prepare(system.network);
   const flow = flowOf(p);
   const loads = system.network.loads.flatMap(({ id }, i): StudyLoad[] => {
+    const volts = flow.loadV[i] ?? NaN;
+    if (id === STARTER) {
+      const minV = design.engine.crankMinV;
+      const falls = Number.isNaN(volts) || volts < minV - 1e-9;
+      return [{ id, name: 'Starter', starting: true, volts, amps: flow.loadA[i] ?? 0, minV, minIsMakers: true, falls }];
+    }
     const load = design.loads.find((l) => l.id === id);
     if (!load) return [];
-    const volts = flow.loadV[i] ?? NaN;
     const minV = leastV(design, load);
     return [
       {
@@ -92,6 +109,8 @@ export function runStudy(design: Design, circuits: readonly CircuitResult[], stu
   return {
     loads,
     runs: runsOf(design, system, p, flow),
+    leads: leadsOf(design, p, flow),
+    nodes: Object.fromEntries([...p.index].map(([node, i]) => [node, flow.volts[i] ?? NaN])),
     banks: design.banks.map((b, i) => ({
       id: b.id,
       name: b.name,
@@ -110,6 +129,17 @@ export function runStudy(design: Design, circuits: readonly CircuitResult[], stu
     cutOff: system.cutOff,
     cure: worst && !flow.collapse ? cureFor(design, circuits, system, p, flow, worst) : null,
   };
+}
+
+function leadsOf(design: Design, p: Prepared, flow: Flow): StudyLead[] {
+  const at = new Map(p.network.branches.map((b, i) => [b.id, i]));
+  return design.leads.flatMap((l): StudyLead[] => {
+    const i = at.get(`lead ${l.id}`);
+    if (i === undefined) return [];
+    const amps = Math.abs(flow.branchA[i] ?? 0);
+    const dropV = amps / (p.siemens[i] ?? Infinity);
+    return [{ leadId: l.id, name: l.name, amps, dropV, heatW: amps * dropV }];
+  });
 }
 
 function runsOf(design: Design, system: System, p: Prepared, flow: Flow): StudyRun[] {

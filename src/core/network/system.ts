@@ -8,7 +8,10 @@ import { isCharging } from './asked';
 import { bankRestV, bankSource } from './bankSource';
 import { loadCurrent } from './loadCurrent';
 import type { Paths } from '../energy/paths';
-import type { NetBranch, Network } from './solve/network';
+import { bankPost as post, barNode, endNode, joinSide, panelBar as bar, sourcePost } from '../mainSide/ends';
+import { returnBar } from '../mainSide/graph';
+import type { LeadResult } from '../mainSide/leads';
+import type { NetBranch, NetLoad, Network } from './solve/network';
 
 /** A strap between the negatives of two banks, and a closed contact between their positives, ohm: typical. */
 const STRAP_OHM = 0.0005;
@@ -22,22 +25,29 @@ export interface System {
   readonly cutOff: readonly string[];
 }
 
-const post = (bankId: string, rail: '+' | '-') => `bank ${bankId}${rail}`;
-const bar = (panelId: string, rail: '+' | '-') => `panel ${panelId}${rail}`;
+/** The starter, as a load of the network. */
+export const STARTER = 'the starter';
+
 const tapNode = (circuitId: string, tapId: string, rail: '+' | '-') => `${circuitId}/${tapId}${rail}`;
 
-/** @param circuits results of this process, not copies. */
-export function systemOf(whole: Design, circuits: readonly CircuitResult[], study: Study, paths: Paths = {}): System {
+/** What a system is made from: results of this process, not copies. */
+export interface Analysed {
+  readonly circuits: readonly CircuitResult[];
+  readonly leads: readonly LeadResult[];
+  readonly paths: Paths;
+}
+
+export function systemOf(whole: Design, { circuits, leads, paths }: Analysed, study: Study): System {
   const design = asDecided(whole);
   const results = new Map(circuits.map((r) => [r.id, r]));
   const branches: NetBranch[] = [];
   const runs = new Map<string, readonly string[]>();
-  const ends = new Map<string, { readonly plus: string; readonly minus: string }>();
+  const ends = new Map<string, Ends>();
   for (const circuit of design.circuits) {
     const result = results.get(circuit.id);
     const ohms = result && ohmsOf(result);
     if (!ohms || !closed(circuit, study)) continue;
-    const laid = runOf(circuit, ohms.head, ohms.segments);
+    const laid = runOf(design, circuit, ohms.head, ohms.segments);
     branches.push(...laid);
     runs.set(
       circuit.id,
@@ -47,13 +57,7 @@ export function systemOf(whole: Design, circuits: readonly CircuitResult[], stud
       if (tap.serves.kind === 'load' && !ends.has(tap.serves.id))
         ends.set(tap.serves.id, { plus: tapNode(circuit.id, tap.id, '+'), minus: tapNode(circuit.id, tap.id, '-') });
   }
-  const [first] = design.banks;
-  for (const bank of design.banks)
-    if (first && bank.id !== first.id)
-      branches.push({ id: `strap ${bank.id}`, a: post(first.id, '-'), b: post(bank.id, '-'), ohm: STRAP_OHM });
-  for (const join of design.joins)
-    if (join.firstId !== null && join.secondId !== null && together(join, study))
-      branches.push({ id: `join ${join.id}`, a: post(join.firstId, '+'), b: post(join.secondId, '+'), ohm: CONTACT_OHM });
+  branches.push(...mainSide(design, leads, study));
   const asked = design.loads.filter((l) => study.loads[l.id] !== undefined && !isCharging(l));
   const reached = asked.filter((l) => ends.has(l.id));
   return {
@@ -63,12 +67,15 @@ export function systemOf(whole: Design, circuits: readonly CircuitResult[], stud
         const source = bankSource(b);
         return { id: b.id, plus: post(b.id, '+'), minus: post(b.id, '-'), emfV: bankRestV(source, study.soc), ohm: source.ohm };
       }),
-      sources: design.sources.flatMap((s) => sourceOf(design, s, study, paths)),
-      loads: reached.map((l) => ({
-        id: l.id,
-        ...(ends.get(l.id) ?? { plus: '', minus: '' }),
-        ...drawOf(l, study.loads[l.id] === 'start'),
-      })),
+      sources: design.sources.flatMap((s) => sourceOf(design, s, study, paths, ends)),
+      loads: [
+        ...reached.map((l) => ({
+          id: l.id,
+          ...(ends.get(l.id) ?? { plus: '', minus: '' }),
+          ...drawOf(l, study.loads[l.id] === 'start'),
+        })),
+        ...starterOf(design, study),
+      ],
     },
     runs,
     cutOff: asked.filter((l) => !ends.has(l.id)).map((l) => l.id),
@@ -84,9 +91,54 @@ function together(join: Join, study: Study): boolean {
   return (study.engineRpm > 0 ? join.running : join.stopped) === 'both';
 }
 
+/** Leads as they lie, closed contacts of what joins banks, and straps of a typical size where nobody has entered any. */
+function mainSide(design: Design, leads: readonly LeadResult[], study: Study): NetBranch[] {
+  const out: NetBranch[] = [];
+  const landed = new Set<string>();
+  design.leads.forEach((lead, i) => {
+    const result = leads[i];
+    const [a, b] = [endNode(lead.from, lead), endNode(lead.to, lead)];
+    if (!result || a === b) return;
+    landed.add(a).add(b);
+    out.push({ id: `lead ${lead.id}`, a, b, ohm: result.copperOhm + result.inlineOhm });
+  });
+  const [first] = design.banks;
+  for (const bank of design.banks)
+    if (first && bank.id !== first.id && !landed.has(post(bank.id, '-')))
+      out.push({ id: `strap ${bank.id}`, a: post(first.id, '-'), b: post(bank.id, '-'), ohm: STRAP_OHM });
+  for (const join of design.joins) {
+    if (join.firstId === null || join.secondId === null || !together(join, study)) continue;
+    const side = (which: 'first' | 'second', bankId: string) => {
+      const node = joinSide(join.id, which);
+      return landed.has(node) ? node : post(bankId, '+');
+    };
+    out.push({ id: `join ${join.id}`, a: side('first', join.firstId), b: side('second', join.secondId), ohm: CONTACT_OHM });
+  }
+  return out;
+}
+
+/** The starter's own draw while it cranks: at its post and the block where they are entered, else at the start bank behind its path. */
+function starterOf(design: Design, study: Study): NetLoad[] {
+  const { engine } = design;
+  if (!study.cranking) return [];
+  const at = (kind: 'starter' | 'engine') => {
+    const found = design.bars.find((b) => b.kind === kind && design.leads.some((l) => [l.from, l.to].some((e) => e.kind === 'bar' && e.id === b.id)));
+    return found && barNode(found.id);
+  };
+  const [plus, minus] = [at('starter'), at('engine')];
+  const bankId = engine.startBankId ?? design.banks[0]?.id;
+  if (bankId === undefined) return [];
+  const draw = { watts: 0, siemens: 0, amps: engine.crankA };
+  return [{ id: STARTER, plus: plus ?? post(bankId, '+'), minus: (plus && minus) ?? post(bankId, '-'), ...draw }];
+}
+
 /** A circuit's branches: what is in line on the positive, then each segment, half of it on either rail. */
-function runOf(circuit: Circuit, headOhm: number, segments: readonly number[]): NetBranch[] {
-  const from = (rail: '+' | '-') => (circuit.from.kind === 'bank' ? post(circuit.from.id, rail) : bar(circuit.from.id, rail));
+function runOf(design: Design, circuit: Circuit, headOhm: number, segments: readonly number[]): NetBranch[] {
+  const from = (rail: '+' | '-') => {
+    if (circuit.from.kind === 'panel') return bar(circuit.from.id, rail);
+    const back = rail === '-' ? returnBar(design, circuit.from.id) : null;
+    return back === null ? post(circuit.from.id, rail) : barNode(back);
+  };
   const head = `${circuit.id}/head+`;
   const nodeOf = (at: number, rail: '+' | '-'): string => {
     const tap = circuit.taps[at];
@@ -117,8 +169,11 @@ function drawOf(load: Load, starting: boolean): { watts: number; siemens: number
   return { ...none, amps: nominalA };
 }
 
-/** Alternators at the study's engine speed, chargers on shore power; sun and wind are left out: a study asks what is sure. */
-function sourceOf(design: Design, s: Source, study: Study, paths: Paths): Network['sources'] {
+/**
+ * Alternators at the study's engine speed, chargers on shore power; sun and wind are left out: a study asks what is sure. One on a circuit
+ * of its own stands at its far end; its setpoint is raised by what its path takes at full output where it senses the bank.
+ */
+function sourceOf(design: Design, s: Source, study: Study, paths: Paths, ends: ReadonlyMap<string, Ends>): Network['sources'] {
   // What goes through a selector or splitter lands on its first bank.
   const bankId = s.bankId ?? design.joins.find((j) => j.id === s.joinId)?.firstId ?? null;
   if (bankId === null) return [];
@@ -129,7 +184,27 @@ function sourceOf(design: Design, s: Source, study: Study, paths: Paths): Networ
         ? chargerAmps(design, s, 0)
         : 0;
   if (!(limitA > 0)) return [];
+  const { bandV, absorptionV, sense } = s.regulator;
   const pathOhm = (s.pathMohm ?? paths[s.id] ?? 1000 * TYPICAL_PATH_OHM) / 1000;
-  const ohm = s.regulator.bandV / limitA + (s.regulator.sense === 'the bank' ? 0 : pathOhm);
-  return [{ id: s.id, plus: post(bankId, '+'), minus: post(bankId, '-'), setV: s.regulator.absorptionV, ohm, limitA }];
+  const wired = s.pathMohm === null ? ownEnds(design, s, ends) : undefined;
+  if (wired) {
+    const setV = absorptionV + (sense === 'the bank' ? limitA * pathOhm : 0);
+    return [{ id: s.id, ...wired, setV, ohm: bandV / limitA, limitA }];
+  }
+  const ohm = bandV / limitA + (sense === 'the bank' ? 0 : pathOhm);
+  return [{ id: s.id, plus: post(bankId, '+'), minus: post(bankId, '-'), setV: absorptionV, ohm, limitA }];
+}
+
+interface Ends {
+  readonly plus: string;
+  readonly minus: string;
+}
+
+/** Where a source's own conductors end: its run on the load sheet, or its leads of the main side. */
+function ownEnds(design: Design, s: Source, ends: ReadonlyMap<string, Ends>): Ends | undefined {
+  const run = s.loadId === null ? undefined : ends.get(s.loadId);
+  if (run) return run;
+  const has = (rail: 'positive' | 'negative') =>
+    design.leads.some((l) => l.rail === rail && [l.from, l.to].some((e) => e.kind === 'source' && e.id === s.id));
+  return has('positive') && has('negative') ? { plus: sourcePost(s.id, '+'), minus: sourcePost(s.id, '-') } : undefined;
 }

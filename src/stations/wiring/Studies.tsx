@@ -21,7 +21,7 @@ export function Studies() {
   const study = design.studies.find((s) => s.id === id) ?? design.studies[0];
   const answer = useAsked(study ? `study:${study.id}` : null, (r) => r.study(study?.id ?? ''));
   const proposals = proposeStudies(design, fresh);
-  const blank = (): Study => ({ id: fresh('st'), name: 'A study', soc: 0.6, engineRpm: 0, shore: false, loads: {} });
+  const blank = (): Study => ({ id: fresh('st'), name: 'A study', soc: 0.6, engineRpm: 0, shore: false, cranking: false, loads: {} });
   const add = (rows: readonly Study[], label: string) => {
     let growing: Design = design;
     const ops = rows.map((row) => {
@@ -112,6 +112,7 @@ function Situation({ study, onRemove }: { study: Study; onRemove: () => void }) 
         />
       </div>
       <Tick label="shore power plugged in" value={study.shore} onChange={(v) => put('shore', v, 'shore power')} />
+      <Tick label="the engine is being cranked" value={study.cranking} onChange={(v) => put('cranking', v, 'cranking')} />
       <h2 className="font-semibold">What is switched on</h2>
       <ul aria-label="Loads of the study">
         {shown.map((l) => (
@@ -147,7 +148,7 @@ function Answer({ answer, study }: { answer: StudyAnswer; study: Study }) {
   const nameOf = (id: string) => design.loads.find((l) => l.id === id)?.name ?? id;
   const { cure, collapse } = answer;
   const hot = answer.runs.filter((r) => r.amps > 0.005).sort((a, b) => b.heatW - a.heatW);
-  if (Object.keys(study.loads).length === 0) return <p>Nothing is switched on yet: choose loads on the right.</p>;
+  if (Object.keys(study.loads).length === 0 && !study.cranking) return <p>Nothing is switched on yet: choose loads on the right.</p>;
   return (
     <>
       <p data-verdict>

@@ -1,0 +1,38 @@
+/** Conductor sizes, and what stands in line with a conductor. */
+import * as v from 'valibot';
+import { CONDUCTORS } from '../rules/conductors';
+import { between, id, later, oneOf } from './fields';
+
+export const DEVICE_KINDS = [
+  'switch',
+  'lit switch',
+  'momentary switch',
+  'changeover switch',
+  'battery switch',
+  'float switch',
+  'isolator',
+  'plug',
+  'relay',
+  'diode',
+  'shunt',
+] as const;
+
+export const sizesOf = (school: 'awg' | 'metric') => CONDUCTORS[school].map((c) => c.size);
+
+/** A size with the school it belongs to: 10 AWG is not 10 mm2. */
+export const SizeSchema = v.pipe(
+  v.object({ school: oneOf(['awg', 'metric']), size: v.pipe(v.string(), v.maxLength(6)) }),
+  v.check(({ school, size }) => sizesOf(school).includes(size), 'the school has no such size'),
+);
+
+export const DeviceSchema = v.object({
+  id,
+  kind: oneOf(DEVICE_KINDS),
+  ratingA: v.nullable(between(0.1, 2000)),
+  mohm: v.nullable(between(0, 1000)),
+  placeId: later(v.nullable(id), null),
+  /** Largest conductor its terminals take. */
+  largest: later(v.nullable(SizeSchema), null),
+  /** A float switch that can be gone round by hand. */
+  bypass: later(v.boolean(), false),
+});

@@ -1,0 +1,60 @@
+/** What a lead of the main side has to carry, and why. */
+import type { CircuitResult } from '../circuitResult';
+import type { Design, Lead, LeadEnd } from '../design/schema';
+
+export interface Carries {
+  readonly amps: number;
+  readonly why: string;
+  /** Only while the engine is cranked. */
+  readonly cranks: boolean;
+}
+
+const NOTHING: Carries = { amps: 0, why: 'nothing in a sound boat', cranks: false };
+
+const sum = (xs: readonly number[]): number => xs.reduce((total, x) => total + x, 0);
+const ends = (lead: Lead): readonly [LeadEnd, LeadEnd] => [lead.from, lead.to];
+const barKind = (design: Design, end: LeadEnd) => (end.kind === 'bar' ? design.bars.find((b) => b.id === end.id)?.kind : undefined);
+
+/** Amps of sources that end on a bank, straight or through what joins it. */
+const charged = (design: Design, bankId: string): number =>
+  sum(
+    design.sources
+      .filter((s) => s.bankId === bankId || (s.bankId === null && design.joins.find((j) => j.id === s.joinId)?.firstId === bankId))
+      .map((s) => s.ratedA),
+  );
+
+/** All that circuits from the posts of a bank ask for at work. */
+const drawn = (circuits: readonly CircuitResult[], design: Design, bankId: string): number =>
+  sum(design.circuits.filter((c) => c.from.kind === 'bank' && c.from.id === bankId).map((c) => circuits.find((r) => r.id === c.id)?.workingA ?? 0));
+
+/** @returns the largest of what may pass for long, or the starter's current on its way. */
+export function carries(design: Design, circuits: readonly CircuitResult[], lead: Lead): Carries {
+  const { engine } = design;
+  const kinds = ends(lead).map((e) => barKind(design, e));
+  const bankIds = ends(lead).flatMap((e) => (e.kind === 'bank' ? [e.id] : []));
+  if (lead.rail === 'earth') return NOTHING;
+  if (kinds.includes('starter') || (kinds.includes('engine') && engine.startBankId !== null && bankIds.includes(engine.startBankId)))
+    return { amps: engine.crankA, why: `the starter's, ${engine.crankS} s`, cranks: true };
+  for (const end of ends(lead)) {
+    if (end.kind === 'source') {
+      const source = design.sources.find((s) => s.id === end.id);
+      if (source) return { amps: source.ratedA, why: `${source.name}, rated`, cranks: false };
+    }
+    if (end.kind === 'join first' || end.kind === 'join second') {
+      const join = design.joins.find((j) => j.id === end.id);
+      if (join) return { amps: join.ratedA, why: `${join.name}, rated`, cranks: false };
+    }
+  }
+  if (kinds.includes('engine')) {
+    const amps = sum(design.sources.filter((s) => s.kind === 'alternator').map((s) => s.ratedA));
+    return { amps, why: 'the alternators return through the block', cranks: false };
+  }
+  let worst = NOTHING;
+  for (const id of bankIds) {
+    const name = design.banks.find((b) => b.id === id)?.name ?? '';
+    const [out, back] = [drawn(circuits, design, id), charged(design, id)];
+    if (out > worst.amps) worst = { amps: out, why: `all that is wired from ${name}, at work`, cranks: false };
+    if (back > worst.amps) worst = { amps: back, why: `all that charges ${name}`, cranks: false };
+  }
+  return worst;
+}

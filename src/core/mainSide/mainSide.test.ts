@@ -1,0 +1,189 @@
+/** The main side: sized leads, the shunt in the return, the starter's sag, and a finding for each fault that goes when it is mended. */
+import { analyse } from '../analysis';
+import { blankBank, blankDevice, blankJoin, blankLoad, blankSource, type Design, type Lead, type Study } from '../design';
+import { runStudy } from '../network/study';
+import { bareBoat, withLoad } from '../testing';
+import { returnBar } from './graph';
+import { leadLengthM } from './ends';
+import { postInventory } from './posts';
+import { blankLead, proposeMainSide } from './propose';
+
+let made = 0;
+const fresh = (prefix: string) => `${prefix}${++made}`;
+
+/** House and start bank, an alternator, a relay between the banks; a windlass on the bus. */
+function boat(): Design {
+  const bare = withLoad(
+    bareBoat('metric'),
+    { name: 'Windlass', behaviour: 'current', ratingBy: 'A', rating: 90, surgeA: 240, surgeS: 1, group: 'heavy' },
+    6,
+  );
+  const radio = { ...blankLoad('radio', 12), name: 'Radio', placeId: 'chart' };
+  return {
+    ...bare,
+    loads: [...bare.loads, radio],
+    banks: [...bare.banks, { ...blankBank('start', 12, 'engine'), name: 'Start', job: 'start', strings: 1 }],
+    engine: { ...bare.engine, startBankId: 'start' },
+    sources: [{ ...blankSource('alt', 'alternator', 12), name: 'Alternator', bankId: 'house', ratedA: 90 }],
+    joins: [{ ...blankJoin('relay', 'relay', 12), name: 'Relay', firstId: 'start', secondId: 'house', ratedA: 120 }],
+  };
+}
+const proposed = (design: Design): Design => {
+  const { bars, leads } = proposeMainSide(design, fresh);
+  return { ...design, bars: [...design.bars, ...bars], leads: [...design.leads, ...leads] };
+};
+const whole = proposed(boat());
+const found = (design: Design) => analyse(design).findings.filter((f) => f.about.kind === 'lead' || f.about.kind === 'bar' || /shunt/.test(f.id));
+const change = (name: string, to: Partial<Lead>): Design => ({
+  ...whole,
+  leads: whole.leads.map((l) => (l.name === name ? { ...l, ...to } : l)),
+});
+const barOf = (kind: Design['bars'][number]['kind']) => ({ kind: 'bar' as const, id: whole.bars.find((b) => b.kind === kind)?.id ?? '' });
+
+test('what is proposed hangs together: nothing to settle on it, and asked again there is nothing more', () => {
+  expect(found(whole).filter((f) => f.severity !== 'note')).toEqual([]);
+  expect(proposeMainSide(whole, fresh)).toEqual({ bars: [], leads: [] });
+  expect(whole.leads.map((l) => `${l.rail} ${l.name}`)).toEqual([
+    'negative House bank negative',
+    'negative Engine negative',
+    'positive Starter',
+    'negative Start negative',
+    'positive Relay, first',
+    'positive Relay, second',
+    'earth Bonding joint',
+    'earth AC earth to DC negative, the one joint',
+    'earth Windlass case',
+  ]);
+  expect(returnBar(whole, 'house')).toBe(barOf('negative bus').id);
+});
+
+test('a lead by hand: 90 A through 1 m of 35 mm² and the shunt', () => {
+  const design = change('House bank negative', { size: { school: 'metric', size: '35' }, lengthM: 1 });
+  const at = design.leads.findIndex((l) => l.name === 'House bank negative');
+  const r = analyse(design).leads[at];
+  // 0.527 ohm/km at 20 °C and 0.00393 a degree; two joints of 0.03 mohm; a shunt of 0.1 mohm, typical.
+  const copper = (r?.conductor.r20OhmPerKm ?? NaN) / 1000;
+  expect(r?.copperOhm).toBeCloseTo(copper * (1 + 0.00393 * ((r?.ambientC ?? 0) - 20)) + 2 * 0.00003, 9);
+  expect(r?.inlineOhm).toBeCloseTo(0.0001, 9);
+  expect(r?.carries.amps).toBeGreaterThanOrEqual(90);
+  expect(r?.dropV).toBeCloseTo((r?.carries.amps ?? 0) * ((r?.copperOhm ?? 0) + 0.0001), 9);
+});
+
+const study = (more: Partial<Study>): Study => ({
+  id: 's',
+  name: 's',
+  soc: 0.6,
+  engineRpm: 0,
+  shore: false,
+  cranking: false,
+  loads: {},
+  ...more,
+});
+
+test('the return goes through the shunt: all the bank gives stands in that lead', () => {
+  const a = runStudy(whole, analyse(whole), study({ loads: { x: 'on' } }));
+  const shunt = a.leads.find((l) => l.name === 'House bank negative');
+  expect(a.banks.find((b) => b.id === 'house')?.amps).toBeCloseTo(90, 6);
+  expect(shunt?.amps).toBeCloseTo(90, 6);
+  // No other strap carries any of it.
+  for (const l of a.leads) if (l !== shunt) expect(l.amps).toBeCloseTo(0, 6);
+});
+
+test('the starter: its amps through both its leads, and its volts are the posts less what these take', () => {
+  const a = runStudy(whole, analyse(whole), study({ cranking: true }));
+  const { crankA } = whole.engine;
+  const starter = a.loads.find((l) => l.name === 'Starter');
+  const [plus, minus] = ['Starter', 'Start negative'].map((n) => a.leads.find((l) => l.name === n));
+  expect(plus?.amps).toBeCloseTo(crankA, 6);
+  expect(minus?.amps).toBeCloseTo(crankA, 6);
+  const posts = a.banks.find((b) => b.id === 'start')?.postsV ?? NaN;
+  expect(starter?.volts).toBeCloseTo(posts - (plus?.dropV ?? 0) - (minus?.dropV ?? 0), 6);
+});
+
+test('with the engine running the relay carries the house bank’s share, through its two cables', () => {
+  const first = { ...whole, sources: whole.sources.map((s) => ({ ...s, bankId: 'start' })) };
+  const a = runStudy(first, analyse(first), study({ engineRpm: 2000, soc: 0.5 }));
+  const [one, two] = ['Relay, first', 'Relay, second'].map((n) => a.leads.find((l) => l.name === n)?.amps ?? 0);
+  expect(one).toBeGreaterThan(1);
+  expect(one).toBeCloseTo(two ?? 0, 6);
+  expect(-(a.banks.find((b) => b.id === 'house')?.amps ?? 0)).toBeCloseTo(one ?? 0, 6);
+});
+
+const extra = (rail: Lead['rail'], from: Lead['from'], to: Lead['to'], more: Partial<Lead> = {}): Design => ({
+  ...whole,
+  leads: [...whole.leads, { ...blankLead('extra', 'Extra', rail, from, to), ...more }],
+});
+const bank = (id: string) => ({ kind: 'bank' as const, id });
+
+test.each<readonly [string, string, Design]>([
+  ['paralleled:extra', 'stop', extra('positive', bank('house'), bank('start'))],
+  ['unfused:extra', 'stop', extra('positive', bank('house'), { kind: 'join second', id: 'relay' }, { fused: false })],
+  ['second-joint:extra', 'stop', extra('earth', barOf('bonding bus'), barOf('engine'))],
+  ['second-joint:extra', 'fix', extra('negative', bank('start'), barOf('negative bus'))],
+  ['round-shunt:house', 'fix', extra('negative', bank('house'), barOf('bonding bus'))],
+  ['dangling:extra', 'fix', extra('positive', bank('house'), { kind: 'bar', id: 'gone' })],
+  ['to-itself:extra', 'fix', extra('negative', bank('house'), bank('house'))],
+  ['lead-bonding:extra', 'fix', extra('earth', { kind: 'case', id: 'radio' }, barOf('bonding bus'), { size: { school: 'metric', size: '4' } })],
+  [
+    'lead-device-sh:extra',
+    'fix',
+    extra('negative', { kind: 'source', id: 'alt' }, barOf('engine'), { through: [{ ...blankDevice('sh', 'shunt'), ratingA: 50 }] }),
+  ],
+  [
+    `loose:lonely`,
+    'fix',
+    { ...whole, bars: [...whole.bars, { id: 'lonely', name: 'Lonely', kind: 'bonding bus', placeId: null, stud: 'M8' }] },
+  ],
+  [
+    'hull-return:hull',
+    'stop',
+    {
+      ...extra('negative', bank('start'), { kind: 'bar', id: 'hull' }),
+      bars: [...whole.bars, { id: 'hull', name: 'Hull', kind: 'hull', placeId: null, stud: 'M8' }],
+    },
+  ],
+  [
+    `ac-earth:${barOf('AC earth bar').id}`,
+    'fix',
+    change('AC earth to DC negative, the one joint', { to: barOf('bonding bus') }),
+  ],
+])('%s is told, and not without its cause', (id, severity, design) => {
+  expect(analyse(design).findings.find((f) => f.id === id)?.severity).toBe(severity);
+  expect(analyse(whole).findings.some((f) => f.id === id)).toBe(false);
+});
+
+test('a pin too thin is kept and named; a case earth is no more than one size below its positive', () => {
+  const thin = change('Relay, first', { size: { school: 'metric', size: '2.5' } });
+  expect(found(thin).map((f) => f.id).filter((x) => x.startsWith('lead-protection'))).toHaveLength(1);
+  const at = whole.leads.findIndex((l) => l.name === 'Windlass case');
+  const { leads, circuits } = analyse(whole);
+  const positive = circuits.find((c) => c.id === 'c-x')?.own.state.areaMm2 ?? 0;
+  const earth = leads[at]?.conductor.areaMm2 ?? 0;
+  expect(earth).toBeLessThan(positive);
+  expect(earth).toBeGreaterThanOrEqual(10);
+  expect(leads[at]?.governs).toBe('its positive');
+});
+
+test('a typed length rules over where the ends stand', () => {
+  const lead = whole.leads[0];
+  if (!lead) throw new Error('no lead');
+  // Same place: slack at both ends alone.
+  expect(leadLengthM(whole, lead)).toBeCloseTo(2 * whole.house.slackM, 9);
+  expect(leadLengthM(whole, { ...lead, lengthM: 2.2 })).toBe(2.2);
+});
+
+test('posts: largest lowest, each with its device and stand-by, and nothing round the shunt', () => {
+  const standing: Design = { ...whole, loads: whole.loads.map((l) => ({ ...l, standbyA: 0.2 })) };
+  const { circuits, leads } = analyse(standing);
+  const posts = postInventory(standing, circuits, leads);
+  const plus = posts.find((p) => p.name === 'House bank +');
+  expect(plus?.landings.map((l) => l.name)).toEqual(expect.arrayContaining(['1 c-main', 'Relay, second, to Relay, second side']));
+  expect(plus?.landings.find((l) => l.id === 'c-main')?.standingA).toBeCloseTo(0.2, 9);
+  for (const p of posts) p.landings.slice(1).forEach((l, i) => expect(l.areaMm2).toBeLessThanOrEqual(p.landings[i]?.areaMm2 ?? 0));
+  const minus = posts.find((p) => p.name === 'House bank −');
+  expect(minus?.landings).toHaveLength(1);
+  expect(minus?.bypasses).toEqual([]);
+  expect(posts.find((p) => p.name === 'Start −')?.bypasses).toBeNull();
+  // The main's negative lands on the bus behind the shunt.
+  expect(posts.find((p) => p.name === 'Negative bus')?.landings.some((l) => l.id === 'c-main')).toBe(true);
+});
