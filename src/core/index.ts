@@ -1,5 +1,6 @@
 /** The core's public face: one Design in, one Analysis out, and the working behind it. */
 export { analyse, createMemory, type Analysis, type LoadResult, type Memory } from './analysis';
+export type { LeadResult } from './mainSide/leads';
 export type { CircuitResult, Side, TapResult } from './circuitResult';
 export { CRITERIA, type CriterionId, type Ladder, type Rung } from './conductor/ladder';
 export type { Finding, Severity } from './check/findings';
@@ -15,6 +16,7 @@ export {
   bankWorking,
   circuitWorking,
   dayWorking,
+  leadWorking,
   loadWorking,
   madeWorking,
   needWorking,

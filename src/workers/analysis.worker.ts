@@ -5,6 +5,7 @@ import {
   bankWorking,
   circuitWorking,
   dayWorking,
+  leadWorking,
   createMemory,
   cutList,
   listsOf,
@@ -33,6 +34,7 @@ import { sceneOf } from '@/core/energy/scene';
 import { withPaths } from '@/core/energy/paths';
 import { finishing, type School } from '@/core/energy/finish';
 import { compareJoins, wrongPositions, type JoinConsequence, type WrongPosition } from '@/core/energy/joinWays';
+import { postInventory, type Post } from '@/core/mainSide/posts';
 import { runStudy, type StudyAnswer } from '@/core/network/study';
 import { scratch, type ScratchResult } from '@/core/scratch';
 
@@ -40,7 +42,7 @@ import { scratch, type ScratchResult } from '@/core/scratch';
  * What the working is shown of. voyage: a bank through the chosen cruise; voyage-day: a day of it by its number from 0;
  * day: one day in a way of living, as livingId:state of charge it begins with.
  */
-export type Selected = { readonly kind: 'circuit' | 'load' | 'need' | 'made' | 'voyage' | 'voyage-day' | 'day'; readonly id: string };
+export type Selected = { readonly kind: 'circuit' | 'load' | 'lead' | 'need' | 'made' | 'voyage' | 'voyage-day' | 'day'; readonly id: string };
 
 export interface DutyChart {
   readonly points: readonly DutyPoint[];
@@ -130,6 +132,7 @@ const api = {
       return (result && circuitWorking(result, units)) ?? null;
     }
     if (selected.kind === 'load') return loadWorking(design, analysis, selected.id, units) ?? null;
+    if (selected.kind === 'lead') return leadWorking(design, analysis, selected.id, units) ?? null;
     if (selected.kind === 'voyage') return bankWorking(voyage(design), selected.id, units) ?? null;
     if (selected.kind === 'voyage-day') return dayWorking(voyage(design), Number(selected.id), units) ?? null;
     if (selected.kind === 'day') return oneDayWorking(design, selected.id, units);
@@ -157,6 +160,9 @@ const api = {
     const asked = design?.studies.find((s) => s.id === id);
     return design && analysis && asked ? runStudy(design, analysis, asked) : null;
   },
+  /** What lands on each post and bar. */
+  posts: (): readonly Post[] | null =>
+    design && analysis ? postInventory(asDecided(design), analysis.circuits, analysis.leads) : null,
   /** The ways to join the banks, and a selector's wrong positions, through the chosen cruise. */
   joins(): JoinAnswer | null {
     if (!design) return null;

@@ -10,14 +10,17 @@ import type { Design, Lead, Place } from '../design/schema';
 import type { BankSource } from '../network/bankSource';
 import { loadCurrent, type StudyVolts } from '../network/loadCurrent';
 import { NOWHERE } from '../network/upstream';
+import { round3 } from '../quantity';
 import { CONDUCTORS, findConductor, type Conductor } from '../rules/conductors';
 import { carries, type Carries } from './carries';
 import { endPlaceId, leadLengthM } from './ends';
 
 /** Least copper of a bonding conductor, of the earth bar's joint, mm2: 8 AWG, 10 mm2. Small-craft standards of both schools; verify. */
 const BOND_MM2 = { awg: 8.3, metric: 10 } as const;
-/** Drop allowed in a lead by itself, % of nominal: charging is judged as critical. The starter's is judged by its least volts. */
-const CRANK_SHARE_PCT = 3;
+/** Drop allowed in each of the starter's two leads, % of nominal; elsewhere a lead is judged as critical. Typical. */
+const CRANK_SHARE_PCT = 1.5;
+/** A hard start: as long as makers let a starter turn, and the rest they ask for after it. Typical. */
+const HARD_START = { onS: 30, restS: 120 } as const;
 
 export interface LeadRung {
   readonly by: string;
@@ -107,6 +110,19 @@ function positiveMm2(design: Design, circuits: readonly CircuitResult[], loadId:
   return circuits.find((r) => r.id === design.circuits[at]?.id)?.own.state.areaMm2 ?? 0;
 }
 
+/** The largest device among what is wired from the bank a negative leads to: its short comes back this way. */
+function heaviestFrom(design: Design, circuits: readonly CircuitResult[], lead: Lead): { readonly ratingA: number; readonly name: string } | null {
+  let most: { ratingA: number; name: string } | null = null;
+  for (const end of [lead.from, lead.to])
+    for (const c of design.circuits) {
+      if (end.kind !== 'bank' || c.from.kind !== 'bank' || c.from.id !== end.id) continue;
+      const r = circuits.find((x) => x.id === c.id);
+      const { protection } = r?.own ?? {};
+      if (r && protection && !protection.missing && protection.ratingA > (most?.ratingA ?? 0)) most = { ratingA: protection.ratingA, name: r.name };
+    }
+  return most;
+}
+
 /** One size smaller in the school's table; the same where there is none. */
 function oneSmaller(table: readonly Conductor[], areaMm2: number): number {
   const below = table.filter((c) => c.areaMm2 < areaMm2 - 1e-9);
@@ -132,7 +148,7 @@ export function leadResult(
   const middle = table[Math.floor(table.length / 2)] ?? table[0];
   const ruling = middle && deratings[Math.max(0, rulingPlace(middle, deratings))];
   if (!middle || !ruling) throw new Error('a school without conductors');
-  const duty = load.cranks ? { onS: engine.crankS, restS: 30, repeats: engine.starts } : null;
+  const duty = load.cranks ? { onS: Math.max(engine.crankS, HARD_START.onS), restS: HARD_START.restS, repeats: engine.starts } : null;
   const ohm = (c: Conductor, tempC: number) => conductorOhm(c.r20OhmPerKm, lengthM, tempC) + 2 * JOINT_OHM;
   const inlineOhm = lead.through.reduce((total, d) => total + deviceOhm(d), 0);
   const bank = feeding(lead, banks);
@@ -144,7 +160,7 @@ export function leadResult(
     rungs.push({ by, why, areaMm2: first?.areaMm2 ?? null, size: first?.size ?? null });
   };
   if (load.amps > 0) {
-    rung('current, heat', `${load.amps} A, ${load.why}`, (c) => ampacityA(c, ruling) >= dutyEquivalentA(load.amps, duty, c.areaMm2));
+    rung('current, heat', `${round3(load.amps)} A, ${load.why}${duty ? `; a hard start of ${duty.onS} s, typical` : ''}`, (c) => ampacityA(c, ruling) >= dutyEquivalentA(load.amps, duty, c.areaMm2));
     const pct = load.cranks ? CRANK_SHARE_PCT : house.criticalDropPct;
     const allowedV = (boat.systemV * pct) / 100;
     rung('drop', `${pct} % of ${boat.systemV} V in this lead`, (c) => load.amps * (ohm(c, ruling.ratingC) + inlineOhm) <= allowedV);
@@ -155,6 +171,9 @@ export function leadResult(
     const asked = findConductor(boat.ruleSet, device.own.ladder.rungs.find((r) => r.id === 'fault')?.smallest ?? '');
     if (asked) rung('far-end short', 'a short at its far end opens the device', (c) => c.areaMm2 >= asked.areaMm2 - 1e-9);
   }
+  const returned = lead.rail === 'negative' ? heaviestFrom(design, circuits, lead) : null;
+  if (returned)
+    rung('protection', `${round3(returned.ratingA)} A of ${returned.name}, whose short it carries back`, (c) => ampacityA(c, ruling) >= returned.ratingA);
   if (lead.rail === 'earth') rung('bonding', '8 AWG or 10 mm² at the least', (c) => c.areaMm2 >= BOND_MM2[boat.ruleSet]);
   for (const end of [lead.from, lead.to])
     if (end.kind === 'case') {
@@ -203,7 +222,9 @@ export function leadResults(
 ): readonly LeadResult[] {
   if (design.leads.length === 0) return NONE;
   const wired = design.leads.some((l) => l.from.kind === 'case' || l.to.kind === 'case');
-  const fromBanks = circuits.filter((_, i) => design.circuits[i]?.from.kind === 'bank').map((r) => r.workingA);
+  const fromBanks = circuits
+    .filter((_, i) => design.circuits[i]?.from.kind === 'bank')
+    .map((r) => `${r.workingA}/${r.own.protection.ratingA}`);
   const deps: unknown[] = [design.leads, design.bars, design.joins, design.banks, design.sources, design.panels, design.places];
   deps.push(design.boat, design.house, design.engine, volts, fromBanks.join(), wired ? circuits : null);
   if (memory.deps.length === deps.length && memory.deps.every((d, i) => Object.is(d, deps[i]))) return memory.results;

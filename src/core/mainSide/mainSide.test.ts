@@ -24,7 +24,7 @@ function boat(): Design {
     loads: [...bare.loads, radio],
     banks: [...bare.banks, { ...blankBank('start', 12, 'engine'), name: 'Start', job: 'start', strings: 1 }],
     engine: { ...bare.engine, startBankId: 'start' },
-    sources: [{ ...blankSource('alt', 'alternator', 12), name: 'Alternator', bankId: 'house', ratedA: 90 }],
+    sources: [{ ...blankSource('alt', 'alternator', 12, 'house'), ratedA: 90 }],
     joins: [{ ...blankJoin('relay', 'relay', 12), name: 'Relay', firstId: 'start', secondId: 'house', ratedA: 120 }],
   };
 }

@@ -1,6 +1,7 @@
 /** Entries with a small grammar of their own: a maker's wire table, a duty, a conductor size. */
 import { WHENS } from '../design/charging';
-import type { FoundFault, Load, When, WireRule } from '../design/schema';
+import { DEVICE_KINDS } from '../design/device';
+import type { FoundFault, InlineDevice, Load, When, WireRule } from '../design/schema';
 import { conditionOf, CONDITIONS } from '../rules/conditions';
 import { findConductor } from '../rules/conductors';
 import { parseChoice, parseNumber, type Parsed } from './parse';
@@ -146,4 +147,32 @@ export function parseRange(
     placeIds.push(place.id);
   }
   return placeIds.length > 8 ? { ok: false, message: 'at most 8 places are taken' } : { ok: true, value: { toRating, placeIds } };
+}
+
+/** "shunt 500 A 0.05 mΩ; battery switch": what stands in line, rated as its maker says, measured where it was. */
+export const showThrough = (devices: readonly InlineDevice[]): string =>
+  devices.map((d) => `${d.kind}${d.ratingA === null ? '' : ` ${d.ratingA} A`}${d.mohm === null ? '' : ` ${d.mohm} mΩ`}`).join('; ');
+
+/** @param before what stood there: its place and id are kept. @param blank makes a new one. */
+export function parseThrough(
+  text: string,
+  before: readonly InlineDevice[],
+  blank: (kind: InlineDevice['kind']) => InlineDevice,
+): Parsed<InlineDevice[]> {
+  const devices: InlineDevice[] = [];
+  for (const part of text
+    .split(';')
+    .map((p) => p.trim())
+    .filter(Boolean)) {
+    const [, name = part, rated, measured] = /^(.*?)(?: +(\d+(?:[.,]\d+)?) ?A)?(?: +(\d+(?:[.,]\d+)?) ?m(?:Ω|ohm)?)?$/i.exec(part) ?? [];
+    const kind = parseChoice(name, DEVICE_KINDS);
+    if (!kind.ok) return { ok: false, message: `"${name}" is none of: ${DEVICE_KINDS.join('; ')}` };
+    const figure = (x: string | undefined) => (x === undefined ? null : Number(x.replace(',', '.')));
+    const [ratingA, mohm] = [figure(rated), figure(measured)];
+    if (ratingA !== null && !(ratingA >= 0.1 && ratingA <= 2000)) return { ok: false, message: 'a rating of 0.1 to 2000 A is taken' };
+    if (mohm !== null && !(mohm <= 1000)) return { ok: false, message: 'a resistance of 1000 mΩ at most is taken' };
+    const known = before.find((d) => d.kind === kind.value && !devices.some((x) => x.id === d.id));
+    devices.push({ ...(known ?? blank(kind.value)), ratingA, mohm });
+  }
+  return devices.length > 6 ? { ok: false, message: 'at most 6 in line are taken' } : { ok: true, value: devices };
 }

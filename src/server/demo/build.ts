@@ -1,6 +1,7 @@
 /** Compact way to write an invented demo boat: appliances from the list, changed where this boat differs. */
 import { APPLIANCES, loadFrom, proposeCircuits } from '@/core';
 import type { Design, Load } from '@/core/design';
+import { proposeMainSide } from '@/core/mainSide/propose';
 import { proposeStudies } from '@/core/network/proposeStudies';
 
 export type LoadEntry = readonly [appliance: string, changes?: Partial<Load>];
@@ -39,4 +40,10 @@ export const taped =
 export function withStudies(design: Design): Design {
   let n = 0;
   return { ...design, studies: proposeStudies(design, (prefix) => `${prefix}${++n}`) };
+}
+
+/** The main side the application itself proposes. */
+export function withMainSide(design: Design): Design {
+  let n = 0;
+  return { ...design, ...proposeMainSide(design, (prefix) => `${prefix}-m${++n}`) };
 }

@@ -1,7 +1,7 @@
 /** Halcyon Drift: an invented 46 ft ketch, 24 V, 120/240 V shore, AWG. Breaker panels on an iron-phosphate bank. */
 import { blankBank, blankDesign, blankPanel, blankPlace, type Design } from '@/core/design';
 import { halcyonCharging } from './charging';
-import { demoLoads, taped, tune, withCircuits, withStudies, type LoadEntry } from './build';
+import { demoLoads, taped, tune, withCircuits, withMainSide, withStudies, type LoadEntry } from './build';
 
 const LOADS: readonly LoadEntry[] = [
   ['Anchor light, LED', { placeId: 'masthead' }],
@@ -115,5 +115,5 @@ export function halcyon(): Design {
   }));
   design = tune(design, 'Anchor windlass', taped(12.6));
   design = tune(design, 'Inverter, large', taped(2.3));
-  return withStudies(halcyonCharging(tune(design, 'Main', taped(0.7))));
+  return withStudies(withMainSide(halcyonCharging(tune(design, 'Main', taped(0.7)))));
 }

@@ -2,7 +2,7 @@
 import { blankBank, blankDesign, blankPanel, blankPlace, type Design } from '@/core/design';
 import { marramCharging } from './charging';
 import { FRIDGE_CARD } from './firm';
-import { demoLoads, taped, tune, withCircuits, withStudies, type LoadEntry } from './build';
+import { demoLoads, taped, tune, withCircuits, withMainSide, withStudies, type LoadEntry } from './build';
 
 const LOADS: readonly LoadEntry[] = [
   ['Anchor light, LED', { placeId: 'masthead' }],
@@ -111,5 +111,5 @@ export function marram(): Design {
     pin: { ...c.pin, size: { school: 'metric', size: '50' } },
     note: 'One size up on what the ladder asks, so that the radio keeps its 3 %.',
   }));
-  return withStudies(marramCharging(tune(design, 'Inverter, small', taped(1.4))));
+  return withStudies(withMainSide(marramCharging(tune(design, 'Inverter, small', taped(1.4)))));
 }

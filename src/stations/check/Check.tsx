@@ -66,6 +66,8 @@ const STATION: Readonly<Record<Finding['about']['kind'], string>> = {
   load: 'loads',
   circuit: 'wiring',
   panel: 'wiring',
+  lead: 'wiring',
+  bar: 'wiring',
   bank: 'bank',
   join: 'bank',
   living: 'bank',
@@ -80,7 +82,7 @@ function Findings({ list, onAccept }: { list: readonly Finding[]; onAccept?: (fi
   const store = useStore();
   const router = useRouter();
   const go = ({ about }: Finding) => {
-    if (about.kind === 'circuit' || about.kind === 'load') select({ kind: about.kind, id: about.id });
+    if (about.kind === 'circuit' || about.kind === 'load' || about.kind === 'lead') select({ kind: about.kind, id: about.id });
     router.push(`/boats/${store.boatId}/${STATION[about.kind]}`);
   };
   if (list.length === 0) return <p className="mt-6">Nothing found in what is entered so far.</p>;

@@ -10,6 +10,8 @@ export const nameOf = (design: Design, about: Finding['about']): string => {
     bank: design.banks,
     source: design.sources,
     join: design.joins,
+    lead: design.leads,
+    bar: design.bars,
     living: design.living,
     cruise: design.cruises,
   } as const;

@@ -20,7 +20,8 @@ import { Switches } from './Switches';
 import { TapList } from './TapList';
 import { withoutTap, withTap } from './taps';
 
-const VIEWS = ['circuits', 'panels', 'switches', 'routes', 'studies'] as const;
+const VIEWS = ['circuits', 'main side', 'panels', 'switches', 'routes', 'studies'] as const;
+const MainSide = dynamic(() => import('./MainSide').then((m) => m.MainSide), { ssr: false });
 const Studies = dynamic(() => import('./Studies').then((m) => m.Studies), { ssr: false });
 const DutyChart = dynamic(() => import('./DutyChart'), { ssr: false });
 
@@ -44,7 +45,7 @@ export default function Wiring() {
   const [selected, select] = useSelected();
   const working = useWorking();
   const [filter, setFilter] = useState('');
-  const [showing, setShowing] = useState<(typeof VIEWS)[number]>('circuits');
+  const [showing, setShowing] = useState<(typeof VIEWS)[number]>(selected?.kind === 'lead' ? 'main side' : 'circuits');
   const over = useRef<HTMLElement | null>(null);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }));
 
@@ -189,7 +190,9 @@ export default function Wiring() {
             </>
           ) : null}
         </div>
-        {showing === 'panels' ? (
+        {showing === 'main side' ? (
+          <MainSide />
+        ) : showing === 'panels' ? (
           <Panels />
         ) : showing === 'switches' ? (
           <Switches />

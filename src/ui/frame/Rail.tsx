@@ -3,6 +3,8 @@ import Link from 'next/link';
 import { useAnalysis, useBoat } from '@/ui/boat/context';
 import { STATIONS } from './stations';
 
+const WIRED: ReadonlySet<string> = new Set(['circuit', 'panel', 'lead', 'bar']);
+
 /** How far each station is, in a word or two. */
 function useProgress(): Readonly<Record<string, { text: string; breaks?: boolean }>> {
   const { design } = useBoat();
@@ -10,7 +12,7 @@ function useProgress(): Readonly<Record<string, { text: string; breaks?: boolean
   const findings = all.filter((f) => !f.accepted);
   const loose = loads.filter((l) => l.circuitId === null).length;
   const stops = findings.filter((f) => f.severity === 'stop');
-  const wiring = findings.filter((f) => f.severity !== 'note' && (f.about.kind === 'circuit' || f.about.kind === 'panel')).length;
+  const wiring = findings.filter((f) => f.severity !== 'note' && WIRED.has(f.about.kind)).length;
   const toSettle = (kinds: readonly string[], rows: number) => {
     const open = findings.filter((f) => f.severity !== 'note' && kinds.includes(f.about.kind)).length;
     return open > 0 ? { text: `${open} to settle`, breaks: true } : { text: rows > 0 ? String(rows) : 'none yet' };

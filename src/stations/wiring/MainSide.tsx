@@ -1,0 +1,128 @@
+'use client';
+import { useCallback, useMemo } from 'react';
+import { addOp, dropOps, type Bar, type Op } from '@/core/design';
+import { blankLead, proposeMainSide } from '@/core/mainSide/propose';
+import { useAnalysis, useAsked, useBoat, useFreshId, useSelected, useStore } from '@/ui/boat/context';
+import { opsOf, Sheet, type Change } from '@/ui/sheet';
+import { barColumns, leadColumns, type LeadRow } from './leadColumns';
+import { Posts } from './Posts';
+
+/** What stands between the batteries and the buses: leads on each rail and to earth, the bars they meet at, and what lands on each post. */
+export function MainSide() {
+  const { design } = useBoat();
+  const analysis = useAnalysis();
+  const store = useStore();
+  const fresh = useFreshId();
+  const [selected, select] = useSelected();
+  const posts = useAsked('posts', (r) => r.posts());
+  const rows = useMemo(
+    () => design.leads.map((l, i): LeadRow => ({ ...l, result: analysis.leads[i]?.id === l.id ? analysis.leads[i] : undefined })),
+    [design.leads, analysis.leads],
+  );
+  const { boat, banks, panels, bars, joins, sources, loads, places } = design;
+  // eslint-disable-next-line react-hooks/exhaustive-deps -- columns depend on these parts only
+  const columns = useMemo(() => leadColumns(design, fresh), [boat, banks, panels, bars, joins, sources, loads]);
+  // eslint-disable-next-line react-hooks/exhaustive-deps -- likewise
+  const ofBars = useMemo(() => barColumns(design), [places]);
+  const onSelect = useCallback((row: LeadRow) => select({ kind: 'lead', id: row.id }), [select]);
+  const change = <Row extends { readonly id: string }>(list: 'leads' | 'bars') => ({
+    onChange: (c: Change<Row>) => store.edit(c.label, opsOf(store.snapshot().design, list, c)),
+    onLook: (c: Change<Row> | null) => store.look(c && opsOf(store.snapshot().design, list, c)),
+    onDelete: (doomed: readonly Row[]) =>
+      store.edit(
+        `remove ${doomed.length} of the main side`,
+        dropOps(
+          design,
+          list,
+          doomed.map((r) => r.id),
+        ),
+      ),
+    onRefuse: (m: string) => store.say('refused', m),
+  });
+  const put = (label: string, newBars: readonly Bar[], newLeads: readonly (typeof design.leads)[number][]) => {
+    let growing = design;
+    const add = (list: 'bars' | 'leads', row: { id: string }): Op => {
+      const op = addOp(growing, list, row);
+      growing = { ...growing, [list]: [...growing[list], row] };
+      return op;
+    };
+    store.edit(label, [...newBars.map((b) => add('bars', b)), ...newLeads.map((l) => add('leads', l))]);
+  };
+  const propose = () => {
+    if (design.banks.length === 0) return store.say('refused', 'The main side starts at a bank: enter a first one on Survey.');
+    const made = proposeMainSide(design, fresh);
+    if (made.leads.length === 0 && made.bars.length === 0) return store.say('said', 'Everything the other stations know of is there.');
+    put(`propose ${made.leads.length} leads of the main side`, made.bars, made.leads);
+  };
+  const addLead = () => {
+    const [bank] = design.banks;
+    const to = design.bars[0] ? { kind: 'bar' as const, id: design.bars[0].id } : bank && { kind: 'bank' as const, id: bank.id };
+    if (!bank || !to) return store.say('refused', 'A lead starts at a bank or a bar: there is none yet.');
+    const lead = blankLead(fresh('lead'), 'New lead', 'negative', { kind: 'bank', id: bank.id }, to);
+    put('add a lead', [], [lead]);
+    select({ kind: 'lead', id: lead.id });
+  };
+  const addBar = () =>
+    put(
+      'add a bar',
+      [{ id: fresh('bar'), name: 'New bar', kind: 'negative bus', placeId: design.banks[0]?.placeId ?? null, stud: 'M8' }],
+      [],
+    );
+  const findings = analysis.findings.filter((f) => !f.accepted && (f.about.kind === 'lead' || f.about.kind === 'bar'));
+  const nameOf = (id: string) => [...design.leads, ...design.bars].find((x) => x.id === id)?.name ?? id;
+  return (
+    <div className="min-h-0 flex-1 overflow-y-auto pb-6" tabIndex={0} role="region" aria-label="main side">
+      <div className="flex flex-wrap items-baseline gap-x-3 gap-y-2 px-4 pb-2">
+        <p className="max-w-[640px] flex-1 text-quiet">
+          One row is one conductor from a post to a post. Circuits from a bank return to the bus its negative leads to, so that a shunt on
+          the way sees them.
+        </p>
+        <button type="button" className="act" onClick={addLead}>
+          add a lead
+        </button>
+        <button type="button" className="act" onClick={addBar}>
+          add a bar
+        </button>
+        <button type="button" className="act" onClick={propose}>
+          propose the main side
+        </button>
+      </div>
+      {findings.length > 0 ? (
+        <ul className="px-4 pb-2" aria-label="Findings of the main side">
+          {findings.map((f) => (
+            <li key={f.id} className={f.severity === 'note' ? 'border-l-4 border-line pl-[10px]' : 'caution my-1'}>
+              <b className="font-semibold">
+                {nameOf(f.about.id)}: {f.title}.
+              </b>{' '}
+              {f.why} <i>{f.todo}</i>
+            </li>
+          ))}
+        </ul>
+      ) : null}
+      {design.leads.length > 0 ? (
+        <div className="overflow-x-auto">
+          <Sheet
+            label="Leads"
+            rows={rows}
+            columns={columns}
+            selectedId={selected?.kind === 'lead' ? selected.id : null}
+            onSelect={onSelect}
+            {...change<LeadRow>('leads')}
+          />
+        </div>
+      ) : (
+        <p className="max-w-[560px] px-4 py-4">
+          Nothing yet. Proposed are a negative bus behind a shunt, the other banks&apos; and the engine&apos;s negatives on it, the
+          starter&apos;s cables, what joins the banks, and one joint each to the bonding bus and the AC earth bar. You correct it row by row.
+        </p>
+      )}
+      {design.bars.length > 0 ? (
+        <>
+          <h2 className="mt-5 px-4 font-semibold">Bars and points</h2>
+          <Sheet label="Bars" rows={design.bars} columns={ofBars} selectedId={null} onSelect={() => undefined} {...change<Bar>('bars')} />
+        </>
+      ) : null}
+      {posts ? <Posts posts={posts} /> : null}
+    </div>
+  );
+}

@@ -1,0 +1,82 @@
+'use client';
+import { MOST_ON_A_STUD, type Landing, type Post } from '@/core/mainSide/posts';
+import { round3, show, sizeName } from '@/core/quantity';
+import { studName } from '@/core/rules/terminals';
+import { useBoat } from '@/ui/boat/context';
+import { Plain } from '@/ui/table/Plain';
+
+/** What lands on every post, drawn as it is stacked: the largest lowest, on the conducting face; washers above. */
+export function Posts({ posts }: { posts: readonly Post[] }) {
+  const { design } = useBoat();
+  const used = posts.filter((p) => p.landings.length > 0);
+  if (used.length === 0) return null;
+  return (
+    <section className="px-4" aria-label="What lands where">
+      <h2 className="mt-6 font-semibold">What lands on each post, as it is stacked</h2>
+      <p className="max-w-[720px] text-quiet">
+        Largest lowest, its palm on the conducting face, washers and nut above, never a steel washer between; {MOST_ON_A_STUD} on a stud at
+        the most. Torque: the maker&apos;s figure rules.
+      </p>
+      <div className="mt-3 grid grid-cols-2 gap-x-8 gap-y-6">
+        {used.map((post) => (
+          <div key={post.node} className="min-w-0">
+            <h3 className="mb-1 flex items-baseline gap-3 font-semibold">
+              {post.name}
+              <span className="reading text-[12px] font-normal text-quiet">{studName(design.boat.ruleSet, post.stud)}</span>
+              {post.kind === 'bank' && post.landings.length > MOST_ON_A_STUD ? (
+                <span className="font-semibold text-lead">{post.landings.length} on one stud: move some to a bus</span>
+              ) : null}
+            </h3>
+            {post.kind === 'bank' ? <Stack landings={post.landings} /> : null}
+            <Plain
+              label={`Lands on ${post.name}`}
+              columns={[{ title: 'lowest first' }, { title: 'cable', right: true }, { title: 'device here', right: true }, { title: 'stands by', right: true }]}
+              rows={post.landings.map((l, i) => ({
+                id: `${l.id}-${i}`,
+                cells: [
+                  l.name,
+                  sizeName(l.school, l.size),
+                  l.fuseA === null ? '–' : `${round3(l.fuseA)} A`,
+                  l.standingA > 0 ? show(l.standingA, 'A', design.boat) : '–',
+                ],
+              }))}
+            />
+            {post.bypasses === null ? null : (
+              <p className={`mt-1 text-[12px] ${post.bypasses.length > 0 ? 'font-semibold text-lead' : 'text-quiet'}`}>
+                {post.bypasses.length > 0 ? `Round the shunt: ${post.bypasses.join(', ')}.` : 'Nothing goes round the shunt.'}
+              </p>
+            )}
+          </div>
+        ))}
+      </div>
+    </section>
+  );
+}
+
+/** The stud in section: each palm to the scale of its copper, washers and the nut on top. */
+function Stack({ landings }: { landings: readonly Landing[] }) {
+  const [w, row] = [330, 15];
+  const shown = landings.slice(0, 8);
+  const height = 26 + shown.length * row;
+  const largest = Math.max(...shown.map((l) => l.areaMm2));
+  return (
+    <svg viewBox={`0 0 ${w} ${height}`} className="mb-1 w-full max-w-[330px]" aria-hidden>
+      <rect x={51} y={0} width={10} height={height} className="fill-line" />
+      <rect x={41} y={2} width={30} height={8} className="fill-sheet stroke-ink" strokeWidth={1} />
+      <rect x={36} y={10} width={40} height={3} className="fill-quiet" />
+      {shown.map((l, i) => {
+        const thick = 4 + 7 * Math.sqrt(l.areaMm2 / largest);
+        const y = 14 + (shown.length - 1 - i) * row + (row - thick) / 2;
+        return (
+          <g key={`${l.id}-${i}`}>
+            <rect x={30} y={y} width={70} height={thick} className="fill-copper" />
+            <text x={106} y={y + thick / 2 + 3.5} className="fill-ink text-[10.5px]">
+              {sizeName(l.school, l.size)} {l.name.length > 36 ? `${l.name.slice(0, 35)}…` : l.name}
+            </text>
+          </g>
+        );
+      })}
+      <rect x={20} y={height - 11} width={72} height={11} className="fill-ink" />
+    </svg>
+  );
+}
