@@ -42,7 +42,10 @@ import { scratch, type ScratchResult } from '@/core/scratch';
  * What the working is shown of. voyage: a bank through the chosen cruise; voyage-day: a day of it by its number from 0;
  * day: one day in a way of living, as livingId:state of charge it begins with.
  */
-export type Selected = { readonly kind: 'circuit' | 'load' | 'lead' | 'need' | 'made' | 'voyage' | 'voyage-day' | 'day'; readonly id: string };
+export type Selected = {
+  readonly kind: 'circuit' | 'load' | 'lead' | 'need' | 'made' | 'voyage' | 'voyage-day' | 'day';
+  readonly id: string;
+};
 
 export interface DutyChart {
   readonly points: readonly DutyPoint[];
@@ -161,8 +164,7 @@ const api = {
     return design && analysis && asked ? runStudy(design, analysis, asked) : null;
   },
   /** What lands on each post and bar. */
-  posts: (): readonly Post[] | null =>
-    design && analysis ? postInventory(asDecided(design), analysis.circuits, analysis.leads) : null,
+  posts: (): readonly Post[] | null => (design && analysis ? postInventory(asDecided(design), analysis.circuits, analysis.leads) : null),
   /** The ways to join the banks, and a selector's wrong positions, through the chosen cruise. */
   joins(): JoinAnswer | null {
     if (!design) return null;

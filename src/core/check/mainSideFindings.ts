@@ -103,7 +103,15 @@ function oneLead(
   say: (rule: string, severity: Severity, kind: 'lead', id: string, title: string, why: string, todo: string) => void,
 ): void {
   if (endName(design, lead, lead.from) === null || endName(design, lead, lead.to) === null)
-    return say('dangling', 'fix', 'lead', lead.id, 'ends on something that is gone', 'A live end that lies loose shorts.', 'Say where it lands, or remove it.');
+    return say(
+      'dangling',
+      'fix',
+      'lead',
+      lead.id,
+      'ends on something that is gone',
+      'A live end that lies loose shorts.',
+      'Say where it lands, or remove it.',
+    );
   if (endNode(lead.from, lead) === endNode(lead.to, lead))
     return say('to-itself', 'fix', 'lead', lead.id, 'starts and ends at the same place', 'It does nothing.', 'Say where it lands.');
   if (lead.rail === 'positive' && !lead.fused && !isStarter(design, lead))

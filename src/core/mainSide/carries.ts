@@ -25,7 +25,11 @@ const charged = (design: Design, bankId: string): number =>
 
 /** All that circuits from the posts of a bank ask for at work. */
 const drawn = (circuits: readonly CircuitResult[], design: Design, bankId: string): number =>
-  sum(design.circuits.filter((c) => c.from.kind === 'bank' && c.from.id === bankId).map((c) => circuits.find((r) => r.id === c.id)?.workingA ?? 0));
+  sum(
+    design.circuits
+      .filter((c) => c.from.kind === 'bank' && c.from.id === bankId)
+      .map((c) => circuits.find((r) => r.id === c.id)?.workingA ?? 0),
+  );
 
 /** @returns the largest of what may pass for long, or the starter's current on its way. */
 export function carries(design: Design, circuits: readonly CircuitResult[], lead: Lead): Carries {

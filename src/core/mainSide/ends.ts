@@ -91,7 +91,9 @@ function endPoint(design: Design, end: LeadEnd): Point {
 export function leadLengthM(design: Design, lead: Lead): number {
   if (lead.lengthM !== null) return lead.lengthM;
   // What stands in line beside the end before it lengthens nothing.
-  const on = lead.through.filter((d, i) => d.placeId !== null && d.placeId !== (lead.through[i - 1]?.placeId ?? endPlaceId(design, lead.from)));
+  const on = lead.through.filter(
+    (d, i) => d.placeId !== null && d.placeId !== (lead.through[i - 1]?.placeId ?? endPlaceId(design, lead.from)),
+  );
   const stops = [endPoint(design, lead.from), ...on.map((d) => placePoint(design, d.placeId)), endPoint(design, lead.to)];
   return stops.slice(1).reduce((sum, p, i) => sum + pathM(stops[i] ?? p, p, design.house.slackM), 0);
 }

@@ -52,7 +52,8 @@ export function paralleled(design: Design): readonly { readonly lead: Lead; read
   const sets = together();
   const bankOf = new Map(design.banks.map((b) => [bankPost(b.id, '+'), b.id]));
   for (const c of design.circuits)
-    if (c.from.kind === 'bank') for (const t of c.taps) if (t.serves.kind === 'panel') sets.join(`panel ${t.serves.id}+`, bankPost(c.from.id, '+'));
+    if (c.from.kind === 'bank')
+      for (const t of c.taps) if (t.serves.kind === 'panel') sets.join(`panel ${t.serves.id}+`, bankPost(c.from.id, '+'));
   return design.leads.flatMap((lead) => {
     if (lead.rail !== 'positive') return [];
     const [a, b] = [endNode(lead.from, lead), endNode(lead.to, lead)];

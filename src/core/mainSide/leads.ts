@@ -111,14 +111,19 @@ function positiveMm2(design: Design, circuits: readonly CircuitResult[], loadId:
 }
 
 /** The largest device among what is wired from the bank a negative leads to: its short comes back this way. */
-function heaviestFrom(design: Design, circuits: readonly CircuitResult[], lead: Lead): { readonly ratingA: number; readonly name: string } | null {
+function heaviestFrom(
+  design: Design,
+  circuits: readonly CircuitResult[],
+  lead: Lead,
+): { readonly ratingA: number; readonly name: string } | null {
   let most: { ratingA: number; name: string } | null = null;
   for (const end of [lead.from, lead.to])
     for (const c of design.circuits) {
       if (end.kind !== 'bank' || c.from.kind !== 'bank' || c.from.id !== end.id) continue;
       const r = circuits.find((x) => x.id === c.id);
       const { protection } = r?.own ?? {};
-      if (r && protection && !protection.missing && protection.ratingA > (most?.ratingA ?? 0)) most = { ratingA: protection.ratingA, name: r.name };
+      if (r && protection && !protection.missing && protection.ratingA > (most?.ratingA ?? 0))
+        most = { ratingA: protection.ratingA, name: r.name };
     }
   return most;
 }
@@ -160,7 +165,11 @@ export function leadResult(
     rungs.push({ by, why, areaMm2: first?.areaMm2 ?? null, size: first?.size ?? null });
   };
   if (load.amps > 0) {
-    rung('current, heat', `${round3(load.amps)} A, ${load.why}${duty ? `; a hard start of ${duty.onS} s, typical` : ''}`, (c) => ampacityA(c, ruling) >= dutyEquivalentA(load.amps, duty, c.areaMm2));
+    rung(
+      'current, heat',
+      `${round3(load.amps)} A, ${load.why}${duty ? `; a hard start of ${duty.onS} s, typical` : ''}`,
+      (c) => ampacityA(c, ruling) >= dutyEquivalentA(load.amps, duty, c.areaMm2),
+    );
     const pct = load.cranks ? CRANK_SHARE_PCT : house.criticalDropPct;
     const allowedV = (boat.systemV * pct) / 100;
     rung('drop', `${pct} % of ${boat.systemV} V in this lead`, (c) => load.amps * (ohm(c, ruling.ratingC) + inlineOhm) <= allowedV);
@@ -173,7 +182,11 @@ export function leadResult(
   }
   const returned = lead.rail === 'negative' ? heaviestFrom(design, circuits, lead) : null;
   if (returned)
-    rung('protection', `${round3(returned.ratingA)} A of ${returned.name}, whose short it carries back`, (c) => ampacityA(c, ruling) >= returned.ratingA);
+    rung(
+      'protection',
+      `${round3(returned.ratingA)} A of ${returned.name}, whose short it carries back`,
+      (c) => ampacityA(c, ruling) >= returned.ratingA,
+    );
   if (lead.rail === 'earth') rung('bonding', '8 AWG or 10 mm² at the least', (c) => c.areaMm2 >= BOND_MM2[boat.ruleSet]);
   for (const end of [lead.from, lead.to])
     if (end.kind === 'case') {

@@ -33,7 +33,8 @@ const proposed = (design: Design): Design => {
   return { ...design, bars: [...design.bars, ...bars], leads: [...design.leads, ...leads] };
 };
 const whole = proposed(boat());
-const found = (design: Design) => analyse(design).findings.filter((f) => f.about.kind === 'lead' || f.about.kind === 'bar' || /shunt/.test(f.id));
+const found = (design: Design) =>
+  analyse(design).findings.filter((f) => f.about.kind === 'lead' || f.about.kind === 'bar' || /shunt/.test(f.id));
 const change = (name: string, to: Partial<Lead>): Design => ({
   ...whole,
   leads: whole.leads.map((l) => (l.name === name ? { ...l, ...to } : l)),
@@ -123,7 +124,11 @@ test.each<readonly [string, string, Design]>([
   ['round-shunt:house', 'fix', extra('negative', bank('house'), barOf('bonding bus'))],
   ['dangling:extra', 'fix', extra('positive', bank('house'), { kind: 'bar', id: 'gone' })],
   ['to-itself:extra', 'fix', extra('negative', bank('house'), bank('house'))],
-  ['lead-bonding:extra', 'fix', extra('earth', { kind: 'case', id: 'radio' }, barOf('bonding bus'), { size: { school: 'metric', size: '4' } })],
+  [
+    'lead-bonding:extra',
+    'fix',
+    extra('earth', { kind: 'case', id: 'radio' }, barOf('bonding bus'), { size: { school: 'metric', size: '4' } }),
+  ],
   [
     'lead-device-sh:extra',
     'fix',
@@ -142,11 +147,7 @@ test.each<readonly [string, string, Design]>([
       bars: [...whole.bars, { id: 'hull', name: 'Hull', kind: 'hull', placeId: null, stud: 'M8' }],
     },
   ],
-  [
-    `ac-earth:${barOf('AC earth bar').id}`,
-    'fix',
-    change('AC earth to DC negative, the one joint', { to: barOf('bonding bus') }),
-  ],
+  [`ac-earth:${barOf('AC earth bar').id}`, 'fix', change('AC earth to DC negative, the one joint', { to: barOf('bonding bus') })],
 ])('%s is told, and not without its cause', (id, severity, design) => {
   expect(analyse(design).findings.find((f) => f.id === id)?.severity).toBe(severity);
   expect(analyse(whole).findings.some((f) => f.id === id)).toBe(false);
@@ -154,7 +155,11 @@ test.each<readonly [string, string, Design]>([
 
 test('a pin too thin is kept and named; a case earth is no more than one size below its positive', () => {
   const thin = change('Relay, first', { size: { school: 'metric', size: '2.5' } });
-  expect(found(thin).map((f) => f.id).filter((x) => x.startsWith('lead-protection'))).toHaveLength(1);
+  expect(
+    found(thin)
+      .map((f) => f.id)
+      .filter((x) => x.startsWith('lead-protection')),
+  ).toHaveLength(1);
   const at = whole.leads.findIndex((l) => l.name === 'Windlass case');
   const { leads, circuits } = analyse(whole);
   const positive = circuits.find((c) => c.id === 'c-x')?.own.state.areaMm2 ?? 0;

@@ -71,7 +71,10 @@ export function proposeMainSide(design: Design, freshId: (prefix: string) => str
     const block = barOf('engine', 'Engine block', enginePlace);
     lay('negative', 'Engine negative', block, bus);
     if (start) {
-      lay('positive', 'Starter', bank(start.id), barOf('starter', 'Starter', enginePlace), { through: [device('battery switch', start.placeId)], fused: false });
+      lay('positive', 'Starter', bank(start.id), barOf('starter', 'Starter', enginePlace), {
+        through: [device('battery switch', start.placeId)],
+        fused: false,
+      });
       // The house bank that cranks has its negative on the bus already.
       if (start.id !== house.id) lay('negative', `${start.name} negative`, bank(start.id), block);
     }

@@ -122,7 +122,9 @@ function starterOf(design: Design, study: Study): NetLoad[] {
   const { engine } = design;
   if (!study.cranking) return [];
   const at = (kind: 'starter' | 'engine') => {
-    const found = design.bars.find((b) => b.kind === kind && design.leads.some((l) => [l.from, l.to].some((e) => e.kind === 'bar' && e.id === b.id)));
+    const found = design.bars.find(
+      (b) => b.kind === kind && design.leads.some((l) => [l.from, l.to].some((e) => e.kind === 'bar' && e.id === b.id)),
+    );
     return found && barNode(found.id);
   };
   const [plus, minus] = [at('starter'), at('engine')];

@@ -60,7 +60,12 @@ export function leadWorking(design: Design, analysis: Analysis, leadId: string, 
             formula: `${round3(conductor.r20OhmPerKm)} Ω/km × ${round3(r.lengthM)} m at ${round3(r.ambientC)} °C + 2 × 0.03 mΩ`,
           }),
           ...(r.inlineOhm > 0
-            ? [line('what is in line', r.inlineOhm, milli(r.inlineOhm), { mark: 'typical' as const, source: lead.through.map((d) => d.kind).join(', ') })]
+            ? [
+                line('what is in line', r.inlineOhm, milli(r.inlineOhm), {
+                  mark: 'typical' as const,
+                  source: lead.through.map((d) => d.kind).join(', '),
+                }),
+              ]
             : []),
           line('loses', r.dropV, `${round3(r.dropV)} V`, { formula: `${round3(carries.amps)} A × ${milli(r.copperOhm + r.inlineOhm)}` }),
           ...(r.device

@@ -113,7 +113,8 @@ export function MainSide() {
       ) : (
         <p className="max-w-[560px] px-4 py-4">
           Nothing yet. Proposed are a negative bus behind a shunt, the other banks&apos; and the engine&apos;s negatives on it, the
-          starter&apos;s cables, what joins the banks, and one joint each to the bonding bus and the AC earth bar. You correct it row by row.
+          starter&apos;s cables, what joins the banks, and one joint each to the bonding bus and the AC earth bar. You correct it row by
+          row.
         </p>
       )}
       {design.bars.length > 0 ? (

@@ -30,7 +30,12 @@ export function Posts({ posts }: { posts: readonly Post[] }) {
             {post.kind === 'bank' ? <Stack landings={post.landings} /> : null}
             <Plain
               label={`Lands on ${post.name}`}
-              columns={[{ title: 'lowest first' }, { title: 'cable', right: true }, { title: 'device here', right: true }, { title: 'stands by', right: true }]}
+              columns={[
+                { title: 'lowest first' },
+                { title: 'cable', right: true },
+                { title: 'device here', right: true },
+                { title: 'stands by', right: true },
+              ]}
               rows={post.landings.map((l, i) => ({
                 id: `${l.id}-${i}`,
                 cells: [

@@ -1,8 +1,10 @@
 'use client';
 import { DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent, type DragMoveEvent } from '@dnd-kit/core';
 import dynamic from 'next/dynamic';
+import { useRouter } from 'next/navigation';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { addOp, blankCircuit, dropOps, setOp, type Circuit, type Op } from '@/core/design';
+import type { About } from '@/core/drawing/graph';
 import { proposeCircuits } from '@/core/network/propose';
 import { show } from '@/core/quantity';
 import { useAnalysis, useBoat, useFreshId, useSelected, useStore, useWorking } from '@/ui/boat/context';
@@ -20,9 +22,10 @@ import { Switches } from './Switches';
 import { TapList } from './TapList';
 import { withoutTap, withTap } from './taps';
 
-const VIEWS = ['circuits', 'main side', 'panels', 'switches', 'routes', 'studies'] as const;
+const VIEWS = ['circuits', 'main side', 'panels', 'switches', 'routes', 'studies', 'drawing'] as const;
 const MainSide = dynamic(() => import('./MainSide').then((m) => m.MainSide), { ssr: false });
 const Studies = dynamic(() => import('./Studies').then((m) => m.Studies), { ssr: false });
+const Drawing = dynamic(() => import('./drawing/Drawing').then((m) => m.Drawing), { ssr: false });
 const DutyChart = dynamic(() => import('./DutyChart'), { ssr: false });
 
 /** The circuit row under a point of the screen. */
@@ -42,6 +45,7 @@ export default function Wiring() {
   const analysis = useAnalysis();
   const store = useStore();
   const freshId = useFreshId();
+  const router = useRouter();
   const [selected, select] = useSelected();
   const working = useWorking();
   const [filter, setFilter] = useState('');
@@ -149,6 +153,18 @@ export default function Wiring() {
     over.current = row;
   };
 
+  /** From the drawing to the row of what is chosen there. */
+  const goTo = ({ kind, id }: About) => {
+    if (kind === 'circuit' || kind === 'load' || kind === 'lead') select({ kind, id });
+    if (kind === 'circuit') setShowing('circuits');
+    else if (kind === 'lead' || kind === 'bar') setShowing('main side');
+    else if (kind === 'panel') setShowing('panels');
+    else
+      router.push(
+        `/boats/${store.boatId}/${kind === 'load' ? 'loads' : kind === 'source' ? 'charging' : kind === 'place' ? 'survey' : 'bank'}`,
+      );
+  };
+
   const total = analysis.circuits.reduce((sum, c) => sum + 2 * c.lengthM, 0);
   return (
     <DndContext
@@ -200,6 +216,8 @@ export default function Wiring() {
           <Routes />
         ) : showing === 'studies' ? (
           <Studies />
+        ) : showing === 'drawing' ? (
+          <Drawing onGo={goTo} />
         ) : (
           <>
             {design.circuits.length === 0 ? (

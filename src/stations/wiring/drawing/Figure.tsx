@@ -1,0 +1,178 @@
+/** The drawing itself, from its layout: the same on the screen and on the sheet. */
+import { memo } from 'react';
+import type { About } from '@/core/drawing/graph';
+import { TAP_PITCH, TEXT, textWidth, type Laid, type Layout, type Placed } from '@/core/drawing/layout';
+import { Inline, INLINE_WIDTH, Symbol, type Inks } from './symbols';
+
+export const keyOf = (about: About): string => `${about.kind} ${about.id}`;
+
+interface FigureProps {
+  readonly layout: Layout;
+  readonly inks: Inks;
+  /** keyOf what is chosen; null on paper. */
+  readonly chosen: string | null;
+  readonly font: string;
+}
+
+export const Figure = memo(function Figure({ layout, inks, chosen, font }: FigureProps) {
+  return (
+    <g fontFamily={font} fontSize={TEXT} fill={inks.ink}>
+      {layout.lines.map((l) => (
+        <LineOf key={l.id} line={l} inks={inks} chosen={chosen === keyOf(l.about)} />
+      ))}
+      {layout.things.map((t) => (
+        <ThingOf key={t.id} thing={t} inks={inks} chosen={chosen === keyOf(t.about)} />
+      ))}
+    </g>
+  );
+});
+
+type Point = readonly [number, number];
+
+/** The longest level stretch of a line: its words stand there. */
+function levelOf(points: readonly Point[]): readonly [Point, Point] {
+  let best: readonly [Point, Point] = [points[0] ?? [0, 0], points[1] ?? [0, 0]];
+  let length = -1;
+  for (let i = 1; i < points.length; i++) {
+    const [a, b] = [points[i - 1], points[i]] as const;
+    if (!a || !b || Math.abs(a[1] - b[1]) > 0.5) continue;
+    const long = Math.abs(a[0] - b[0]);
+    if (long > length) [best, length] = [[a, b], long];
+  }
+  return best;
+}
+
+function LineOf({ line, inks, chosen }: { line: Laid; inks: Inks; chosen: boolean }) {
+  const path = line.points.map(([x, y], i) => `${i === 0 ? 'M' : 'L'}${x.toFixed(1)} ${y.toFixed(1)}`).join('');
+  const settle = line.worst === 'stop' || line.worst === 'fix';
+  const colour = settle ? inks.settle : chosen ? inks.chosen : line.rail === 'negative' ? inks.quiet : inks.ink;
+  const [a, b] = levelOf(line.points);
+  const left = Math.min(a[0], b[0]);
+  const y = a[1];
+  const halo = { stroke: inks.paper, strokeWidth: 3, paintOrder: 'stroke' } as const;
+  const words = left + (line.symbols.length > 0 ? 8 + line.symbols.length * (INLINE_WIDTH + 2) : 8);
+  return (
+    <g data-about={keyOf(line.about)} className="cursor-pointer">
+      <path d={path} fill="none" stroke="transparent" strokeWidth={9} />
+      {chosen ? <path d={path} fill="none" stroke={inks.chosen} strokeWidth={5} opacity={0.35} /> : null}
+      {line.rail === 'pair' ? (
+        <>
+          <path d={path} fill="none" stroke={colour} strokeWidth={3.6} />
+          <path d={path} fill="none" stroke={inks.paper} strokeWidth={1.4} />
+        </>
+      ) : (
+        <path
+          d={path}
+          fill="none"
+          stroke={colour}
+          strokeWidth={line.rail === 'earth' ? 1.2 : 1.5}
+          strokeDasharray={line.rail === 'earth' ? '8 3 2 3' : line.rail === 'negative' ? '6 3' : undefined}
+        />
+      )}
+      {line.symbols.map((s, i) => (
+        <Inline key={i} kind={s} x={left + 6 + i * (INLINE_WIDTH + 2)} y={y} inks={inks} />
+      ))}
+      <text x={words} y={y - 4} {...halo} fill={inks.ink}>
+        {settle ? '▲ ' : ''}
+        {line.no ? <tspan fontWeight={700}>{`${line.no}  `}</tspan> : null}
+        {line.over}
+      </text>
+      {line.below ? (
+        <text x={words} y={y + 11} {...halo} fill={inks.quiet}>
+          {line.below}
+        </text>
+      ) : null}
+    </g>
+  );
+}
+
+function ThingOf({ thing, inks, chosen }: { thing: Placed; inks: Inks; chosen: boolean }) {
+  const { x, y, width, height, symbol } = thing;
+  const settle = thing.worst === 'stop' || thing.worst === 'fix';
+  const frame = { stroke: settle ? inks.settle : chosen ? inks.chosen : inks.ink, strokeWidth: chosen ? 2.4 : 1.2 } as const;
+  const middle = y + (height - thing.taps.length * TAP_PITCH) / 2;
+  const name = `${settle ? '▲ ' : ''}${thing.label}`;
+  return (
+    <g data-about={keyOf(thing.about)} data-thing={thing.id} className="cursor-pointer">
+      {symbol === 'panel' || symbol === 'bar' ? (
+        <>
+          {symbol === 'panel' ? (
+            <rect
+              x={x}
+              y={y}
+              width={width}
+              height={height}
+              fill={inks.paper}
+              {...frame}
+              strokeDasharray={thing.folded ? '4 2' : undefined}
+            />
+          ) : (
+            <>
+              <rect x={x} y={y} width={width} height={height} fill={inks.paper} stroke="none" />
+              <rect x={x + width - 5} y={y} width={5} height={height} fill={settle ? inks.settle : chosen ? inks.chosen : inks.ink} />
+              <rect x={x} y={y} width={1.5} height={height} fill={inks.line} />
+            </>
+          )}
+          <text x={x + 8} y={y + 14} fontWeight={600} fill={settle ? inks.settle : inks.ink}>
+            {name}
+          </text>
+          <text x={x + 8} y={y + 27} fill={inks.quiet}>
+            {thing.folded ? `${thing.ways} circuits, folded` : thing.under}
+          </text>
+        </>
+      ) : symbol === 'cell' ? (
+        <>
+          <rect x={x} y={y} width={width} height={height} fill={inks.paper} stroke="none" />
+          {[0, 1, 2].map((i) => (
+            <g key={i} stroke={inks.ink}>
+              <path d={`M${x + 12 + i * 11} ${y + 18}V${y + 40}`} strokeWidth={1.2} />
+              <path d={`M${x + 17 + i * 11} ${y + 23}V${y + 35}`} strokeWidth={3} />
+            </g>
+          ))}
+          <path d={`M${x + 39} ${y + 29}H${x + width}`} stroke={inks.ink} strokeWidth={1.2} />
+          <path d={`M${x + width} ${y}V${y + height}`} stroke={inks.ink} strokeWidth={3} />
+          <text x={x + 4} y={y + 11} fontWeight={600} fill={settle ? inks.settle : inks.ink}>
+            {name}
+          </text>
+          <text x={x + 4} y={y + 52} fill={inks.quiet}>
+            {thing.under}
+          </text>
+          {chosen ? <rect x={x} y={y} width={width} height={height} fill="none" {...frame} /> : null}
+        </>
+      ) : (
+        <>
+          <rect x={x} y={y} width={width} height={height} fill={inks.paper} opacity={0} />
+          <Symbol kind={symbol} x={x + 10} y={middle} inks={inks} />
+          <text x={x + 24} y={middle + (thing.under ? -1 : 3.5)} fill={settle ? inks.settle : inks.ink} fontWeight={chosen ? 600 : 400}>
+            {name}
+          </text>
+          {thing.under ? (
+            <text x={x + 24} y={middle + 9} fill={/falls|dead/.test(thing.under) ? inks.settle : inks.quiet}>
+              {thing.under}
+            </text>
+          ) : null}
+          {thing.taps.map((t, i) => (
+            <g key={t.about.id} data-about={keyOf(t.about)}>
+              <path
+                d={`M${x + 10} ${i === 0 ? middle + 8 : middle + 12 + i * TAP_PITCH}V${middle + 12 + (i + 1) * TAP_PITCH}`}
+                stroke={inks.ink}
+                strokeWidth={1}
+              />
+              <circle cx={x + 10} cy={middle + 12 + (i + 1) * TAP_PITCH} r={2} fill={inks.ink} />
+              <text x={x + 24} y={middle + 15 + (i + 1) * TAP_PITCH}>
+                <tspan fill={inks.quiet}>{t.over}</tspan>
+                <tspan dx={6}>{t.label}</tspan>
+                <tspan dx={6} fill={/falls|dead/.test(t.under) ? inks.settle : inks.quiet}>
+                  {t.under}
+                </tspan>
+              </text>
+            </g>
+          ))}
+          {chosen ? (
+            <rect x={x - 2} y={y - 1} width={Math.max(width, 24 + textWidth(name)) + 4} height={height + 2} fill="none" {...frame} />
+          ) : null}
+        </>
+      )}
+    </g>
+  );
+}
