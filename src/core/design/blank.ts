@@ -178,6 +178,7 @@ export const blankCircuit = (id: string, no: string, name: string, from: Circuit
   supply: 'panel breaker',
   taps: [],
   via: [],
+  along: 'straight',
   bundled: 2,
   enclosure: 'open',
   sheathed: false,

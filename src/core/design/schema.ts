@@ -49,6 +49,8 @@ export const LOAD_GROUPS = [
 ] as const;
 export const CONNECTIONS = ['screw clamp', 'blade', 'own lead', ...STUDS.map((s) => s.metric)] as const;
 export const ENCLOSURES = ['open', 'conduit', 'insulated'] as const;
+/** Which way a run goes along the hull. */
+export const ALONGS = ['straight', 'port side', 'starboard side', 'under the sole'] as const;
 export const RESEARCH = ['unread', 'researched', 'own lead'] as const;
 export const EXTENDING = ['ask the maker', 'not allowed', 'at equal drop'] as const;
 export const FOUND_KINDS = ['tinned strands', 'bare strands', 'solid', 'household', 'unknown'] as const;
@@ -194,6 +196,7 @@ const CircuitSchema = v.object({
   supply: oneOf(SUPPLY_CLASSES),
   taps: list(TapSchema, BOUNDS.tapsPerCircuit),
   via: list(id, 20),
+  along: later(oneOf(ALONGS), 'straight'),
   bundled: whole(2, 200),
   enclosure: oneOf(ENCLOSURES),
   sheathed: v.boolean(),
@@ -385,6 +388,7 @@ export type Source = Design['sources'][number];
 export type Regulator = Source['regulator'];
 export type Join = Design['joins'][number];
 export type Cruise = Design['cruises'][number];
+export type Along = (typeof ALONGS)[number];
 export type Study = Design['studies'][number];
 export type Bar = Design['bars'][number];
 export type Lead = Design['leads'][number];

@@ -125,7 +125,9 @@ test('what is to be settled is marked on its line, what somebody accepts is not'
   const design = boat(2);
   const pinned: Design = {
     ...design,
-    circuits: design.circuits.map((c) => (c.id === 'c-x' ? { ...c, pin: { ...c.pin, size: { school: 'metric' as const, size: '2.5' } } } : c)),
+    circuits: design.circuits.map((c) =>
+      c.id === 'c-x' ? { ...c, pin: { ...c.pin, size: { school: 'metric' as const, size: '2.5' } } } : c,
+    ),
   };
   const analysis = analyse(pinned);
   const line = (d: Design) => drawingOf(d, analyse(d), wish()).lines.find((l) => l.about.id === 'c-x');

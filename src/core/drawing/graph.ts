@@ -11,7 +11,8 @@ import { choiceName, round3, show, sizeName } from '../quantity';
 import { findFamily } from '../rules/devices';
 
 /** General symbols of the IEC 60617 kind. */
-export type SymbolKind = 'cell' | 'bar' | 'panel' | 'rotating' | 'lamp' | 'converter' | 'load' | 'sun' | 'selector' | 'earth' | 'place';
+export type SymbolKind =
+  'cell' | 'bar' | 'panel' | 'rotating' | 'generator' | 'lamp' | 'converter' | 'load' | 'sun' | 'selector' | 'earth' | 'place';
 export type InlineSymbol = 'fuse' | 'breaker' | 'switch' | 'relay' | 'diode' | 'shunt' | 'plug';
 export type Rail = 'positive' | 'negative' | 'earth' | 'pair';
 
@@ -91,7 +92,7 @@ export function foldAtFirst(design: Design): ReadonlySet<string> {
 
 const symbolOf = (load: Load): SymbolKind => {
   if (load.group === 'lights' || load.group === 'navigation') return 'lamp';
-  if (load.group === 'charging') return /alternator/i.test(load.name) ? 'rotating' : 'converter';
+  if (load.group === 'charging') return /alternator/i.test(load.name) ? 'generator' : 'converter';
   if (load.behaviour === 'current' || load.group === 'pump' || load.group === 'blower') return 'rotating';
   if (load.group === 'heavy' && load.behaviour === 'power') return 'converter';
   return 'load';
@@ -273,7 +274,7 @@ export function drawingOf(whole: Design, analysis: Analysis, wish: DrawingWish):
     for (const s of design.sources) {
       // What has a row on the load sheet is drawn there.
       if (s.loadId !== null && design.circuits.some((c) => c.taps.some((t) => t.serves.id === s.loadId))) continue;
-      const symbol = s.kind === 'alternator' || s.kind === 'wind' ? 'rotating' : s.kind === 'solar' ? 'sun' : 'converter';
+      const symbol = s.kind === 'alternator' || s.kind === 'wind' ? 'generator' : s.kind === 'solar' ? 'sun' : 'converter';
       put(`source ${s.id}`, symbol, s.name, `${round3(s.ratedA)} A`, { kind: 'source', id: s.id });
       const node = sourcePost(s.id, '+');
       const led = design.leads.some((l) => endNode(l.from, l) === node || endNode(l.to, l) === node);

@@ -1,6 +1,6 @@
 /** Where a circuit's run goes: the places it passes and its estimated lengths, kept while nothing it depends on moves. */
 import type { Circuit, Design, Load, Panel, Place, Point } from '../design/schema';
-import { loadPoint, panelPoint, pathM, placePoint } from './geometry';
+import { corners, loadPoint, panelPoint, placePoint, runM } from './geometry';
 
 /** What a circuit's taps serve, by tap; null where it is something else or gone. */
 export interface Served {
@@ -48,25 +48,42 @@ function placesPassed(circuit: Circuit, start: Place | null, served: Served, pla
   return [...new Set(ids)].flatMap((id) => (id ? (places.get(id) ?? []) : []));
 }
 
-function segmentLengths(design: Design, circuit: Circuit, start: Place | null, served: Served): number[] {
-  // Equipment not chosen yet may stand in any of its places.
+/** Each segment's corners, from where it starts by way of what is in line; of equipment not chosen yet, to the farthest of its places. */
+export function segmentPaths(design: Design, circuit: Circuit, start: Place | null, served: Served): Point[][] {
   const spots = circuit.taps.map((t, i): Point[] => {
     const [load, panel] = [served.loads[i], served.panels[i]];
     if (load) return [loadPoint(design, load), ...(load.range?.placeIds ?? []).map((id) => placePoint(design, id))];
     return [panel ? panelPoint(design, panel) : placePoint(design, t.serves.id)];
   });
-  // The run goes by way of what is in line.
   const posts = circuit.devices.flatMap((d) => (d.placeId === null ? [] : [placePoint(design, d.placeId)]));
   const indexOf = new Map(circuit.taps.map((t, i) => [t.id, i]));
   const source = placePoint(design, start?.id ?? null);
   return circuit.taps.map((t, i) => {
     const parent = t.parent === null ? undefined : spots[indexOf.get(t.parent) ?? -1]?.[0];
-    let from = parent ?? source;
-    let before = 0;
-    for (const post of parent ? [] : posts) {
-      before += pathM(from, post, design.house.slackM);
-      from = post;
-    }
-    return before + Math.max(...(spots[i] ?? [source]).map((to) => pathM(from, to, design.house.slackM)));
+    const stops = parent ? [parent] : [source, ...posts];
+    const last = stops[stops.length - 1] ?? source;
+    const to = (spots[i] ?? [source]).map((spot) => corners(design.boat, last, spot, circuit.along));
+    const farthest = to.reduce((far, one) => (runM(one, 0) > runM(far, 0) ? one : far));
+    return [...stops.slice(0, -1).flatMap((a, k) => corners(design.boat, a, stops[k + 1] ?? a, circuit.along)), ...farthest];
+  });
+}
+
+/** Slack at both ends of every stretch between things. */
+function segmentLengths(design: Design, circuit: Circuit, start: Place | null, served: Served): number[] {
+  const posts = circuit.devices.filter((d) => d.placeId !== null).length;
+  return segmentPaths(design, circuit, start, served).map((points, i) =>
+    runM(points, design.house.slackM * (circuit.taps[i]?.parent === null ? 1 + posts : 1)),
+  );
+}
+
+/** A circuit's run as it lies in the boat, segment by segment, for a design alone. */
+export function runOf(design: Design, circuit: Circuit): Point[][] {
+  const placeId =
+    circuit.from.kind === 'bank'
+      ? design.banks.find((b) => b.id === circuit.from.id)?.placeId
+      : design.panels.find((p) => p.id === circuit.from.id)?.placeId;
+  return segmentPaths(design, circuit, design.places.find((p) => p.id === placeId) ?? null, {
+    loads: circuit.taps.map((t) => (t.serves.kind === 'load' ? (design.loads.find((l) => l.id === t.serves.id) ?? null) : null)),
+    panels: circuit.taps.map((t) => (t.serves.kind === 'panel' ? (design.panels.find((p) => p.id === t.serves.id) ?? null) : null)),
   });
 }

@@ -1,5 +1,5 @@
 'use client';
-import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
 import type { Design, Load, Place, Point } from '@/core/design';
 import { show } from '@/core/quantity';
 import { planOutline, profileOutline } from './hull';
@@ -15,6 +15,8 @@ interface Props {
   readonly onSelect: (thing: Thing) => void;
   /** While it is dragged (done false), and when it is let go. */
   readonly onMove: (thing: Thing, at: Point, done: boolean) => void;
+  /** What lies under the places: the runs, given how a view places a point. */
+  readonly under?: (view: 'plan' | 'profile', to: (p: Point) => readonly [number, number]) => ReactNode;
 }
 
 const WIDTH = 800;
@@ -24,7 +26,7 @@ const TOP_M = 3.1;
 const clampTo = (x: number, low: number, high: number): number => Math.round(Math.min(high, Math.max(low, x)) * 100) / 100;
 
 /** The boat in plan and profile with her places on it. Drag a place, or move it with the arrows: across in plan, up and down in profile. */
-export function BoatDrawing({ design, selected, onSelect, onMove }: Props) {
+export function BoatDrawing({ design, selected, onSelect, onMove, under }: Props) {
   const { boat, places, loads } = design;
   const scale = Math.min((WIDTH - 2 * EDGE) / boat.lengthM, 540 / (boat.beamM + boat.draftM + TOP_M + 1.2));
   const planMid = EDGE + (boat.beamM / 2) * scale + 14;
@@ -195,6 +197,7 @@ export function BoatDrawing({ design, selected, onSelect, onMove }: Props) {
       </text>
       <path d={path(planOutline(boat), yPlan)} fill="none" stroke="var(--ink)" strokeWidth={1.4} />
       <line x1={px(0)} x2={px(boat.lengthM)} y1={yPlan(0)} y2={yPlan(0)} stroke="var(--line)" strokeDasharray="10 3 2 3" />
+      {under?.('plan', (p) => [px(p.x), yPlan(p.y)])}
       {near.map((l, i) => loadMark(l, i, 'plan'))}
       {places.map((p) => placeMark(p, 'plan'))}
       <text x={EDGE} y={waterline - TOP_M * scale + 2} className="fill-faint text-[11px]">
@@ -202,6 +205,7 @@ export function BoatDrawing({ design, selected, onSelect, onMove }: Props) {
       </text>
       <path d={path(profileOutline(boat), zProfile)} fill="none" stroke="var(--ink)" strokeWidth={1.4} />
       <line x1={2} x2={px(boat.lengthM) + 24} y1={waterline} y2={waterline} stroke="var(--verdigris)" strokeWidth={0.8} />
+      {under?.('profile', (p) => [px(p.x), zProfile(p.z)])}
       {near.map((l, i) => loadMark(l, i, 'profile'))}
       {places.map((p) => placeMark(p, 'profile'))}
     </svg>

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { addOp, blankPlace, BOUNDS, setOp, type Point } from '@/core/design';
-import { useBoat, useFreshId, useStore } from '@/ui/boat/context';
+import { useAnalysis, useBoat, useFreshId, useSelected, useStore } from '@/ui/boat/context';
 import { Views } from '@/ui/views/Views';
 import { AsFound } from './AsFound';
 import { BankFacts } from './BankFacts';
@@ -10,6 +10,8 @@ import { BoatFacts } from './BoatFacts';
 import { Gallery } from './Gallery';
 import { HouseFacts } from './HouseFacts';
 import { PlaceFacts } from './PlaceFacts';
+import { RunLine } from './RunLine';
+import { Runs, worstByCircuit, type RunsShown } from './Runs';
 
 const VIEWS = ['the boat', 'as found', 'pictures'] as const;
 const SHEETS = ['boat', 'places', 'bank', 'house rules'] as const;
@@ -22,6 +24,11 @@ export default function Survey() {
   const [showing, setShowing] = useState<SheetName>('boat');
   const [view, setView] = useState<(typeof VIEWS)[number]>('the boat');
   const [thing, setThing] = useState<Thing | null>(null);
+  const { findings } = useAnalysis();
+  const [run, chooseRun] = useSelected();
+  const [runs, setRuns] = useState<RunsShown>('to be settled');
+  const worst = worstByCircuit(findings);
+  const circuit = run?.kind === 'circuit' ? design.circuits.find((c) => c.id === run.id) : undefined;
   const select = (next: Thing) => {
     setThing(next);
     if (next.kind === 'place') setShowing('places');
@@ -66,9 +73,36 @@ export default function Survey() {
       <div className="flex min-w-0 flex-1 flex-col">
         {head}
         <div className="min-h-0 flex-1 overflow-auto px-4">
-          <p className="mb-2 text-quiet">Drag a place, or a load shown beside it; runs are measured anew. Arrows move what is focused.</p>
-          <BoatDrawing design={design} selected={thing} onSelect={select} onMove={move} />
+          <p className="mb-2 flex flex-wrap items-baseline gap-x-4 text-quiet">
+            Drag a place, or a load shown beside it; runs are measured anew. Arrows move what is focused.
+            <label className="ml-auto flex items-baseline gap-2 text-ink">
+              runs shown
+              <select className="box" value={runs} onChange={(e) => setRuns(e.target.value as RunsShown)}>
+                <option>none</option>
+                <option>to be settled</option>
+                <option>all</option>
+              </select>
+            </label>
+          </p>
+          <BoatDrawing
+            design={design}
+            selected={thing}
+            onSelect={select}
+            onMove={move}
+            under={(view, to) => (
+              <Runs
+                design={design}
+                shown={runs}
+                chosenId={circuit?.id ?? null}
+                worst={worst}
+                onChoose={(c) => chooseRun({ kind: 'circuit', id: c.id })}
+                to={to}
+                view={view}
+              />
+            )}
+          />
         </div>
+        {circuit ? <RunLine circuit={circuit} worst={worst.get(circuit.id)} onClose={() => chooseRun(null)} /> : null}
       </div>
       <div className="flex w-[292px] flex-none flex-col border-l border-line">
         <div role="tablist" aria-label="What to enter" className="flex flex-none gap-4 border-b border-line px-4 pt-3">

@@ -1,5 +1,5 @@
 'use client';
-import { ENCLOSURES, INSULATIONS, setOp, SUPPLY_CLASSES, type Circuit } from '@/core/design';
+import { ALONGS, ENCLOSURES, INSULATIONS, setOp, SUPPLY_CLASSES, type Circuit } from '@/core/design';
 import { DC_FAMILIES } from '@/core/rules/devices';
 import { useBoat, useFreshId, useStore } from '@/ui/boat/context';
 import { Choice, Figure, Tick } from '@/ui/field';
@@ -32,6 +32,7 @@ export function CircuitFacts({ circuit }: { circuit: Circuit }) {
   return (
     <div className="grid grid-cols-4 gap-x-4 gap-y-2 py-2">
       <Choice label="supplied" value={circuit.supply} options={SUPPLY_CLASSES} onChange={(v) => put('supply', v, 'supply')} />
+      <Choice label="goes along" value={circuit.along} options={ALONGS} onChange={(v) => put('along', v, 'way along the hull')} />
       <Choice label="lies" value={circuit.enclosure} options={ENCLOSURES} onChange={(v) => put('enclosure', v, 'laying')} />
       <Choice
         label="insulation, °C"

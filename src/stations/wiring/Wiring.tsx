@@ -182,7 +182,7 @@ export default function Wiring() {
       onDragCancel={() => mark(null)}
     >
       <div className="flex h-full flex-col">
-        <div className="flex flex-none items-baseline gap-4 px-4 py-[10px]">
+        <div className={`flex flex-none items-baseline gap-4 px-4 py-[10px] ${showing === 'drawing' ? 'screen-only' : ''}`}>
           <h1 className="text-[18px] font-bold">Wiring</h1>
           <span className="text-quiet">
             {design.circuits.length} circuits, {show(total, 'm', design.boat)} of conductor

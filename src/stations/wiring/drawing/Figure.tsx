@@ -73,7 +73,7 @@ function LineOf({ line, inks, chosen }: { line: Laid; inks: Inks; chosen: boolea
         <Inline key={i} kind={s} x={left + 6 + i * (INLINE_WIDTH + 2)} y={y} inks={inks} />
       ))}
       <text x={words} y={y - 4} {...halo} fill={inks.ink}>
-        {settle ? '▲ ' : ''}
+        {settle ? inks.mark : ''}
         {line.no ? <tspan fontWeight={700}>{`${line.no}  `}</tspan> : null}
         {line.over}
       </text>
@@ -91,7 +91,7 @@ function ThingOf({ thing, inks, chosen }: { thing: Placed; inks: Inks; chosen: b
   const settle = thing.worst === 'stop' || thing.worst === 'fix';
   const frame = { stroke: settle ? inks.settle : chosen ? inks.chosen : inks.ink, strokeWidth: chosen ? 2.4 : 1.2 } as const;
   const middle = y + (height - thing.taps.length * TAP_PITCH) / 2;
-  const name = `${settle ? '▲ ' : ''}${thing.label}`;
+  const name = `${settle ? inks.mark : ''}${thing.label}`;
   return (
     <g data-about={keyOf(thing.about)} data-thing={thing.id} className="cursor-pointer">
       {symbol === 'panel' || symbol === 'bar' ? (

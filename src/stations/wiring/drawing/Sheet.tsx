@@ -35,7 +35,8 @@ const LEGEND = [
   ['plug', 'plug'],
 ] as const;
 const LEGEND_THINGS = [
-  ['rotating', 'machine'],
+  ['rotating', 'motor'],
+  ['generator', 'generator'],
   ['lamp', 'lamp'],
   ['converter', 'converter'],
   ['load', 'other load'],
@@ -81,7 +82,7 @@ export function Sheet({ layout, name, title }: { layout: Layout; name: SheetName
           </g>
         ))}
         {LEGEND_THINGS.map(([kind, words], i) => (
-          <g key={kind} transform={`translate(${380 + (i % 3) * 92} ${Math.floor(i / 3) * 26 + 6})`}>
+          <g key={kind} transform={`translate(${380 + (i % 4) * 78} ${Math.floor(i / 4) * 26 + 6})`}>
             <Symbol kind={kind} x={4} y={0} inks={ink} />
             <text x={20} y={3.5}>
               {words}
@@ -91,7 +92,7 @@ export function Sheet({ layout, name, title }: { layout: Layout; name: SheetName
         {LEGEND_LINES.map(([dash, words], i) => (
           <g
             key={words}
-            transform={`translate(${670 - (name === 'A3' ? 0 : 670)} ${(name === 'A3' ? 2 : 56) + (name === 'A3' ? i * 17 : 0)})`}
+            transform={`translate(${710 - (name === 'A3' ? 0 : 710)} ${(name === 'A3' ? 2 : 56) + (name === 'A3' ? i * 17 : 0)})`}
           >
             <g transform={`translate(${name === 'A3' ? 0 : i * 92} 0)`}>
               <path d="M0 0H30" stroke={dash === '6 3' ? ink.quiet : ink.ink} strokeWidth={1.5} strokeDasharray={dash || undefined} />

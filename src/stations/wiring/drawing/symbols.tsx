@@ -9,6 +9,8 @@ export interface Inks {
   readonly line: string;
   readonly chosen: string;
   readonly settle: string;
+  /** Before what must be settled: a sign every font of its medium has. */
+  readonly mark: string;
 }
 
 export const ON_SCREEN: Inks = {
@@ -19,6 +21,7 @@ export const ON_SCREEN: Inks = {
   line: 'var(--line)',
   chosen: 'var(--verdigris)',
   settle: 'var(--lead)',
+  mark: '▲ ',
 };
 
 /** On paper: figures of our own scheme, by day. */
@@ -30,6 +33,7 @@ export const ON_PAPER: Inks = {
   line: '#cfd7d2',
   chosen: '#1f6b63',
   settle: '#b83a14',
+  mark: '! ',
 };
 
 export const INLINE_WIDTH = 18;
@@ -98,6 +102,12 @@ export function Symbol({ kind, x, y, inks }: { kind: SymbolKind; x: number; y: n
       <>
         {circle}
         <path d="M-4 4V-4L0 1L4 -4V4" {...stroke} fill="none" />
+      </>
+    ),
+    generator: (
+      <>
+        {circle}
+        <path d="M3.6 -2.2A4.2 4.2 0 1 0 3.8 2.6V.4H1" {...stroke} fill="none" />
       </>
     ),
     lamp: (
