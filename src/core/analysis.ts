@@ -17,6 +17,7 @@ import { bankSource, type BankSource } from './network/bankSource';
 import { layOf, sameParts, type Lay, type Served } from './network/lay';
 import { loadCurrent, type LoadCurrent, type StudyVolts } from './network/loadCurrent';
 import { circuitOrder } from './network/order';
+import { withPostFaults } from './network/postFaults';
 import { NOWHERE, type Upstream } from './network/upstream';
 
 export interface LoadResult {
@@ -62,6 +63,7 @@ export interface Memory {
   paths: Paths;
   readonly leads: LeadMemory;
   mainSide: Known | null;
+  posts: { readonly deps: readonly unknown[]; readonly banks: readonly BankSource[] } | null;
   /** Findings on what charges, kept while nothing of it moves. */
   charging: Known | null;
 }
@@ -77,6 +79,7 @@ export const createMemory = (): Memory => ({
   paths: {},
   leads: { deps: [], results: [] },
   mainSide: null,
+  posts: null,
   charging: null,
 });
 
@@ -96,12 +99,13 @@ function studyVolts(design: Design, bank: BankSource | undefined, kept: StudyVol
  */
 export function analyse(whole: Design, memory: Memory = createMemory()): Analysis {
   const design = asDecided(whole);
-  const banks = design.banks.map((b) => {
+  const alone = design.banks.map((b) => {
     const source = memory.banks.get(b) ?? bankSource(b);
     memory.banks.set(b, source);
     return source;
   });
-  const volts = (memory.volts = studyVolts(design, banks[0], memory.volts));
+  const volts = (memory.volts = studyVolts(design, alone[0], memory.volts));
+  const banks = postFaultsOf(memory, design, alone, volts);
   const currentOf = (load: Load): LoadCurrent => {
     const kept = memory.currents.get(load);
     if (kept?.volts === volts) return kept.current;
@@ -137,6 +141,14 @@ export function analyse(whole: Design, memory: Memory = createMemory()): Analysi
     paths,
     leads,
   };
+}
+
+/** Banks with all that can feed a fault at their posts: the same objects while nothing of it moves. */
+function postFaultsOf(memory: Memory, design: Design, alone: readonly BankSource[], volts: StudyVolts): readonly BankSource[] {
+  const { joins, sources, leads, banks, places, boat, house } = design;
+  const deps = [joins, sources, leads, banks, places, boat, house, volts];
+  if (!memory.posts || !sameParts(memory.posts.deps, deps)) memory.posts = { deps, banks: withPostFaults(design, alone, volts) };
+  return memory.posts.banks;
 }
 
 /** A load's line of the analysis: the same object while it says the same. */
@@ -220,7 +232,7 @@ function analyseCircuits(scene: Scene): ReadonlyMap<string, CircuitResult> {
     const feeds = served.panels.some((p) => p !== null);
     const surges = feeds ? circuit.taps.map((t) => (t.serves.kind === 'panel' ? (asked.surge.get(t.serves.id) ?? null) : null)) : NOTHING;
     const deps: unknown[] = [circuit, house, boat, volts, panel, ...lay.passes, ...lay.lengths, ...served.loads, ...served.panels];
-    deps.push(bankRows.get(upstream.bank?.bankId ?? '') ?? null, upstream.place, upstream.atBank);
+    deps.push(bankRows.get(upstream.bank?.bankId ?? '') ?? null, upstream.bank?.postsFaultA, upstream.place, upstream.atBank);
     deps.push(upstream.chain.join('>'), upstream.coldOhm, upstream.faultHotOhm, upstream.feederRatingA);
     for (const s of surges) deps.push(s?.addsA, s?.seconds, s?.name);
     if (feeds) for (const t of circuit.taps) if (t.serves.kind === 'panel') deps.push(...demandKey(asked.items.get(t.serves.id) ?? []));

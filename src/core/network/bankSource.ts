@@ -21,6 +21,9 @@ export interface BankSource {
   /** Largest prospective current at the posts: the maker's, else EMF full / (0.6 x typical R). */
   readonly largestFaultA: number;
   readonly faultIsMakers: boolean;
+  /** The same with all that can be paralleled with it and what charges it; and in words, what that is. */
+  readonly postsFaultA: number;
+  readonly postsFaultBy: string;
   /** Smallest: one string, cold and aged, half charged: EMF half behind 2 x typical R. */
   readonly smallestV: number;
   readonly smallestOhm: number;
@@ -58,6 +61,8 @@ export function bankSource(bank: Bank): BankSource {
     equaliseV: (chemistry.equaliseV ?? chemistry.absorptionV) * perString12,
     largestFaultA: bank.shortCircuitA ?? fullV / (0.6 * ohm),
     faultIsMakers: bank.shortCircuitA !== null,
+    postsFaultA: bank.shortCircuitA ?? fullV / (0.6 * ohm),
+    postsFaultBy: '',
     smallestV: halfV,
     smallestOhm: 2 * faultStringOhm,
     cca,

@@ -37,7 +37,7 @@ export const NOWHERE: Upstream = {
 /** Largest and smallest prospective fault current, A, behind extra loop resistance (docs/methods.md, M7, radial path). */
 export const largestFaultA = (up: Upstream, extraOhm: number): number => {
   if (!up.bank) return 0;
-  const source = up.bank.fullV / up.bank.largestFaultA;
+  const source = up.bank.fullV / up.bank.postsFaultA;
   return up.bank.fullV / (source + up.coldOhm + extraOhm);
 };
 
