@@ -261,7 +261,8 @@ const anyBoat = fc
     sun: fc.double({ min: 0, max: 7, noNaN: true }),
     panels: fc.integer({ min: 1, max: 8 }),
     shore: fc.boolean(),
-    engineH: fc.double({ min: 0, max: 6, noNaN: true }),
+    // To whole steps of five minutes: for part of one the engine gives that part of its limit all through it, which a bank that takes little feels.
+    engineH: fc.integer({ min: 0, max: 72 }).map((n) => n / 12),
     joined: fc.constantFrom('relay' as const, 'splitter' as const, 'selector' as const, null),
     soc: fc.double({ min: 0, max: 1, noNaN: true }),
   })
