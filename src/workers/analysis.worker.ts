@@ -35,6 +35,7 @@ import { withPaths } from '@/core/energy/paths';
 import { finishing, type School } from '@/core/energy/finish';
 import { compareJoins, wrongPositions, type JoinConsequence, type WrongPosition } from '@/core/energy/joinWays';
 import { postInventory, type Post } from '@/core/mainSide/posts';
+import { consequencesOf, standingAnswer, type Act, type BenchAnswer, type Consequence, type Standing } from '@/core/network/switching';
 import { runStudy, type StudyAnswer } from '@/core/network/study';
 import { scratch, type ScratchResult } from '@/core/scratch';
 
@@ -163,6 +164,11 @@ const api = {
     const asked = design?.studies.find((s) => s.id === id);
     return design && analysis && asked ? runStudy(design, analysis, asked) : null;
   },
+  /** What is live as the switches stand. */
+  standing: (s: Standing): BenchAnswer | null => (design && analysis ? standingAnswer(design, analysis, s) : null),
+  /** What an act at the switches would bring about. */
+  consequences: (before: Standing, act: Act): readonly Consequence[] | null =>
+    design && analysis ? consequencesOf(design, analysis, before, act) : null,
   /** What lands on each post and bar. */
   posts: (): readonly Post[] | null => (design && analysis ? postInventory(asDecided(design), analysis.circuits, analysis.leads) : null),
   /** The ways to join the banks, and a selector's wrong positions, through the chosen cruise. */

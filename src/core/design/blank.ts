@@ -81,6 +81,7 @@ export const blankLoad = (id: string, nominalV: number): Load => ({
   mark: 'estimated',
   note: '',
   standbyA: null,
+  shutFirst: false,
   research: 'unread',
   cardId: null,
   makerFuseFamily: null,

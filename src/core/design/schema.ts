@@ -132,6 +132,8 @@ export const LoadSchema = v.object({
   note,
   /** Drawn while it is live and nobody uses it, A. */
   standbyA: later(v.nullable(between(0, 100)), null),
+  /** It must be shut down by its own button, or run down, before its supply is cut. */
+  shutFirst: later(v.boolean(), false),
   research: later(oneOf(RESEARCH), 'unread'),
   /** The equipment card its figures were taken from. */
   cardId: later(v.nullable(id), null),

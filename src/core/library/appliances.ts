@@ -17,11 +17,12 @@ export interface Appliance {
   readonly duty: Load['duty'];
   /** Drawn while it is live and nobody uses it, W; null where it is nothing. */
   readonly standbyW: number | null;
+  readonly shutFirst: boolean;
   /** Usual place, as an id of a blank design's places. */
   readonly place: string;
 }
 
-type Extra = Partial<Pick<Appliance, 'surge' | 'critical' | 'runsLong' | 'supply' | 'connection' | 'duty' | 'standbyW'>>;
+type Extra = Partial<Pick<Appliance, 'surge' | 'critical' | 'runsLong' | 'supply' | 'connection' | 'duty' | 'standbyW' | 'shutFirst'>>;
 
 const item = (
   name: string,
@@ -45,6 +46,7 @@ const item = (
   connection: 'screw clamp',
   duty: null,
   standbyW: null,
+  shutFirst: false,
   hours: [anchor, passage],
   ...extra,
 });
@@ -93,12 +95,12 @@ const LIST: readonly Appliance[] = [
   item('VHF radio', 'electronics', 'chart', 60, 'power', 0.5, 3, vital),
   item('SSB transceiver', 'electronics', 'chart', 240, 'power', 0.2, 0.5, { critical: true }),
   item('Position reporting transponder', 'electronics', 'chart', 6, 'power', 4, 24, vital),
-  item('Multifunction display', 'electronics', 'chart', 28, 'power', 1, 20, vital),
+  item('Multifunction display', 'electronics', 'chart', 28, 'power', 1, 20, { ...vital, shutFirst: true }),
   item('Instrument network', 'electronics', 'chart', 9, 'power', 2, 24, vital),
   item('Radar, solid state', 'electronics', 'mast', 25, 'power', 0, 6, vital),
   item('Autopilot drive', 'electronics', 'lazarette', 96, 'current', 0, 12, motor(3, 1, { runsLong: true })),
   item('Autopilot computer', 'electronics', 'lazarette', 8, 'power', 0, 24, vital),
-  item('Satellite terminal', 'electronics', 'lazarette', 50, 'power', 6, 6, steady),
+  item('Satellite terminal', 'electronics', 'lazarette', 50, 'power', 6, 6, { ...steady, shutFirst: true }),
   item('Mobile data router', 'electronics', 'chart', 7, 'power', 24, 24, steady),
   item('Laptop supply', 'comfort', 'chart', 65, 'power', 3, 2),
   item('USB outlet, double', 'comfort', 'saloon', 24, 'power', 2, 2),
@@ -106,7 +108,12 @@ const LIST: readonly Appliance[] = [
   item('Stereo', 'comfort', 'saloon', 25, 'power', 3, 2),
   item('Television, small', 'comfort', 'saloon', 30, 'power', 2, 0),
   item('Cabin fan', 'comfort', 'saloon', 6, 'current', 8, 4, steady),
-  item('Diesel heater', 'comfort', 'lazarette', 40, 'power', 4, 4, { surge: [3, 120], runsLong: true, connection: 'own lead' }),
+  item('Diesel heater', 'comfort', 'lazarette', 40, 'power', 4, 4, {
+    surge: [3, 120],
+    runsLong: true,
+    connection: 'own lead',
+    shutFirst: true,
+  }),
   item('Gas valve solenoid', 'other', 'galley', 9, 'resistance', 1, 1, { critical: true }),
   item('Gas igniter and controls', 'other', 'galley', 3, 'power', 1, 1),
   item('Battery monitor', 'electronics', 'chart', 0.3, 'power', 24, 24, { runsLong: true, supply: 'always live' }),
@@ -248,6 +255,7 @@ export function loadFrom(appliance: Appliance, id: string, systemV: number, plac
     supply: appliance.supply,
     connection: appliance.connection,
     duty: appliance.duty,
+    shutFirst: appliance.shutFirst,
     standbyA: appliance.standbyW === null ? null : two(appliance.standbyW / systemV),
     placeId: places.has(appliance.place) ? appliance.place : null,
     hours: hoursOf(appliance),

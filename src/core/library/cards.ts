@@ -22,6 +22,7 @@ export const CARD_FIELDS = [
   'connection',
   'duty',
   'standbyA',
+  'shutFirst',
   'maxLeadM',
   'extending',
   'minBankAh',

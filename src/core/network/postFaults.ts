@@ -50,7 +50,10 @@ export function withPostFaults(design: Design, banks: readonly BankSource[], vol
   return banks.map((bank, i) => {
     const others = Math.max(0, (shorts[i]?.amps ?? 0) - bank.largestFaultA);
     const charging = design.sources
-      .filter((s) => s.bankId === bank.bankId || joins.some((j) => j.id === s.joinId && (j.firstId === bank.bankId || j.secondId === bank.bankId)))
+      .filter(
+        (s) =>
+          s.bankId === bank.bankId || joins.some((j) => j.id === s.joinId && (j.firstId === bank.bankId || j.secondId === bank.bankId)),
+      )
       .reduce((sum, s) => sum + s.ratedA, 0);
     if (others < 1 && charging === 0) return bank;
     const by = [

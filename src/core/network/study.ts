@@ -6,7 +6,7 @@ import { CONDUCTORS } from '../rules/conductors';
 import { upFrom } from './order';
 import { flowOf, prepare, type Collapse, type Flow, type Prepared } from './solve/flow';
 import type { NetRefusal } from './solve/network';
-import { STARTER, systemOf, type Analysed, type System } from './system';
+import { STARTER, systemOf, type Analysed, type Hands, type System } from './system';
 
 export interface StudyLoad {
   readonly id: string;
@@ -77,9 +77,9 @@ export interface StudyAnswer {
 export const leastV = (design: Design, load: Load): number => load.minV ?? (design.boat.systemV * design.house.surgeVoltsPct) / 100;
 
 /** @param analysed results of this process, not copies. */
-export function runStudy(design: Design, analysed: Analysed, study: Study): StudyAnswer {
+export function runStudy(design: Design, analysed: Analysed, study: Study, hands: Hands | null = null): StudyAnswer {
   const { circuits } = analysed;
-  const system = systemOf(design, analysed, study);
+  const system = systemOf(design, analysed, study, hands);
   const p = prepare(system.network);
   const flow = flowOf(p);
   const loads = system.network.loads.flatMap(({ id }, i): StudyLoad[] => {

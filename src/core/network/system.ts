@@ -37,7 +37,14 @@ export interface Analysed {
   readonly paths: Paths;
 }
 
-export function systemOf(whole: Design, { circuits, leads, paths }: Analysed, study: Study): System {
+/** How the switches stand, where it is not how the design has them: circuits opened by hand, what joins banks, and starters that turn. */
+export interface Hands {
+  /** Circuits whose device or switch is open. */
+  readonly open: ReadonlySet<string>;
+  readonly joins: Readonly<Record<string, Join['running']>>;
+}
+
+export function systemOf(whole: Design, { circuits, leads, paths }: Analysed, study: Study, hands: Hands | null = null): System {
   const design = asDecided(whole);
   const results = new Map(circuits.map((r) => [r.id, r]));
   const branches: NetBranch[] = [];
@@ -46,7 +53,7 @@ export function systemOf(whole: Design, { circuits, leads, paths }: Analysed, st
   for (const circuit of design.circuits) {
     const result = results.get(circuit.id);
     const ohms = result && ohmsOf(result);
-    if (!ohms || !closed(circuit, study)) continue;
+    if (!ohms || !closed(circuit, study) || hands?.open.has(circuit.id)) continue;
     const laid = runOf(design, circuit, ohms.head, ohms.segments);
     branches.push(...laid);
     runs.set(
@@ -57,7 +64,7 @@ export function systemOf(whole: Design, { circuits, leads, paths }: Analysed, st
       if (tap.serves.kind === 'load' && !ends.has(tap.serves.id))
         ends.set(tap.serves.id, { plus: tapNode(circuit.id, tap.id, '+'), minus: tapNode(circuit.id, tap.id, '-') });
   }
-  branches.push(...mainSide(design, leads, study));
+  branches.push(...mainSide(design, leads, study, hands));
   const asked = design.loads.filter((l) => study.loads[l.id] !== undefined && !isCharging(l));
   const reached = asked.filter((l) => ends.has(l.id));
   return {
@@ -67,7 +74,7 @@ export function systemOf(whole: Design, { circuits, leads, paths }: Analysed, st
         const source = bankSource(b);
         return { id: b.id, plus: post(b.id, '+'), minus: post(b.id, '-'), emfV: bankRestV(source, study.soc), ohm: source.ohm };
       }),
-      sources: design.sources.flatMap((s) => sourceOf(design, s, study, paths, ends)),
+      sources: design.sources.flatMap((s) => sourceOf(design, s, study, paths, ends, hands)),
       loads: [
         ...reached.map((l) => ({
           id: l.id,
@@ -85,14 +92,16 @@ export function systemOf(whole: Design, { circuits, leads, paths }: Analysed, st
 /** What hangs on the engine's key is dead while it stands. */
 const closed = (circuit: Circuit, study: Study): boolean => circuit.supply !== 'engine key' || study.engineRpm > 0;
 
-function together(join: Join, study: Study): boolean {
+function together(join: Join, study: Study, hands: Hands | null): boolean {
+  const position = hands?.joins[join.id];
+  if (position !== undefined && join.kind !== 'splitter') return position === 'both';
   if (join.kind === 'relay') return study.engineRpm > 0 || study.shore;
   if (join.kind === 'splitter') return false;
   return (study.engineRpm > 0 ? join.running : join.stopped) === 'both';
 }
 
 /** Leads as they lie, closed contacts of what joins banks, and straps of a typical size where nobody has entered any. */
-function mainSide(design: Design, leads: readonly LeadResult[], study: Study): NetBranch[] {
+function mainSide(design: Design, leads: readonly LeadResult[], study: Study, hands: Hands | null): NetBranch[] {
   const out: NetBranch[] = [];
   const landed = new Set<string>();
   design.leads.forEach((lead, i) => {
@@ -107,7 +116,7 @@ function mainSide(design: Design, leads: readonly LeadResult[], study: Study): N
     if (first && bank.id !== first.id && !landed.has(post(bank.id, '-')))
       out.push({ id: `strap ${bank.id}`, a: post(first.id, '-'), b: post(bank.id, '-'), ohm: STRAP_OHM });
   for (const join of design.joins) {
-    if (join.firstId === null || join.secondId === null || !together(join, study)) continue;
+    if (join.firstId === null || join.secondId === null || !together(join, study, hands)) continue;
     const side = (which: 'first' | 'second', bankId: string) => {
       const node = joinSide(join.id, which);
       return landed.has(node) ? node : post(bankId, '+');
@@ -175,9 +184,15 @@ function drawOf(load: Load, starting: boolean): { watts: number; siemens: number
  * Alternators at the study's engine speed, chargers on shore power; sun and wind are left out: a study asks what is sure. One on a circuit
  * of its own stands at its far end; its setpoint is raised by what its path takes at full output where it senses the bank.
  */
-function sourceOf(design: Design, s: Source, study: Study, paths: Paths, ends: ReadonlyMap<string, Ends>): Network['sources'] {
-  // What goes through a selector or splitter lands on its first bank.
-  const bankId = s.bankId ?? design.joins.find((j) => j.id === s.joinId)?.firstId ?? null;
+function sourceOf(
+  design: Design,
+  s: Source,
+  study: Study,
+  paths: Paths,
+  ends: ReadonlyMap<string, Ends>,
+  hands: Hands | null,
+): Network['sources'] {
+  const bankId = chargedBank(design, s, hands);
   if (bankId === null) return [];
   const limitA =
     s.kind === 'alternator' && s.alternator && study.engineRpm > 0
@@ -195,6 +210,16 @@ function sourceOf(design: Design, s: Source, study: Study, paths: Paths, ends: R
   }
   const ohm = bandV / limitA + (sense === 'the bank' ? 0 : pathOhm);
   return [{ id: s.id, plus: post(bankId, '+'), minus: post(bankId, '-'), setV: absorptionV, ohm, limitA }];
+}
+
+/** The bank a source's output reaches. Through a splitter, or a selector nobody has turned, its first; null where it is left open. */
+export function chargedBank(design: Design, s: Source, hands: Hands | null): string | null {
+  if (s.bankId !== null) return s.bankId;
+  const join = design.joins.find((j) => j.id === s.joinId);
+  if (!join) return null;
+  const position = join.kind === 'selector' ? hands?.joins[join.id] : undefined;
+  if (position === 'off') return null;
+  return position === 'second' ? join.secondId : join.firstId;
 }
 
 interface Ends {

@@ -64,7 +64,7 @@ export function loadColumns(design: Design): Column<Load>[] {
     write: (_, text) =>
       text.trim().length > most ? { ok: false, message: `at most ${most} letters` } : { ok: true, value: { [key]: text.trim() } },
   });
-  const yesNo = (key: 'critical' | 'runsLong' | 'ownTrip', title: string, width: number, hint: string): Column<Load> => ({
+  const yesNo = (key: 'critical' | 'runsLong' | 'ownTrip' | 'shutFirst', title: string, width: number, hint: string): Column<Load> => ({
     key,
     title,
     hint,
@@ -220,6 +220,7 @@ export function loadColumns(design: Design): Column<Load>[] {
     choice('supply', 'supplied', SUPPLY_CLASSES, 104, 'What has to be on for it to be live'),
     choice('connection', 'lands on', CONNECTIONS, 92, 'How its conductors end: screw clamp, blade, its own lead, or a stud'),
     yesNo('ownTrip', 'own trip', 62, 'Cannot overload, or has a trip of its own'),
+    yesNo('shutFirst', 'shut first', 66, 'To be shut down, or to run down, before its supply is cut'),
     choice('group', 'group', LOAD_GROUPS, 88, 'What it is: decides colour and grouping'),
     optional('standbyA', 'stands by', 'A', 0, 100, 80, 'Drawn while it is live and nobody uses it; of one item'),
     {

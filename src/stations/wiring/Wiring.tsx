@@ -22,10 +22,11 @@ import { Switches } from './Switches';
 import { TapList } from './TapList';
 import { withoutTap, withTap } from './taps';
 
-const VIEWS = ['circuits', 'main side', 'panels', 'switches', 'routes', 'studies', 'drawing'] as const;
+const VIEWS = ['circuits', 'main side', 'panels', 'switches', 'routes', 'studies', 'drawing', 'bench'] as const;
 const MainSide = dynamic(() => import('./MainSide').then((m) => m.MainSide), { ssr: false });
 const Studies = dynamic(() => import('./Studies').then((m) => m.Studies), { ssr: false });
 const Drawing = dynamic(() => import('./drawing/Drawing').then((m) => m.Drawing), { ssr: false });
+const Bench = dynamic(() => import('./drawing/Bench').then((m) => m.Bench), { ssr: false });
 const DutyChart = dynamic(() => import('./DutyChart'), { ssr: false });
 
 /** The circuit row under a point of the screen. */
@@ -216,6 +217,8 @@ export default function Wiring() {
           <Routes />
         ) : showing === 'studies' ? (
           <Studies />
+        ) : showing === 'bench' ? (
+          <Bench />
         ) : showing === 'drawing' ? (
           <Drawing onGo={goTo} />
         ) : (

@@ -1,18 +1,15 @@
 'use client';
-import { select as d3select } from 'd3-selection';
-import { zoom, zoomIdentity, type ZoomBehavior } from 'd3-zoom';
-import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { drawingOf, foldAtFirst, type About } from '@/core/drawing/graph';
-import type { Layout } from '@/core/drawing/layout';
 import { useAnalysis, useAsked, useBoat, useSelected, useStore } from '@/ui/boat/context';
 import { TableBeside } from '@/ui/chart/TableBeside';
 import { fileName } from '@/ui/files';
 import { savePdf, saveSvg } from './exports';
-import { Figure, keyOf } from './Figure';
+import { Canvas } from './Canvas';
+import { keyOf } from './Figure';
 import { Sheet, SHEETS, type SheetName } from './Sheet';
-import { ON_SCREEN } from './symbols';
-import { nextThing } from './travel';
 import { useLayout } from './useLayout';
+import { useView } from './useView';
 
 /** The boat's line drawing: made from the design and made again with every edit. */
 export function Drawing({ onGo }: { onGo: (about: About) => void }) {
@@ -44,36 +41,13 @@ export function Drawing({ onGo }: { onGo: (about: About) => void }) {
       if (!now.delete(panelId)) now.add(panelId);
       return now;
     });
-  const onKey = (e: KeyboardEvent) => {
-    if (!layout) return;
-    const step = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[e.key] as [number, number] | undefined;
-    if (step) {
-      const next = nextThing(layout, chosen, step);
-      if (next) {
-        choose(next.about);
-        view.reveal(next);
-      }
-    } else if (e.key === 'Enter' && chosen) onGo(chosen);
-    else if (e.key === 'f' && chosen?.kind === 'panel') fold(chosen.id);
-    else if (e.key === '+' || e.key === '=') view.by(1.3);
-    else if (e.key === '-') view.by(1 / 1.3);
-    else if (e.key === '0') view.fit();
-    else return;
-    e.preventDefault();
-    e.stopPropagation();
-  };
-  const aboutAt = (target: EventTarget): About | null => {
-    const key = (target as Element).closest<SVGGElement>('[data-about]')?.dataset.about;
-    const found = key === undefined ? undefined : [...drawing.things, ...drawing.lines].find((x) => keyOf(x.about) === key);
-    return found?.about ?? null;
-  };
   const foldable = design.panels.filter((p) => drawing.things.find((t) => t.id === `panel ${p.id}`)?.ways);
   const own = chosen && [...drawing.things, ...drawing.lines].find((x) => keyOf(x.about) === keyOf(chosen));
   const worst = own && analysis.findings.find((f) => f.about.kind === own.about.kind && f.about.id === own.about.id && !f.accepted);
   const svg = () => paper.current?.querySelector('svg') ?? null;
   const name = `${fileName(design.boat.name)}-line-drawing`;
   return (
-    <div className="flex min-h-0 flex-1 flex-col print:block">
+    <div className="flex min-h-0 flex-1 flex-col print:block" data-wide={selected ? undefined : true}>
       <div className="screen-only flex flex-wrap items-baseline gap-x-3 gap-y-1 px-4 pb-2">
         <select className="box" aria-label="Rails" value={rails} onChange={(e) => setRails(e.target.value as typeof rails)}>
           <option value="one line">one line</option>
@@ -130,23 +104,17 @@ export function Drawing({ onGo }: { onGo: (about: About) => void }) {
           Nothing to draw yet: enter a bank on Survey and propose circuits here; the drawing makes itself from them.
         </p>
       ) : null}
-      <svg
-        ref={canvas}
-        className="screen-only min-h-0 w-full flex-1 cursor-grab touch-none border-t border-line outline-offset-[-2px]"
-        tabIndex={0}
-        role="application"
-        aria-label={`Line drawing: ${drawing.things.length} things, ${drawing.lines.length} lines. Arrows travel from thing to thing, Enter goes to the row, f folds a panel, plus, minus and 0 zoom.`}
-        onKeyDown={onKey}
-        onClick={(e) => choose(aboutAt(e.target))}
-        onDoubleClick={(e) => {
-          const about = aboutAt(e.target);
-          if (about?.kind === 'panel') fold(about.id);
-          else if (about) onGo(about);
-        }}
-        data-laid={layout ? 'yes' : undefined}
-      >
-        <g data-view>{layout ? <Figure layout={layout} inks={ON_SCREEN} chosen={chosen && keyOf(chosen)} font="inherit" /> : null}</g>
-      </svg>
+      <Canvas
+        layout={layout}
+        view={view}
+        canvas={canvas}
+        label={`Line drawing: ${drawing.things.length} things, ${drawing.lines.length} lines. Arrows travel from thing to thing, Enter goes to the row, f folds a panel, plus, minus and 0 zoom.`}
+        chosen={chosen}
+        onChoose={choose}
+        onOpen={(about) => (about.kind === 'panel' ? fold(about.id) : onGo(about))}
+        onEnter={onGo}
+        onFold={fold}
+      />
       <div className="screen-only flex min-h-[34px] flex-none items-baseline gap-4 border-t border-line px-4 py-[6px]" aria-live="polite">
         {own ? (
           <>
@@ -198,63 +166,4 @@ export function Drawing({ onGo }: { onGo: (about: About) => void }) {
       ) : null}
     </div>
   );
-}
-
-interface View {
-  readonly fit: () => void;
-  readonly by: (factor: number) => void;
-  readonly reveal: (at: { readonly x: number; readonly y: number; readonly width: number; readonly height: number }) => void;
-}
-
-/** At first letters are shown no smaller than this, even where the whole does not fit. */
-const READABLE = 0.95;
-
-/** Pan and zoom; fitted once it is laid out, left where it is when it is laid out anew. */
-function useView(ref: RefObject<SVGSVGElement | null>, layout: Layout | null): View {
-  const behaviour = useRef<ZoomBehavior<SVGSVGElement, unknown> | null>(null);
-  const latest = useRef(layout);
-  const fitted = useRef(false);
-  useEffect(() => {
-    latest.current = layout;
-  }, [layout]);
-  useEffect(() => {
-    const element = ref.current;
-    if (!element) return;
-    const z = zoom<SVGSVGElement, unknown>()
-      .scaleExtent([0.08, 6])
-      .on('zoom', ({ transform }: { transform: { toString: () => string } }) => {
-        element.querySelector('[data-view]')?.setAttribute('transform', transform.toString());
-      });
-    behaviour.current = z;
-    d3select(element).call(z).on('dblclick.zoom', null);
-  }, [ref]);
-  const fit = (least = 0) => {
-    const [element, drawn] = [ref.current, latest.current];
-    if (!element || !drawn || !behaviour.current) return;
-    const { clientWidth: w, clientHeight: h } = element;
-    const k = Math.max(least, Math.min(1.6, (w - 20) / Math.max(1, drawn.width), (h - 20) / Math.max(1, drawn.height)));
-    const spare = (room: number, size: number) => Math.max(0, (room - k * size) / 2);
-    // What does not fit begins at the bank.
-    const bank = drawn.things.find((t) => t.symbol === 'cell');
-    const y =
-      k * drawn.height <= h || !bank
-        ? spare(h, drawn.height)
-        : Math.min(0, Math.max(h - k * drawn.height, h / 2 - k * (bank.y + bank.height / 2)));
-    behaviour.current.transform(d3select(element), zoomIdentity.translate(spare(w, drawn.width), y).scale(k));
-  };
-  useEffect(() => {
-    if (!layout || fitted.current) return;
-    fitted.current = true;
-    fit(READABLE);
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- once, when there is something to fit
-  }, [layout]);
-  return {
-    fit: () => fit(),
-    by: (factor) => {
-      if (ref.current) behaviour.current?.scaleBy(d3select(ref.current), factor);
-    },
-    reveal: ({ x, y, width, height }) => {
-      if (ref.current) behaviour.current?.translateTo(d3select(ref.current), x + width / 2, y + height / 2);
-    },
-  };
 }

@@ -11,17 +11,19 @@ interface FigureProps {
   readonly inks: Inks;
   /** keyOf what is chosen; null on paper. */
   readonly chosen: string | null;
+  /** keyOf what is dead as the switches stand; null: nobody asks. */
+  readonly dead?: ReadonlySet<string> | null;
   readonly font: string;
 }
 
-export const Figure = memo(function Figure({ layout, inks, chosen, font }: FigureProps) {
+export const Figure = memo(function Figure({ layout, inks, chosen, dead = null, font }: FigureProps) {
   return (
     <g fontFamily={font} fontSize={TEXT} fill={inks.ink}>
       {layout.lines.map((l) => (
-        <LineOf key={l.id} line={l} inks={inks} chosen={chosen === keyOf(l.about)} />
+        <LineOf key={l.id} line={l} inks={inks} chosen={chosen === keyOf(l.about)} live={dead && !dead.has(keyOf(l.about))} />
       ))}
       {layout.things.map((t) => (
-        <ThingOf key={t.id} thing={t} inks={inks} chosen={chosen === keyOf(t.about)} />
+        <ThingOf key={t.id} thing={t} inks={inks} chosen={chosen === keyOf(t.about)} live={dead && !dead.has(keyOf(t.about))} />
       ))}
     </g>
   );
@@ -42,10 +44,22 @@ function levelOf(points: readonly Point[]): readonly [Point, Point] {
   return best;
 }
 
-function LineOf({ line, inks, chosen }: { line: Laid; inks: Inks; chosen: boolean }) {
+/** live: null where nobody asks; what is dead is drawn faint and says so. */
+function LineOf({ line, inks, chosen, live }: { line: Laid; inks: Inks; chosen: boolean; live: boolean | null }) {
   const path = line.points.map(([x, y], i) => `${i === 0 ? 'M' : 'L'}${x.toFixed(1)} ${y.toFixed(1)}`).join('');
   const settle = line.worst === 'stop' || line.worst === 'fix';
-  const colour = settle ? inks.settle : chosen ? inks.chosen : line.rail === 'negative' ? inks.quiet : inks.ink;
+  const colour =
+    live !== null
+      ? live
+        ? inks.ink
+        : inks.line
+      : settle
+        ? inks.settle
+        : chosen
+          ? inks.chosen
+          : line.rail === 'negative'
+            ? inks.quiet
+            : inks.ink;
   const [a, b] = levelOf(line.points);
   const left = Math.min(a[0], b[0]);
   const y = a[1];
@@ -72,8 +86,8 @@ function LineOf({ line, inks, chosen }: { line: Laid; inks: Inks; chosen: boolea
       {line.symbols.map((s, i) => (
         <Inline key={i} kind={s} x={left + 6 + i * (INLINE_WIDTH + 2)} y={y} inks={inks} />
       ))}
-      <text x={words} y={y - 4} {...halo} fill={inks.ink}>
-        {settle ? inks.mark : ''}
+      <text x={words} y={y - 4} {...halo} fill={live === false ? inks.faint : inks.ink}>
+        {settle && live === null ? inks.mark : ''}
         {line.no ? <tspan fontWeight={700}>{`${line.no}  `}</tspan> : null}
         {line.over}
       </text>
@@ -86,12 +100,13 @@ function LineOf({ line, inks, chosen }: { line: Laid; inks: Inks; chosen: boolea
   );
 }
 
-function ThingOf({ thing, inks, chosen }: { thing: Placed; inks: Inks; chosen: boolean }) {
+function ThingOf({ thing, inks: given, chosen, live }: { thing: Placed; inks: Inks; chosen: boolean; live: boolean | null }) {
+  const inks = live === false ? { ...given, ink: given.faint, quiet: given.faint } : given;
   const { x, y, width, height, symbol } = thing;
-  const settle = thing.worst === 'stop' || thing.worst === 'fix';
+  const settle = live === null && (thing.worst === 'stop' || thing.worst === 'fix');
   const frame = { stroke: settle ? inks.settle : chosen ? inks.chosen : inks.ink, strokeWidth: chosen ? 2.4 : 1.2 } as const;
   const middle = y + (height - thing.taps.length * TAP_PITCH) / 2;
-  const name = `${settle ? inks.mark : ''}${thing.label}`;
+  const name = `${settle ? inks.mark : ''}${thing.label}${live === false && thing.symbol !== 'cell' ? ', dead' : ''}`;
   return (
     <g data-about={keyOf(thing.about)} data-thing={thing.id} className="cursor-pointer">
       {symbol === 'panel' || symbol === 'bar' ? (
