@@ -1,7 +1,7 @@
 /** Design -> Analysis: the one function that runs it all. Incremental: a circuit whose inputs are the same objects keeps its result. */
 import { chargingFindings } from './check/chargingFindings';
 import { designFindings } from './check/designFindings';
-import { bySeverity, type Finding } from './check/findings';
+import { bySeverity, withDepartures, type Finding } from './check/findings';
 import { analyseAgain, analyseCircuit, type CircuitResult } from './circuitResult';
 import type { Gathered } from './conductor/circuitInput';
 import { asDecided } from './design/decided';
@@ -173,16 +173,6 @@ function mainSideOf(memory: Memory, design: Design, leads: readonly LeadResult[]
   const deps = [leads, design.leads, bars, banks, panels, joins, sources, loads, circuits, boat];
   if (!memory.mainSide || !sameParts(memory.mainSide.deps, deps)) memory.mainSide = { deps, findings: mainSideFindings(design, leads) };
   return memory.mainSide.findings;
-}
-
-/** Findings somebody has accepted, with the reason. */
-function withDepartures({ departures }: Design, findings: readonly Finding[]): readonly Finding[] {
-  if (departures.length === 0) return findings;
-  const accepted = new Map(departures.map((d) => [d.findingId, { by: d.acceptedBy, why: d.why }]));
-  return findings.map((f) => {
-    const known = accepted.get(f.id);
-    return known ? { ...f, accepted: known } : f;
-  });
 }
 
 interface Scene {

@@ -35,6 +35,7 @@ import { withPaths } from '@/core/energy/paths';
 import { finishing, type School } from '@/core/energy/finish';
 import { compareJoins, wrongPositions, type JoinConsequence, type WrongPosition } from '@/core/energy/joinWays';
 import { postInventory, type Post } from '@/core/mainSide/posts';
+import { worstOfStudies, type Worst } from '@/core/network/worst';
 import { consequencesOf, standingAnswer, type Act, type BenchAnswer, type Consequence, type Standing } from '@/core/network/switching';
 import { runStudy, type StudyAnswer } from '@/core/network/study';
 import { scratch, type ScratchResult } from '@/core/scratch';
@@ -110,6 +111,14 @@ function voyage(d: Design): CruiseResult {
   return sailed.run;
 }
 
+let weighed: { readonly of: Analysis; readonly worst: Worst } | null = null;
+
+/** The worst of all studies, reckoned once an analysis. */
+function worstNow(d: Design, a: Analysis): Worst {
+  if (weighed?.of !== a) weighed = { of: a, worst: worstOfStudies(d, a) };
+  return weighed.worst;
+}
+
 /** @param id as in Selected. */
 function oneDayWorking(d: Design, id: string, units: Units): Working | null {
   const [livingId, soc] = id.split(':');
@@ -164,6 +173,7 @@ const api = {
     const asked = design?.studies.find((s) => s.id === id);
     return design && analysis && asked ? runStudy(design, analysis, asked) : null;
   },
+  worst: (): Worst | null => (design && analysis ? worstNow(design, analysis) : null),
   /** What is live as the switches stand. */
   standing: (s: Standing): BenchAnswer | null => (design && analysis ? standingAnswer(design, analysis, s) : null),
   /** What an act at the switches would bring about. */

@@ -1,4 +1,5 @@
 /** Findings: what is wrong, why it matters, what to do. stop: must be settled; fix: should be; note: good to know. */
+import type { Design } from '../design/schema';
 
 export type Severity = 'stop' | 'fix' | 'note';
 
@@ -7,7 +8,7 @@ export interface Finding {
   readonly id: string;
   readonly severity: Severity;
   readonly about: {
-    readonly kind: 'circuit' | 'load' | 'panel' | 'bank' | 'source' | 'join' | 'living' | 'cruise' | 'lead' | 'bar' | 'boat';
+    readonly kind: 'circuit' | 'load' | 'panel' | 'bank' | 'source' | 'join' | 'living' | 'cruise' | 'lead' | 'bar' | 'study' | 'boat';
     readonly id: string;
   };
   readonly title: string;
@@ -38,4 +39,14 @@ export function bySeverity(...groups: readonly (readonly Finding[])[]): Finding[
   const out: Finding[] = [];
   for (const severity of SEVERITIES) for (const group of groups) for (const f of group) if (f.severity === severity) out.push(f);
   return out;
+}
+
+/** Findings somebody has accepted, with the reason. */
+export function withDepartures({ departures }: Design, findings: readonly Finding[]): readonly Finding[] {
+  if (departures.length === 0) return findings;
+  const accepted = new Map(departures.map((d) => [d.findingId, { by: d.acceptedBy, why: d.why }]));
+  return findings.map((f) => {
+    const known = accepted.get(f.id);
+    return known ? { ...f, accepted: known } : f;
+  });
 }

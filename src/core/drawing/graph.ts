@@ -7,6 +7,7 @@ import { barNode, bankPost, caseNode, endNode, joinSide, panelBar, sourcePost } 
 import { circuitOrder } from '../network/order';
 import { returnBar } from '../mainSide/graph';
 import type { StudyAnswer } from '../network/study';
+import type { Worst } from '../network/worst';
 import { choiceName, round3, show, sizeName } from '../quantity';
 import { findFamily } from '../rules/devices';
 
@@ -70,6 +71,8 @@ export interface DrawingWish {
   readonly rails: 'both' | 'one line';
   readonly folded: ReadonlySet<string>;
   readonly study: StudyAnswer | null;
+  /** Instead of one study, the worst of all at each load and lead. */
+  readonly worst?: Worst | null;
 }
 
 /** Beyond this many circuits drawn, panels begin folded, the largest first. */
@@ -183,7 +186,7 @@ export function drawingOf(whole: Design, analysis: Analysis, wish: DrawingWish):
   }
   const hidden = (c: Circuit) => c.from.kind === 'panel' && wish.folded.has(c.from.id);
   const ofStudy = new Map(wish.study?.runs.map((r) => [r.circuitId, r]));
-  const loadVolts = new Map(wish.study?.loads.map((l) => [l.id, l]));
+  const loadVolts = new Map((wish.study?.loads ?? wish.worst?.loads ?? []).map((l) => [l.id, l]));
   for (const c of order) {
     const r = results.get(c.id);
     if (!r || hidden(c)) continue;
@@ -342,7 +345,7 @@ export function drawingOf(whole: Design, analysis: Analysis, wish: DrawingWish):
         }
         return end.kind === 'join first' || end.kind === 'join second' ? `join ${end.id}` : `${end.kind} ${end.id}`;
       });
-      const amps = carried.get(lead.id)?.amps;
+      const amps = carried.get(lead.id)?.amps ?? wish.worst?.leads[lead.id]?.amps;
       const rating = result.device?.own.protection.ratingA;
       lines.push({
         id: `lead ${lead.id}`,

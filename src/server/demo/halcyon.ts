@@ -115,5 +115,5 @@ export function halcyon(): Design {
   }));
   design = tune(design, 'Anchor windlass', taped(12.6));
   design = tune(design, 'Inverter, large', taped(2.3));
-  return withStudies(withMainSide(halcyonCharging(tune(design, 'Main', taped(0.7)))));
+  return withStudies(withMainSide(halcyonCharging(tune(design, 'Main', taped(1.1)))));
 }

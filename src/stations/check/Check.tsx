@@ -2,8 +2,9 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Finding } from '@/core';
+import { bySeverity } from '@/core/check/findings';
 import { dropOp } from '@/core/design';
-import { useAnalysis, useAsked, useBoat, useSelected, useStore } from '@/ui/boat/context';
+import { useAnalysis, useAsked, useBoat, useSelected, useStore, useWorst } from '@/ui/boat/context';
 import { Views } from '@/ui/views/Views';
 import { Accept } from './Accept';
 import { nameOf } from './names';
@@ -19,7 +20,9 @@ export default function Check() {
   const [accepting, setAccepting] = useState<Finding | null>(null);
   const someFound = design.circuits.some((c) => c.found !== null);
   const before = useAsked(someFound ? 'before' : null, (r) => r.before());
-  const open = findings.filter((f) => !f.accepted);
+  const worst = useWorst();
+  const all = worst && worst.findings.length > 0 ? bySeverity(findings, worst.findings) : findings;
+  const open = all.filter((f) => !f.accepted);
   const count = (list: readonly Finding[], severity: Finding['severity']) => list.filter((f) => f.severity === severity).length;
   return (
     <div className="h-full overflow-y-auto p-5" tabIndex={0}>
@@ -68,6 +71,7 @@ const STATION: Readonly<Record<Finding['about']['kind'], string>> = {
   panel: 'wiring',
   lead: 'wiring',
   bar: 'wiring',
+  study: 'wiring',
   bank: 'bank',
   join: 'bank',
   living: 'bank',

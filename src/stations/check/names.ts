@@ -12,6 +12,7 @@ export const nameOf = (design: Design, about: Finding['about']): string => {
     join: design.joins,
     lead: design.leads,
     bar: design.bars,
+    study: design.studies,
     living: design.living,
     cruise: design.cruises,
   } as const;

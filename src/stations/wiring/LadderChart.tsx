@@ -9,14 +9,23 @@ const STEP = 33;
 const TOP = 62;
 const ROW = 22;
 
+/** The worst study of what the circuit serves: what it asks of this run alone. */
+export interface Studied {
+  /** null: no size in the table does, all else as it is. */
+  readonly wants: string | null;
+  readonly said: string;
+}
+
 /** Every test as the smallest conductor that passes it, on one axis of conductors drawn to scale. */
-export function LadderChart({ ladder, other }: { ladder: Ladder; other: string }) {
+export function LadderChart({ ladder, other, studied }: { ladder: Ladder; other: string; studied: Studied | null }) {
   const sizes = CONDUCTORS[ladder.school];
   const rungs = ladder.rungs;
   const x = (i: number) => LEFT + 18 + i * STEP;
   const indexOf = (size: string) => sizes.findIndex((c) => c.size === size);
   const width = x(sizes.length) + 34;
-  const height = TOP + rungs.length * ROW + 24;
+  const height = TOP + (rungs.length + (studied ? 1 : 0)) * ROW + 24;
+  const studyY = TOP + 12 + rungs.length * ROW;
+  const studyAt = studied?.wants == null ? sizes.length : indexOf(studied.wants);
   const chosenAt = ladder.chosen.school === ladder.school ? indexOf(ladder.chosen.size) : -1;
   const largest = sizes[sizes.length - 1]?.areaMm2 ?? 1;
   const tone = ladder.pinned || ladder.kept ? 'var(--copper)' : 'var(--verdigris)';
@@ -106,6 +115,35 @@ export function LadderChart({ ladder, other }: { ladder: Ladder; other: string }
             </g>
           );
         })}
+        {studied ? (
+          <g data-testid="study-rung">
+            <title>{studied.said}</title>
+            <text x={0} y={studyY + 4} className="text-[12px]">
+              worst study
+            </text>
+            <line
+              x1={LEFT}
+              x2={x(studyAt)}
+              y1={studyY}
+              y2={studyY}
+              stroke="var(--ink)"
+              strokeWidth={1.4}
+              strokeDasharray="3 3"
+              opacity={0.65}
+            />
+            <line x1={x(studyAt)} x2={x(studyAt)} y1={studyY - 6} y2={studyY + 6} stroke="var(--ink)" strokeWidth={2} />
+            <text
+              x={x(studyAt) + 6}
+              y={studyY + 4}
+              className="text-[11.5px] font-semibold"
+              stroke="var(--sheet)"
+              strokeWidth={3}
+              paintOrder="stroke"
+            >
+              {studied.wants === null ? 'none alone' : 'advice'}
+            </text>
+          </g>
+        ) : null}
         {chosenAt >= 0 ? (
           <>
             <line x1={x(chosenAt)} x2={x(chosenAt)} y1={TOP - 4} y2={height - 18} stroke={tone} strokeWidth={1.6} strokeDasharray="6 4" />
@@ -116,7 +154,9 @@ export function LadderChart({ ladder, other }: { ladder: Ladder; other: string }
           </>
         ) : null}
       </svg>
-      <figcaption className="text-[12px] text-quiet">{other}</figcaption>
+      <figcaption className="text-[12px] text-quiet">
+        {other} {studied?.said}
+      </figcaption>
     </figure>
   );
 }

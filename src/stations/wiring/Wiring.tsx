@@ -7,7 +7,7 @@ import { addOp, blankCircuit, dropOps, setOp, type Circuit, type Op } from '@/co
 import type { About } from '@/core/drawing/graph';
 import { proposeCircuits } from '@/core/network/propose';
 import { show } from '@/core/quantity';
-import { useAnalysis, useBoat, useFreshId, useSelected, useStore, useWorking } from '@/ui/boat/context';
+import { useAnalysis, useBoat, useFreshId, useSelected, useStore, useWorking, useWorst } from '@/ui/boat/context';
 import { opsOf, Sheet, type Change } from '@/ui/sheet';
 import { Views } from '@/ui/views/Views';
 import { CircuitFacts } from './CircuitFacts';
@@ -49,6 +49,7 @@ export default function Wiring() {
   const router = useRouter();
   const [selected, select] = useSelected();
   const working = useWorking();
+  const worst = useWorst();
   const [filter, setFilter] = useState('');
   const [showing, setShowing] = useState<(typeof VIEWS)[number]>(selected?.kind === 'lead' ? 'main side' : 'circuits');
   const over = useRef<HTMLElement | null>(null);
@@ -78,6 +79,11 @@ export default function Wiring() {
 
   const circuit = selected?.kind === 'circuit' ? design.circuits.find((c) => c.id === selected.id) : undefined;
   const result = circuit && analysis.circuits.find((r) => r.id === circuit.id);
+  const low = worst?.loads.find((l) => l.circuitId === circuit?.id && !Number.isNaN(l.volts));
+  const studied = low && {
+    wants: low.wants,
+    said: `Worst study, “${low.study}”: ${low.name} ${low.volts.toFixed(2)} V of ${low.minV.toFixed(2)} V needed, the whole path from the sagged posts.`,
+  };
   const only = circuit?.taps.length === 1 ? design.loads.find((l) => l.id === circuit.taps[0]?.serves.id) : undefined;
   const brief = only?.duty ? `${only.duty.onS} s on, ${only.duty.restS} s rest, ${only.duty.repeats} times` : null;
   const loose = analysis.loads.filter((l) => l.circuitId === null).length;
@@ -183,30 +189,30 @@ export default function Wiring() {
       onDragCancel={() => mark(null)}
     >
       <div className="flex h-full flex-col">
-        <div className={`flex flex-none items-baseline gap-4 px-4 py-[10px] ${showing === 'drawing' ? 'screen-only' : ''}`}>
+        <div className={`flex flex-none items-baseline gap-x-4 px-4 pt-[10px] pb-[6px] ${showing === 'drawing' ? 'screen-only' : ''}`}>
           <h1 className="text-[18px] font-bold">Wiring</h1>
-          <span className="text-quiet">
-            {design.circuits.length} circuits, {show(total, 'm', design.boat)} of conductor
-          </span>
           <Views views={VIEWS} showing={showing} onShow={setShowing} />
-          {showing === 'circuits' ? (
-            <>
-              <input
-                className="box ml-auto w-[120px]"
-                placeholder="filter"
-                aria-label="Filter circuits"
-                value={filter}
-                onChange={(e) => setFilter(e.target.value)}
-              />
-              <button type="button" className="act" onClick={addCircuit}>
-                add
-              </button>
-              <button type="button" className="act" onClick={propose} disabled={loose === 0}>
-                propose{loose > 0 ? ` for ${loose} loose` : ''}
-              </button>
-            </>
-          ) : null}
         </div>
+        {showing === 'circuits' ? (
+          <div className="flex flex-none items-baseline gap-3 px-4 pb-[6px]">
+            <span className="text-quiet">
+              {design.circuits.length} circuits, {show(total, 'm', design.boat)} of conductor
+            </span>
+            <input
+              className="box ml-auto w-[120px]"
+              placeholder="filter"
+              aria-label="Filter circuits"
+              value={filter}
+              onChange={(e) => setFilter(e.target.value)}
+            />
+            <button type="button" className="act" onClick={addCircuit}>
+              add
+            </button>
+            <button type="button" className="act" onClick={propose} disabled={loose === 0}>
+              propose{loose > 0 ? ` for ${loose} loose` : ''}
+            </button>
+          </div>
+        ) : null}
         {showing === 'main side' ? (
           <MainSide />
         ) : showing === 'panels' ? (
@@ -256,7 +262,7 @@ export default function Wiring() {
                   {circuit.no} {circuit.name}{' '}
                   <span className="font-normal text-quiet">what each test asks for, smallest conductor that passes</span>
                 </h2>
-                <LadderChart ladder={result.own.ladder} other={working?.beside ?? ''} />
+                <LadderChart ladder={result.own.ladder} other={working?.beside ?? ''} studied={studied ?? null} />
                 <div className="mt-2 border-t border-line pt-1">
                   <TapList circuit={circuit} result={result} onMove={move} />
                   <CircuitFacts key={circuit.id} circuit={circuit} />

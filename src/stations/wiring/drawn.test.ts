@@ -22,7 +22,7 @@ const resultOf = (circuit: Partial<Circuit> = {}, load: object = {}, school: 'aw
 const pin = (size: string, school: 'awg' | 'metric' = 'metric'): Partial<Circuit> => ({
   pin: { size: { school, size }, legs: 1, family: null, ratingA: null, ownDevices: false },
 });
-const ladderOf = (ladder: Ladder, other = 'beside'): string => draw(LadderChart, { ladder, other });
+const ladderOf = (ladder: Ladder, other = 'beside'): string => draw(LadderChart, { ladder, other, studied: null });
 
 describe('the ladder drawn', () => {
   test('names every test, the size each asks for, what governs and what is chosen', () => {

@@ -3,6 +3,7 @@
 import { createContext, useCallback, useContext, useEffect, useMemo, useState, useSyncExternalStore, type ReactNode } from 'react';
 import type { Remote } from 'comlink';
 import type { Analysis, CutList, Lists, Working } from '@/core';
+import type { Worst } from '@/core/network/worst';
 import type { AnalysisApi, Selected } from '@/workers/analysis.worker';
 import { Analyser } from './analyser';
 import { BoatStore, type BoatState, type Initial } from './store';
@@ -91,6 +92,12 @@ export function useWorking(): Working | null {
 
 /** The cut list of the design as analysed; null until the worker has answered. */
 export const useCutList = (): CutList | null => useAsked<CutList>('cut list', (r) => r.cutList());
+/** The worst of all studies; null until the worker has answered, and without studies. */
+export function useWorst(): Worst | null {
+  const { design } = useBoat();
+  return useAsked<Worst>(design.studies.length > 0 ? 'worst' : null, (r) => r.worst());
+}
+
 export const useLists = (): Lists | null => useAsked<Lists>('lists', (r) => r.lists());
 
 /** A fresh id for a new row. */

@@ -3,7 +3,8 @@ import Link from 'next/link';
 import { useState, type ReactNode } from 'react';
 import { autonomyH } from '@/core/energy/balance';
 import { round3 } from '@/core/quantity';
-import { useAnalysis, useBoat, useSelected } from '@/ui/boat/context';
+import { bySeverity } from '@/core/check/findings';
+import { useAnalysis, useBoat, useSelected, useWorst } from '@/ui/boat/context';
 
 function Figure({
   label,
@@ -53,7 +54,11 @@ export function BalanceLine({ boatId }: { boatId: string }) {
   const lacks = need && made ? need.needAh - made.madeAh : 0;
   const hours = need ? autonomyH(balance.usableAh, need.needAh) : null;
   const openNeed = need ? () => select({ kind: 'need', id: need.livingId }) : undefined;
-  const count = (severity: string) => findings.filter((f) => f.severity === severity && !f.accepted).length;
+  const studied = useWorst();
+  const all = studied ? bySeverity(findings, studied.findings) : findings;
+  // What falls in a study is worse than any percentage.
+  const low = studied?.loads.find((l) => l.falls && l.minIsMakers && !Number.isNaN(l.volts));
+  const count = (severity: string) => all.filter((f) => f.severity === severity && !f.accepted).length;
   const worst = balance.worst;
   const over = worst !== null && worst.pct > worst.limitPct;
   return (
@@ -96,14 +101,25 @@ export function BalanceLine({ boatId }: { boatId: string }) {
           aside={balance.usableAh > 0 ? `${round3(balance.usableAh)} Ah usable` : 'no bank yet'}
           {...(openNeed ? { onOpen: openNeed } : {})}
         />
-        <Figure
-          label="worst drop"
-          value={worst ? round3(worst.pct) : '–'}
-          unit={worst ? '%' : ''}
-          aside={worst ? `of ${round3(worst.limitPct)} %, ${worst.name}` : 'no circuits yet'}
-          breaks={over}
-          {...(worst ? { onOpen: () => select({ kind: 'circuit', id: worst.circuitId }) } : {})}
-        />
+        {low && !over ? (
+          <Figure
+            label="lowest volts in a study"
+            value={low.volts.toFixed(1)}
+            unit="V"
+            aside={`of ${low.minV.toFixed(1)} V, ${low.name}: ${low.study}`}
+            breaks
+            {...(low.circuitId === null ? {} : { onOpen: () => select({ kind: 'circuit', id: low.circuitId ?? '' }) })}
+          />
+        ) : (
+          <Figure
+            label="worst drop"
+            value={worst ? round3(worst.pct) : '–'}
+            unit={worst ? '%' : ''}
+            aside={worst ? `of ${round3(worst.limitPct)} %, ${worst.name}` : 'no circuits yet'}
+            breaks={over}
+            {...(worst ? { onOpen: () => select({ kind: 'circuit', id: worst.circuitId }) } : {})}
+          />
+        )}
         <div className="min-w-0 border-l border-line px-3 pt-[7px]">
           <div className="text-[11.5px] text-quiet">to settle</div>
           <Link

@@ -1,7 +1,7 @@
 'use client';
 import { useMemo, useRef, useState } from 'react';
 import { drawingOf, foldAtFirst, type About } from '@/core/drawing/graph';
-import { useAnalysis, useAsked, useBoat, useSelected, useStore } from '@/ui/boat/context';
+import { useAnalysis, useAsked, useBoat, useSelected, useStore, useWorst } from '@/ui/boat/context';
 import { TableBeside } from '@/ui/chart/TableBeside';
 import { fileName } from '@/ui/files';
 import { savePdf, saveSvg } from './exports';
@@ -10,6 +10,9 @@ import { keyOf } from './Figure';
 import { Sheet, SHEETS, type SheetName } from './Sheet';
 import { useLayout } from './useLayout';
 import { useView } from './useView';
+
+/** Instead of a study's id: each load at its worst. */
+const WORST = 'worst';
 
 /** The boat's line drawing: made from the design and made again with every edit. */
 export function Drawing({ onGo }: { onGo: (about: About) => void }) {
@@ -24,8 +27,14 @@ export function Drawing({ onGo }: { onGo: (about: About) => void }) {
   const [chosen, setChosen] = useState<About | null>(
     selected?.kind === 'circuit' || selected?.kind === 'lead' ? { kind: selected.kind, id: selected.id } : null,
   );
-  const study = useAsked(studyId ? `study:${studyId}` : null, (r) => r.study(studyId));
-  const drawing = useMemo(() => drawingOf(design, analysis, { rails, folded, study }), [design, analysis, rails, folded, study]);
+  const one = studyId !== '' && studyId !== WORST;
+  const study = useAsked(one ? `study:${studyId}` : null, (r) => r.study(studyId));
+  const worstOf = useWorst();
+  const weighed = studyId === WORST ? worstOf : null;
+  const drawing = useMemo(
+    () => drawingOf(design, analysis, { rails, folded, study, worst: weighed }),
+    [design, analysis, rails, folded, study, weighed],
+  );
   const layout = useLayout(drawing);
   const canvas = useRef<SVGSVGElement>(null);
   const view = useView(canvas, layout);
@@ -55,6 +64,7 @@ export function Drawing({ onGo }: { onGo: (about: About) => void }) {
         </select>
         <select className="box max-w-[220px]" aria-label="Study shown" value={studyId} onChange={(e) => setStudyId(e.target.value)}>
           <option value="">no study</option>
+          {design.studies.length > 1 ? <option value={WORST}>the worst of all studies</option> : null}
           {design.studies.map((s) => (
             <option key={s.id} value={s.id}>
               {s.name}
@@ -157,7 +167,7 @@ export function Drawing({ onGo }: { onGo: (about: About) => void }) {
             title={{
               vessel: design.boat.name,
               what: `Line drawing, ${rails === 'both' ? 'positive, negative and earth' : 'one line'}, ${design.boat.systemV} V DC`,
-              rules: `Rule set: ${design.boat.ruleSet}${study ? `; study: ${design.studies.find((s) => s.id === studyId)?.name ?? ''}` : ''}`,
+              rules: `Rule set: ${design.boat.ruleSet}${studyId ? `; study: ${studyId === WORST ? 'the worst of all' : (design.studies.find((s) => s.id === studyId)?.name ?? '')}` : ''}`,
               revision,
               on: new Date().toISOString().slice(0, 10),
             }}
