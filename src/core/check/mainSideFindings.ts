@@ -1,7 +1,8 @@
 /** What the main side gives cause to say: what hangs on nothing, loops, banks side by side, returns through the hull, what goes round the shunt. */
-import type { Design, Lead } from '../design/schema';
+import type { Bank, Design, Lead } from '../design/schema';
 import { endName, endNode } from '../mainSide/ends';
-import { loops, loose, paralleled, shuntLead } from '../mainSide/graph';
+import { loops, loose, paralleled, returnBar, shuntLead } from '../mainSide/graph';
+import { MOST_ON_A_STUD } from '../mainSide/posts';
 import type { LeadResult } from '../mainSide/leads';
 import type { Finding, Severity } from './findings';
 
@@ -11,7 +12,7 @@ export function mainSideFindings(design: Design, results: readonly LeadResult[])
     out.push({ id: `${rule}:${id}`, severity, about: { kind, id }, title, why, todo });
   const nameOf = (bankId: string) => design.banks.find((b) => b.id === bankId)?.name ?? bankId;
 
-  design.leads.forEach((lead, i) => oneLead(design, lead, results[i], say));
+  design.leads.forEach((lead, i) => oneLead(design, lead, results[i], upstreamA(design, results, lead), say));
   for (const { barId, empty } of loose(design))
     say(
       'loose',
@@ -67,6 +68,7 @@ export function mainSideFindings(design: Design, results: readonly LeadResult[])
         'One earth lead to the main negative bus or the engine’s negative; or a whole-boat residual-current device or an isolation transformer, where the school allows it.',
       );
   }
+  for (const bank of design.banks) studs(design, bank, say);
   for (const bank of design.banks) {
     const shunt = shuntLead(design, bank.id);
     if (!shunt) continue;
@@ -87,6 +89,41 @@ export function mainSideFindings(design: Design, results: readonly LeadResult[])
   return out;
 }
 
+/** More terminals than a stud takes on either post of a bank: its circuits, and its leads. */
+function studs(
+  design: Design,
+  bank: Bank,
+  say: (rule: string, severity: Severity, kind: 'bank', id: string, title: string, why: string, todo: string) => void,
+): void {
+  const circuits = design.circuits.filter((c) => c.from.kind === 'bank' && c.from.id === bank.id).reduce((sum, c) => sum + c.pin.legs, 0);
+  for (const rail of ['positive', 'negative'] as const) {
+    const leads = design.leads.filter((l) => l.rail === rail && [l.from, l.to].some((e) => e.kind === 'bank' && e.id === bank.id)).length;
+    const back = rail === 'positive' || returnBar(design, bank.id) === null ? circuits : 0;
+    if (leads + back > MOST_ON_A_STUD)
+      say(
+        `stud-${rail}`,
+        'fix',
+        'bank',
+        bank.id,
+        `${leads + back} terminals on its ${rail} post`,
+        `More than ${MOST_ON_A_STUD} on a stud: the lower ones loosen and heat.`,
+        'A bus bar beside it, one cable to the post.',
+      );
+  }
+}
+
+/** The device that stands before a lead without one of its own: the largest at the nodes it starts or ends on. */
+function upstreamA(design: Design, results: readonly LeadResult[], lead: Lead): number | null {
+  const nodes = [endNode(lead.from, lead), endNode(lead.to, lead)];
+  let most: number | null = null;
+  design.leads.forEach((other, i) => {
+    const rating = results[i]?.device?.own.protection.ratingA;
+    if (other.id === lead.id || other.rail !== 'positive' || rating === undefined) return;
+    if (nodes.includes(endNode(other.to, other))) most = Math.max(most ?? 0, rating);
+  });
+  return most;
+}
+
 /** A lead between the earths and the negative side. */
 function joinsNegative(design: Design, lead: Lead): boolean {
   return [lead.from, lead.to].some((e) => {
@@ -100,6 +137,7 @@ function oneLead(
   design: Design,
   lead: Lead,
   result: LeadResult | undefined,
+  beforeA: number | null,
   say: (rule: string, severity: Severity, kind: 'lead', id: string, title: string, why: string, todo: string) => void,
 ): void {
   if (endName(design, lead, lead.from) === null || endName(design, lead, lead.to) === null)
@@ -114,15 +152,27 @@ function oneLead(
     );
   if (endNode(lead.from, lead) === endNode(lead.to, lead))
     return say('to-itself', 'fix', 'lead', lead.id, 'starts and ends at the same place', 'It does nothing.', 'Say where it lands.');
-  if (lead.rail === 'positive' && !lead.fused && !isStarter(design, lead))
+  const bare = lead.rail === 'positive' && (!lead.fused || !result?.device) && !isStarter(design, lead);
+  const atBank = lead.from.kind === 'bank' || lead.to.kind === 'bank';
+  if (bare && (atBank || (beforeA === null && !lead.fused)))
     say(
       'unfused',
       'stop',
       'lead',
       lead.id,
-      'has no device at its first end',
+      lead.fused ? 'has its device at the end away from the battery' : 'has no device at its first end',
       'A short on it burns until the bank is empty: fire.',
-      'Protect it at the battery; only the starter’s own cable may do without.',
+      'Protect it at the battery: begin the lead there. Only the starter’s own cable may do without.',
+    );
+  if (bare && !atBank && result && beforeA !== null && result.izA < beforeA)
+    say(
+      'reduction',
+      'stop',
+      'lead',
+      lead.id,
+      `good for ${Math.round(result.izA)} A, and ${Math.round(beforeA)} A stands before it`,
+      'The device upstream lets this conductor burn.',
+      `A device of its own where it begins, at ${endName(design, lead, lead.from) ?? 'its first end'}, or a conductor good for ${Math.round(beforeA)} A.`,
     );
   if (!result) return;
   for (const test of result.failing)

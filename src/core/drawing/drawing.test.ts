@@ -4,6 +4,8 @@ import { analyse } from '../analysis';
 import { blankCircuit, blankLoad, type Design } from '../design';
 import { proposeMainSide } from '../mainSide/propose';
 import { runStudy } from '../network/study';
+import { worstOfStudies } from '../network/worst';
+import { round3 } from '../quantity';
 import { bareBoat, withLoad } from '../testing';
 import { drawingOf, foldAtFirst, type DrawingWish } from './graph';
 import { fromElk, toElk } from './layout';
@@ -136,4 +138,19 @@ test('what is to be settled is marked on its line, what somebody accepts is not'
     .filter((f) => f.about.id === 'c-x')
     .map((f, i) => ({ id: `d${i}`, findingId: f.id, what: 'x', why: 'y', acceptedBy: 'z', on: '2026-01-01' }));
   expect(line({ ...pinned, departures })?.worst).toBeNull();
+});
+
+test('negatives and earths alone: no circuit and no positive, each strap with its worst return current, each case with its verdict', () => {
+  const base = boat(1);
+  const design: Design = {
+    ...base,
+    studies: [{ id: 's', name: 'windlass', soc: 0.6, engineRpm: 0, shore: false, cranking: false, loads: { x: 'on' } }],
+  };
+  const analysis = analyse(design);
+  const worst = worstOfStudies(design, analysis);
+  const { things, lines } = drawingOf(design, analysis, wish({ rails: 'earths', worst }));
+  expect(lines.every((l) => l.rail !== 'positive' && l.about.kind === 'lead')).toBe(true);
+  const shunt = design.leads.find((l) => l.name === 'House bank negative');
+  expect(lines.find((l) => l.about.id === shunt?.id)?.below).toBe(`at worst ${round3(worst.leads[shunt?.id ?? '']?.amps ?? NaN)} A`);
+  expect(things.find((t) => t.label === 'case of Windlass')?.under).toMatch(/A: clears in/);
 });

@@ -67,8 +67,8 @@ export interface Drawing {
 }
 
 export interface DrawingWish {
-  /** Positive, negative and earth; or the positive alone. */
-  readonly rails: 'both' | 'one line';
+  /** Positive, negative and earth; the positive alone; or the negatives and earths of the main side alone. */
+  readonly rails: 'both' | 'one line' | 'earths';
   readonly folded: ReadonlySet<string>;
   readonly study: StudyAnswer | null;
   /** Instead of one study, the worst of all at each load and lead. */
@@ -136,6 +136,7 @@ export function drawingOf(whole: Design, analysis: Analysis, wish: DrawingWish):
   const design = asDecided(whole);
   const units = design.boat;
   const both = wish.rails === 'both';
+  const earths = wish.rails === 'earths';
   const worst = worstOf(analysis.findings);
   const things = new Map<string, Drawn>();
   const lines: Line[] = [];
@@ -160,7 +161,7 @@ export function drawingOf(whole: Design, analysis: Analysis, wish: DrawingWish):
       });
   };
 
-  sources();
+  if (!earths) sources();
   for (const b of design.banks) {
     const said = `${b.blockV * b.series} V ${round3(b.blockAh * b.strings)} Ah ${b.chemistry}`;
     const at = volts(bankPost(b.id, '+'), bankPost(b.id, '-'));
@@ -170,7 +171,7 @@ export function drawingOf(whole: Design, analysis: Analysis, wish: DrawingWish):
   const reached = order.flatMap((c) =>
     c.taps.flatMap((t) => (t.serves.kind === 'panel' ? design.panels.filter((p) => p.id === t.serves.id) : [])),
   );
-  for (const p of new Set([...reached, ...design.panels])) {
+  for (const p of earths ? [] : new Set([...reached, ...design.panels])) {
     const ways = design.circuits.filter((c) => c.from.kind === 'panel' && c.from.id === p.id).length;
     const folded = wish.folded.has(p.id);
     const at = volts(panelBar(p.id, '+'), panelBar(p.id, '-'));
@@ -187,7 +188,7 @@ export function drawingOf(whole: Design, analysis: Analysis, wish: DrawingWish):
   const hidden = (c: Circuit) => c.from.kind === 'panel' && wish.folded.has(c.from.id);
   const ofStudy = new Map(wish.study?.runs.map((r) => [r.circuitId, r]));
   const loadVolts = new Map((wish.study?.loads ?? wish.worst?.loads ?? []).map((l) => [l.id, l]));
-  for (const c of order) {
+  for (const c of earths ? [] : order) {
     const r = results.get(c.id);
     if (!r || hidden(c)) continue;
     const { protection, state } = r.own;
@@ -298,7 +299,7 @@ export function drawingOf(whole: Design, analysis: Analysis, wish: DrawingWish):
   }
 
   function mainSide(): void {
-    for (const j of design.joins) {
+    for (const j of earths ? [] : design.joins) {
       put(`join ${j.id}`, j.kind === 'splitter' ? 'converter' : 'selector', j.name, `${j.ratedA} A`, { kind: 'join', id: j.id });
       for (const [side, bankId] of [
         ['first', j.firstId],
@@ -323,11 +324,11 @@ export function drawingOf(whole: Design, analysis: Analysis, wish: DrawingWish):
     }
     const shown = design.leads.flatMap((lead, i) => {
       const result = analysis.leads[i];
-      return result && (both || lead.rail === 'positive') ? [{ lead, result }] : [];
+      return result && (earths ? lead.rail !== 'positive' : both || lead.rail === 'positive') ? [{ lead, result }] : [];
     });
     const used = new Set(shown.flatMap(({ lead }) => [lead.from, lead.to].filter((e) => e.kind === 'bar').map((e) => e.id)));
     for (const b of design.bars)
-      if (both || used.has(b.id))
+      if (both || (earths && b.kind !== 'starter') || used.has(b.id))
         put(
           barNode(b.id),
           b.kind === 'starter' ? 'rotating' : b.kind === 'underwater metal' || b.kind === 'hull' ? 'earth' : 'bar',
@@ -335,17 +336,26 @@ export function drawingOf(whole: Design, analysis: Analysis, wish: DrawingWish):
           '',
           { kind: 'bar', id: b.id },
         );
+    const cases = new Map(wish.worst?.cases.map((c) => [c.loadId, c]));
+    const said = (loadId: string): string => {
+      const fault = cases.get(loadId);
+      if (!fault) return '';
+      return fault.verdict === 'clears'
+        ? `${Math.round(fault.amps)} A: clears in ${Math.max(0.01, fault.opensS).toPrecision(2)} s`
+        : fault.verdict;
+    };
     const carried = new Map(wish.study?.leads.map((l) => [l.leadId, l]));
     for (const { lead, result } of shown) {
       const ends = [lead.from, lead.to].map((end) => {
         if (end.kind === 'case') {
           const name = design.loads.find((l) => l.id === end.id)?.name;
-          if (name !== undefined) put(caseNode(end.id), 'earth', `case of ${name}`, '', { kind: 'load', id: end.id });
+          if (name !== undefined) put(caseNode(end.id), 'earth', `case of ${name}`, said(end.id), { kind: 'load', id: end.id });
           return caseNode(end.id);
         }
         return end.kind === 'join first' || end.kind === 'join second' ? `join ${end.id}` : `${end.kind} ${end.id}`;
       });
-      const amps = carried.get(lead.id)?.amps ?? wish.worst?.leads[lead.id]?.amps;
+      const most = wish.worst?.leads[lead.id];
+      const amps = carried.get(lead.id)?.amps ?? most?.amps;
       const rating = result.device?.own.protection.ratingA;
       lines.push({
         id: `lead ${lead.id}`,
@@ -355,7 +365,10 @@ export function drawingOf(whole: Design, analysis: Analysis, wish: DrawingWish):
         symbols: [...(rating === undefined ? [] : ['fuse' as const]), ...lead.through.map((d) => INLINE[d.kind])],
         no: '',
         over: `${sizeName(result.conductor.school, result.conductor.size)}, ${show(result.lengthM, 'm', units)}`,
-        below: [rating === undefined ? '' : `${round3(rating)} A`, amps === undefined || amps < 0.005 ? '' : `carries ${round3(amps)} A`]
+        below: [
+          rating === undefined ? '' : `${round3(rating)} A`,
+          amps === undefined || amps < 0.005 ? '' : `${carried.has(lead.id) ? 'carries' : 'at worst'} ${round3(amps)} A`,
+        ]
           .filter(Boolean)
           .join(', '),
         about: { kind: 'lead', id: lead.id },

@@ -114,6 +114,12 @@ const LIST: readonly Appliance[] = [
     connection: 'own lead',
     shutFirst: true,
   }),
+  item('Starter solenoid', 'other', 'engine', 96, 'resistance', 0, 0, {
+    critical: true,
+    supply: 'engine key',
+    duty: { onS: 15, restS: 60, repeats: 4 },
+  }),
+  item('Remote start relay, coil', 'other', 'engine', 3, 'resistance', 0, 0, { critical: true, supply: 'engine key' }),
   item('Gas valve solenoid', 'other', 'galley', 9, 'resistance', 1, 1, { critical: true }),
   item('Gas igniter and controls', 'other', 'galley', 3, 'power', 1, 1),
   item('Battery monitor', 'electronics', 'chart', 0.3, 'power', 24, 24, { runsLong: true, supply: 'always live' }),

@@ -1,8 +1,12 @@
 /** The main side: sized leads, the shunt in the return, the starter's sag, and a finding for each fault that goes when it is mended. */
 import { analyse } from '../analysis';
 import { blankBank, blankDevice, blankJoin, blankLoad, blankSource, type Design, type Lead, type Study } from '../design';
+import { ohmsOf } from '../circuitResult';
+import { bankRestV, bankSource } from '../network/bankSource';
 import { runStudy } from '../network/study';
+import { worstOfStudies } from '../network/worst';
 import { bareBoat, withLoad } from '../testing';
+import { caseFaults } from './caseFaults';
 import { returnBar } from './graph';
 import { leadLengthM } from './ends';
 import { postInventory } from './posts';
@@ -191,4 +195,63 @@ test('posts: largest lowest, each with its device and stand-by, and nothing roun
   expect(posts.find((p) => p.name === 'Start −')?.bypasses).toBeNull();
   // The main's negative lands on the bus behind the shunt.
   expect(posts.find((p) => p.name === 'Negative bus')?.landings.some((l) => l.id === 'c-main')).toBe(true);
+});
+
+describe('a positive on the case', () => {
+  const faults = (design: Design) => caseFaults(design, analyse(design));
+  test('by hand: rest volts over bank, positive half of the runs, the earth lead and the way back through the shunt', () => {
+    const analysed = analyse(whole);
+    const [fault] = faults(whole);
+    const half = (id: string) => {
+      const r = analysed.circuits.find((c) => c.id === id);
+      const o = r && ohmsOf(r);
+      return (o?.head ?? NaN) + (o?.segments ?? []).reduce((a, b) => a + b, 0) / 2;
+    };
+    const lead = (name: string) => {
+      const r = analysed.leads[whole.leads.findIndex((l) => l.name === name)];
+      return (r?.copperOhm ?? NaN) + (r?.inlineOhm ?? NaN);
+    };
+    const house = whole.banks[0];
+    if (!house) throw new Error('no bank');
+    const source = bankSource(house);
+    const ohm = source.ohm + half('c-main') + half('c-x') + lead('Windlass case') + lead('House bank negative');
+    expect(fault?.amps).toBeCloseTo(bankRestV(source, 0.5) / ohm, 3);
+    expect(fault?.verdict).toBe('clears');
+    expect(fault?.opensS).toBeLessThanOrEqual(fault?.bearsS ?? 0);
+  });
+  test('a thin earth burns first, and that is a stop; one that leads nowhere clears nothing', () => {
+    const thin = change('Windlass case', { size: { school: 'metric', size: '1' } });
+    expect(faults(thin)[0]?.verdict).toBe('the earth burns first');
+    expect(worstOfStudies(thin, analyse(thin)).findings.find((f) => f.id.startsWith('case-earth'))?.severity).toBe('stop');
+    const nowhere = change('Windlass case', { to: { kind: 'bar', id: 'gone' } });
+    expect(faults(nowhere)[0]).toMatchObject({ amps: 0, verdict: 'may never clear' });
+  });
+});
+
+describe('protection over the whole graph', () => {
+  const side = { kind: 'join second' as const, id: 'relay' };
+  const spliced = (size: string): Design => {
+    const far = { id: 'post', name: 'Post', kind: 'negative bus' as const, placeId: 'saloon', stud: 'M8' };
+    const lead = blankLead('on', 'On from the relay', 'positive', side, { kind: 'bar', id: 'post' });
+    return { ...whole, bars: [...whole.bars, far], leads: [...whole.leads, { ...lead, fused: false, size: { school: 'metric', size } }] };
+  };
+  test('a conductor that gets smaller behind a device is told, with the place to protect it; one as heavy is not', () => {
+    const ids = (d: Design) => analyse(d).findings.map((f) => f.id);
+    expect(ids(spliced('4'))).toContain('reduction:on');
+    expect(analyse(spliced('4')).findings.find((f) => f.id === 'reduction:on')?.todo).toMatch(/Relay, second side/);
+    expect(ids(spliced('95'))).not.toContain('reduction:on');
+  });
+  test('a device at the end away from the battery protects nothing', () => {
+    const turned = change('Relay, first', { from: { kind: 'join first', id: 'relay' }, to: bank('start') });
+    expect(analyse(turned).findings.some((f) => f.id.startsWith('unfused'))).toBe(true);
+  });
+  test('five on one post are too many, four are not', () => {
+    const many = (n: number): Design => ({
+      ...whole,
+      leads: [...whole.leads, ...Array.from({ length: n }, (_, i) => blankLead(`more${i}`, 'More', 'positive', bank('house'), side))],
+    });
+    const told = (d: Design) => analyse(d).findings.some((f) => f.id === 'stud-positive:house');
+    // The main and the relay stand there already.
+    expect([told(many(2)), told(many(3))]).toEqual([false, true]);
+  });
 });

@@ -34,7 +34,17 @@ export function proposeStudies(design: Design, freshId: (prefix: string) => stri
         [l.id]: l.surgeA === null ? 'on' : 'start',
       }),
     ),
-    ...(design.engine.startBankId !== null ? [make('the engine is cranked, 60 %', 0.6, 0, on(long, 'on'), true)] : []),
+    ...(design.engine.startBankId !== null
+      ? [
+          make(
+            'the engine is cranked, 60 %',
+            0.6,
+            0,
+            on([...long, ...loads.filter((l) => l.supply === 'engine key' && !long.includes(l))], 'on'),
+            true,
+          ),
+        ]
+      : []),
     ...(long.length > 0 ? [make('an evening with nothing charging, 50 %', 0.5, 0, on(long, 'on'))] : []),
   ];
   const known = new Set(design.studies.map((s) => s.name));

@@ -90,7 +90,7 @@ export function systemOf(whole: Design, { circuits, leads, paths }: Analysed, st
 }
 
 /** What hangs on the engine's key is dead while it stands. */
-const closed = (circuit: Circuit, study: Study): boolean => circuit.supply !== 'engine key' || study.engineRpm > 0;
+const closed = (circuit: Circuit, study: Study): boolean => circuit.supply !== 'engine key' || study.engineRpm > 0 || study.cranking;
 
 function together(join: Join, study: Study, hands: Hands | null): boolean {
   const position = hands?.joins[join.id];

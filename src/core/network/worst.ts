@@ -6,6 +6,7 @@ import type { Design } from '../design/schema';
 import { ohmsOf } from '../circuitResult';
 import { CONDUCTORS } from '../rules/conductors';
 import { sizeName } from '../quantity';
+import { caseFaults, type CaseFault } from '../mainSide/caseFaults';
 import { runStudy, type StudyAnswer, type StudyLoad } from './study';
 import type { Analysed } from './system';
 
@@ -22,6 +23,7 @@ export interface Worst {
   readonly loads: readonly WorstLoad[];
   /** By lead: largest current in any study, A, and where. */
   readonly leads: Readonly<Record<string, { readonly amps: number; readonly study: string }>>;
+  readonly cases: readonly CaseFault[];
   readonly findings: readonly Finding[];
 }
 
@@ -46,7 +48,13 @@ export function worstOfStudies(whole: Design, analysed: Analysed): Worst {
     for (const l of answer.leads) if (l.amps > (leads[l.leadId]?.amps ?? 0)) leads[l.leadId] = { amps: l.amps, study: study.name };
   }
   const loads = [...worst.values()].sort((a, b) => room(a) - room(b)).map((l) => ({ ...l, wants: wantedSize(design, analysed, l) }));
-  return { loads, leads, findings: withDepartures(design, findingsOf(design, answers, loads)) };
+  const cases = caseFaults(design, analysed);
+  return {
+    loads,
+    leads,
+    cases,
+    findings: withDepartures(design, [...findingsOf(design, answers, loads), ...cases.flatMap((c) => caseFinding(design, c))]),
+  };
 }
 
 /** At the current it draws there: its own run's share of the loss lessened or raised with the size. */
@@ -103,4 +111,26 @@ function findingsOf(
     });
   }
   return out;
+}
+
+function caseFinding(design: Design, { leadId, loadId, amps, opensS, bearsS, verdict }: CaseFault): Finding[] {
+  if (verdict === 'clears') return [];
+  const name = design.loads.find((l) => l.id === loadId)?.name ?? 'its load';
+  const bears = bearsS < 0.01 ? 'less than 0.01 s' : `${bearsS.toPrecision(2)} s`;
+  return [
+    {
+      id: `case-earth:${leadId}`,
+      severity: verdict === 'the earth burns first' ? 'stop' : 'fix',
+      about: { kind: 'lead', id: leadId },
+      title: amps > 0 ? `a positive on the case of ${name}: ${verdict}` : `the case of ${name} has no way back to the battery`,
+      why:
+        amps > 0
+          ? `${Math.round(amps)} A flow; the device opens ${Number.isFinite(opensS) ? `within ${opensS.toPrecision(2)} s` : 'perhaps never'}, the earth lead bears it ${bears}.`
+          : 'A fault to the case stands until somebody touches it.',
+      todo:
+        amps > 0
+          ? 'A heavier or shorter earth lead, no more than one size below the positive; or a smaller device.'
+          : 'Lead it to the negative bus.',
+    },
+  ];
 }

@@ -51,6 +51,14 @@ export const CONDITIONS = [
     'Replace with a terminal block for boats, or a butt splice.',
   ),
   row('set-screw', 'set-screw lug', 2, 'fix', 'It lets go when the screw loosens.', 'Crimp a lug.'),
+  row(
+    'steel-washer',
+    'steel washer in the current path',
+    1.5,
+    'fix',
+    'Steel between palm and stud carries the current badly, heats and rusts.',
+    'Palm straight on the conducting face; washers above it.',
+  ),
   row('open-fork', 'open fork', 0.5, 'fix', 'It falls off when the screw loosens.', 'Crimp a ring.'),
   row(
     'soldered',

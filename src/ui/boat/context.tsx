@@ -95,7 +95,7 @@ export const useCutList = (): CutList | null => useAsked<CutList>('cut list', (r
 /** The worst of all studies; null until the worker has answered, and without studies. */
 export function useWorst(): Worst | null {
   const { design } = useBoat();
-  return useAsked<Worst>(design.studies.length > 0 ? 'worst' : null, (r) => r.worst());
+  return useAsked<Worst>(design.studies.length + design.leads.length > 0 ? 'worst' : null, (r) => r.worst());
 }
 
 export const useLists = (): Lists | null => useAsked<Lists>('lists', (r) => r.lists());

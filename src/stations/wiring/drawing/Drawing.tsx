@@ -1,6 +1,6 @@
 'use client';
 import { useMemo, useRef, useState } from 'react';
-import { drawingOf, foldAtFirst, type About } from '@/core/drawing/graph';
+import { drawingOf, foldAtFirst, type About, type DrawingWish } from '@/core/drawing/graph';
 import { useAnalysis, useAsked, useBoat, useSelected, useStore, useWorst } from '@/ui/boat/context';
 import { TableBeside } from '@/ui/chart/TableBeside';
 import { fileName } from '@/ui/files';
@@ -11,6 +11,8 @@ import { Sheet, SHEETS, type SheetName } from './Sheet';
 import { useLayout } from './useLayout';
 import { useView } from './useView';
 
+const RAILS = { both: 'positive, negative and earth', 'one line': 'one line', earths: 'negatives and earths' } as const;
+
 /** Instead of a study's id: each load at its worst. */
 const WORST = 'worst';
 
@@ -20,7 +22,7 @@ export function Drawing({ onGo }: { onGo: (about: About) => void }) {
   const analysis = useAnalysis();
   const store = useStore();
   const [selected, select] = useSelected();
-  const [rails, setRails] = useState<'both' | 'one line'>('one line');
+  const [rails, setRails] = useState<DrawingWish['rails']>('one line');
   const [folded, setFolded] = useState<ReadonlySet<string>>(() => foldAtFirst(design));
   const [studyId, setStudyId] = useState('');
   const [sheet, setSheet] = useState<SheetName>('A3');
@@ -30,7 +32,7 @@ export function Drawing({ onGo }: { onGo: (about: About) => void }) {
   const one = studyId !== '' && studyId !== WORST;
   const study = useAsked(one ? `study:${studyId}` : null, (r) => r.study(studyId));
   const worstOf = useWorst();
-  const weighed = studyId === WORST ? worstOf : null;
+  const weighed = studyId === WORST || rails === 'earths' ? worstOf : null;
   const drawing = useMemo(
     () => drawingOf(design, analysis, { rails, folded, study, worst: weighed }),
     [design, analysis, rails, folded, study, weighed],
@@ -61,6 +63,7 @@ export function Drawing({ onGo }: { onGo: (about: About) => void }) {
         <select className="box" aria-label="Rails" value={rails} onChange={(e) => setRails(e.target.value as typeof rails)}>
           <option value="one line">one line</option>
           <option value="both">positive, negative, earth</option>
+          <option value="earths">negatives and earths</option>
         </select>
         <select className="box max-w-[220px]" aria-label="Study shown" value={studyId} onChange={(e) => setStudyId(e.target.value)}>
           <option value="">no study</option>
@@ -166,7 +169,7 @@ export function Drawing({ onGo }: { onGo: (about: About) => void }) {
             name={sheet}
             title={{
               vessel: design.boat.name,
-              what: `Line drawing, ${rails === 'both' ? 'positive, negative and earth' : 'one line'}, ${design.boat.systemV} V DC`,
+              what: `Line drawing, ${RAILS[rails]}, ${design.boat.systemV} V DC`,
               rules: `Rule set: ${design.boat.ruleSet}${studyId ? `; study: ${studyId === WORST ? 'the worst of all' : (design.studies.find((s) => s.id === studyId)?.name ?? '')}` : ''}`,
               revision,
               on: new Date().toISOString().slice(0, 10),

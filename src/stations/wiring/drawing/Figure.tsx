@@ -162,7 +162,7 @@ function ThingOf({ thing, inks: given, chosen, live }: { thing: Placed; inks: In
             {name}
           </text>
           {thing.under ? (
-            <text x={x + 24} y={middle + 9} fill={/falls|dead/.test(thing.under) ? inks.settle : inks.quiet}>
+            <text x={x + 24} y={middle + 9} fill={/falls|dead|burns|never/.test(thing.under) ? inks.settle : inks.quiet}>
               {thing.under}
             </text>
           ) : null}
