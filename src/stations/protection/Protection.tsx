@@ -6,6 +6,7 @@ import { round3, show } from '@/core/quantity';
 import { useAnalysis, useBoat, useSelected } from '@/ui/boat/context';
 import { TableBeside } from '@/ui/chart/TableBeside';
 import { Plain } from '@/ui/table/Plain';
+import { FaultNodes } from './FaultNodes';
 import { Legend, TimeCurrent } from './TimeCurrent';
 
 const COLUMNS = [
@@ -66,7 +67,8 @@ export default function Protection() {
       </div>
       {picked ? <OnePath row={picked} /> : null}
       <div className="min-h-0 flex-1 overflow-y-auto px-4 pb-6" tabIndex={0} role="region" aria-label="devices">
-        <h2 className="mt-2 font-semibold">Every device</h2>
+        <FaultNodes />
+        <h2 className="mt-4 font-semibold">Every device</h2>
         <Plain
           label="Every device"
           columns={COLUMNS.map((title, i) => ({ title, right: i > 1 && i < 7 }))}

@@ -1,0 +1,158 @@
+/** The DC network: the main side, the line drawing, runs in the boat, and the switches worked. */
+import { readFileSync } from 'node:fs';
+import { axe, cell, designOf, enter, expect, open, row, test, view } from './boat';
+
+test('the main side is proposed, corrected row by row, judged, and taken back', async ({ page, turnstone }) => {
+  await open(page, turnstone, 'wiring');
+  await view(page, 'main side');
+  await expect(page.getByText('Nothing yet. Proposed are a negative bus behind a shunt')).toBeVisible();
+  await page.getByRole('button', { name: 'propose the main side' }).click();
+  await expect.poll(async () => (await designOf(page, turnstone)).leads.length).toBeGreaterThan(0);
+  const bank = (await designOf(page, turnstone)).banks[0]?.name ?? '';
+  await enter(page, `${bank} negative`, 'lengthM', '1.4');
+  await enter(page, `${bank} negative`, 'size', '1.5');
+  await expect(cell(page, `${bank} negative`, 'governs')).toContainText('✗');
+  const findings = page.getByRole('list', { name: 'Findings of the main side' });
+  await expect(findings).toContainText(`${bank} negative: 1.5 mm² fails`);
+  await enter(page, `${bank} negative`, 'size', '');
+  await expect(findings.getByText(/fails/)).toHaveCount(0);
+  await expect(page.getByRole('complementary', { name: 'The working' })).toContainText('What each test asks for');
+  await enter(page, `${bank} negative`, 'through', 'shunt 40 A 0.5 mΩ; isolator');
+  await expect
+    .poll(async () => (await designOf(page, turnstone)).leads[0]?.through.map((d) => [d.kind, d.ratingA, d.mohm]))
+    .toEqual([
+      ['shunt', 40, 0.5],
+      ['isolator', null, null],
+    ]);
+  await enter(page, `${bank} negative`, 'through', 'kettle');
+  await expect(page.getByText('"kettle" is none of:')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('region', { name: 'What lands where' })).toContainText('Nothing goes round the shunt');
+  await page.keyboard.press('Control+z');
+  await expect.poll(async () => (await designOf(page, turnstone)).leads[0]?.through.map((d) => d.kind)).toEqual(['shunt']);
+  await axe(page);
+});
+
+test('a lead of one’s own that puts two banks side by side is a stop, there and in Check', async ({ page, marram }) => {
+  await open(page, marram, 'wiring');
+  await view(page, 'main side');
+  await page.getByRole('button', { name: 'add a lead' }).click();
+  await enter(page, 'New lead', 'rail', 'positive');
+  await enter(page, 'New lead', 'from', 'House bank');
+  await enter(page, 'New lead', 'to', 'Start battery');
+  await expect(page.getByRole('list', { name: 'Findings of the main side' })).toContainText(
+    'puts House bank and Start battery side by side',
+  );
+  await open(page, marram, 'check');
+  await page.getByRole('button', { name: 'New lead: puts House bank and Start battery side by side', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'main side', exact: true })).toHaveAttribute('aria-pressed', 'true');
+  await expect(row(page, 'New lead')).toBeVisible();
+});
+
+const drawn = (page: import('@playwright/test').Page) => page.getByRole('application', { name: /^Line drawing/ });
+
+test('the line drawing: made from the design, travelled by keys, folded, its volts in a study, redrawn on an edit', async ({
+  page,
+  marram,
+}) => {
+  await open(page, marram, 'wiring');
+  await view(page, 'drawing');
+  const drawing = drawn(page);
+  await expect(drawing).toHaveAttribute('data-laid', 'yes');
+  await expect(drawing).toContainText('Chart table panel');
+  await expect(drawing).toContainText('VHF radio');
+  await drawing.focus();
+  for (const key of ['ArrowRight', 'ArrowRight', 'ArrowRight']) await page.keyboard.press(key);
+  await expect(page.getByRole('button', { name: 'to its row' })).toBeVisible();
+  await page.getByLabel('Study shown').selectOption({ label: 'the worst of all studies' });
+  await expect(drawing.getByText(/8\.\d+ V, falls/)).toBeVisible();
+  await page.getByRole('button', { name: 'fold the panels' }).click();
+  await expect(drawing).toContainText('circuits, folded');
+  await expect(drawing.getByText('VHF radio')).toHaveCount(0);
+  await page.getByRole('button', { name: 'open all panels' }).click();
+  await page.getByLabel('Rails').selectOption('negatives and earths');
+  await expect(drawing).toContainText('Negative bus');
+  await expect(drawing).toContainText(/clears in/);
+  await expect(drawing.getByText('VHF radio')).toHaveCount(0);
+  await axe(page);
+  await page.getByLabel('Rails').selectOption('one line');
+  await view(page, 'circuits');
+  await enter(page, 'VHF radio', 'cable', '6');
+  await view(page, 'drawing');
+  await expect(drawn(page).locator('[data-about^="circuit "]', { hasText: '16' }).first()).toContainText('6 mm²');
+  const radio = drawn(page).locator('[data-about^="load "]', { hasText: 'VHF radio' });
+  await radio.dblclick({ force: true });
+  await expect(page).toHaveURL(/\/loads$/);
+});
+
+test('the drawing goes out as SVG and PDF on the sheet chosen, and prints on one', async ({ page, halcyon }) => {
+  await open(page, halcyon, 'wiring');
+  await view(page, 'drawing');
+  await expect(drawn(page)).toHaveAttribute('data-laid', 'yes');
+  const saved = async (name: string) => {
+    const download = page.waitForEvent('download');
+    await page.getByRole('button', { name, exact: true }).click();
+    return readFileSync(await (await download).path());
+  };
+  const svg = (await saved('SVG')).toString();
+  expect(svg).toMatch(/<svg[^>]*width="420mm"/);
+  expect(svg).toContain('Halcyon Drift');
+  expect(svg).toContain('revision');
+  await page.getByLabel('Sheet').selectOption('letter');
+  const pdf = (await saved('PDF')).toString('latin1');
+  expect(pdf.slice(0, 5)).toBe('%PDF-');
+  const [, w, h] = /\/MediaBox \[0 0 ([\d.]+) ([\d.]+)/.exec(pdf) ?? [];
+  // 11 by 8.5 inches of 72 points.
+  expect([Math.round(Number(w)), Math.round(Number(h))]).toEqual([792, 612]);
+  // Lines and letters, no picture.
+  expect(pdf).not.toMatch(/\/Subtype ?\/Image/);
+  const printed = (await page.pdf({ preferCSSPageSize: true })).toString('latin1');
+  expect(printed.match(/\/Type ?\/Page\b/g)).toHaveLength(1);
+});
+
+test('runs lie in the boat, labelled by the worst found; a way along the hull changes the estimate', async ({ page, turnstone }) => {
+  await open(page, turnstone, 'survey');
+  await expect(page.getByRole('button', { name: /^run of 5 Bilge pump, plan, stop/ })).toBeVisible();
+  await page.getByLabel('runs shown').selectOption('all');
+  const runs = await page.locator('[data-run^=plan]').count();
+  expect(runs).toBe((await designOf(page, turnstone)).circuits.length);
+  await page.getByRole('button', { name: /^run of 10 Cool box, provisional, plan/ }).dispatchEvent('click');
+  const line = page.getByTestId('run-line');
+  const before = await line.locator('.reading').innerText();
+  await line.getByRole('combobox').selectOption('starboard side');
+  await expect(line.locator('.reading')).not.toHaveText(before);
+  await expect.poll(async () => (await designOf(page, turnstone)).circuits.find((c) => c.no === '10')?.along).toBe('starboard side');
+  await page.getByLabel('runs shown').selectOption('none');
+  await expect(page.locator('[data-run^=plan]')).toHaveCount(1);
+  await axe(page);
+});
+
+test('the bench: an act at the switches is told, undone, and leaves the design alone', async ({ page, marram }) => {
+  await open(page, marram, 'wiring');
+  const before = await designOf(page, marram);
+  await view(page, 'bench');
+  const told = page.getByTestId('consequences');
+  await page.getByRole('button', { name: /^open: 1 Main/ }).click();
+  await expect(told).toContainText('cut before they were shut down');
+  await expect(page.getByText('2 Chart table panel feeder, closed, dead')).toBeVisible();
+  const drawing = page.getByRole('application', { name: /^The drawing as the switches stand/ });
+  await expect(drawing).toContainText('Main bus, dead');
+  await page.getByRole('button', { name: 'undo the act' }).click();
+  await expect(drawing).not.toContainText('Main bus, dead');
+  await page.getByRole('button', { name: /^start: engine/ }).click();
+  await expect(page.getByTestId('feeds')).toContainText('Alternator gives');
+  await page.getByRole('button', { name: /^stop: engine/ }).click();
+  await expect(told).toContainText('stops charging');
+  await page.getByRole('button', { name: /^open: 8 Always-live feed/ }).click();
+  await expect(told).toContainText('stop: ');
+  await expect(told).toContainText('dead');
+  await axe(page);
+  expect(await designOf(page, marram)).toEqual(before);
+});
+
+test('faults where circuits begin: the posts name what can feed them', async ({ page, marram }) => {
+  await open(page, marram, 'protection');
+  const table = page.getByRole('table', { name: 'Faults where circuits begin' });
+  await expect(table.getByRole('row', { name: /House bank, posts/ })).toContainText('from what can be paralleled with it');
+  await expect(table.getByRole('row', { name: /Chart table panel/ })).toContainText('behind 2 runs of cable');
+});

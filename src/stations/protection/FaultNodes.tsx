@@ -1,0 +1,52 @@
+'use client';
+import { largestFaultA, smallestFaultA } from '@/core/network/upstream';
+import { round3, show } from '@/core/quantity';
+import { useAnalysis, useBoat } from '@/ui/boat/context';
+import { Plain } from '@/ui/table/Plain';
+
+/** Prospective fault current where circuits begin: at each battery's posts with all that can feed them, at each panel and bus. */
+export function FaultNodes() {
+  const { design } = useBoat();
+  const { banks, circuits } = useAnalysis();
+  const units = design.boat;
+  const posts = banks.map((b) => ({
+    id: b.bankId,
+    name: `${design.banks.find((x) => x.id === b.bankId)?.name ?? ''}, posts`,
+    largestA: b.postsFaultA,
+    leastA: b.smallestV / b.smallestOhm,
+    by: [`${round3(b.largestFaultA)} A of its own${b.faultIsMakers ? ", the maker's" : ', typical'}`, b.postsFaultBy]
+      .filter(Boolean)
+      .join('; '),
+  }));
+  const panels = design.panels.flatMap((p) => {
+    const up = circuits.flatMap((r) => {
+      const at = design.circuits.find((c) => c.id === r.id)?.taps.findIndex((t) => t.serves.kind === 'panel' && t.serves.id === p.id) ?? -1;
+      return at >= 0 ? (r.below[at] ?? []) : [];
+    })[0];
+    return up
+      ? [
+          {
+            id: p.id,
+            name: p.name,
+            largestA: largestFaultA(up, 0),
+            leastA: smallestFaultA(up, 0),
+            by: `behind ${up.chain.length} ${up.chain.length === 1 ? 'run' : 'runs'} of cable`,
+          },
+        ]
+      : [];
+  });
+  if (posts.length === 0) return null;
+  return (
+    <>
+      <h2 className="mt-2 font-semibold">Where circuits begin</h2>
+      <Plain
+        label="Faults where circuits begin"
+        columns={[{ title: 'at' }, { title: 'largest', right: true }, { title: 'least', right: true }, { title: 'from' }]}
+        rows={[...posts, ...panels].map((n) => ({
+          id: n.id,
+          cells: [n.name, show(n.largestA, 'A', units), show(n.leastA, 'A', units), n.by],
+        }))}
+      />
+    </>
+  );
+}
