@@ -119,7 +119,7 @@ export function analyse(whole: Design, memory: Memory = createMemory()): Analysi
   const results = analyseCircuits({ design, memory, banks, volts, currentOf, loads, order, feederOf, asked });
   const circuits = design.circuits.flatMap((c) => results.get(c.id) ?? []);
   const leads = leadResults(design, circuits, banks, volts, memory.leads);
-  const paths = (memory.paths = share(memory.paths, pathsOf(design, circuits)));
+  const paths = (memory.paths = share(memory.paths, pathsOf(design, circuits, leads)));
   const circuitOfLoad = new Map<string, string>();
   for (const c of design.circuits)
     for (const { serves } of c.taps) if (serves.kind === 'load' && !circuitOfLoad.has(serves.id)) circuitOfLoad.set(serves.id, c.id);

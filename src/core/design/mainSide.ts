@@ -6,7 +6,16 @@ import { DeviceSchema, SizeSchema } from './device';
 import { between, id, list, name, note, oneOf } from './fields';
 
 /** Where conductors meet that is no panel: the engine's block, the starter's post, the bars of negatives and earths, the hull. */
-export const BAR_KINDS = ['negative bus', 'engine', 'starter', 'bonding bus', 'AC earth bar', 'underwater metal', 'hull'] as const;
+export const BAR_KINDS = [
+  'positive bus',
+  'negative bus',
+  'engine',
+  'starter',
+  'bonding bus',
+  'AC earth bar',
+  'underwater metal',
+  'hull',
+] as const;
 export const RAILS = ['positive', 'negative', 'earth'] as const;
 /** join first, join second: the sides of what joins two banks. case: the metal case of a load. */
 export const END_KINDS = ['bank', 'panel', 'bar', 'join first', 'join second', 'source', 'case'] as const;

@@ -49,6 +49,11 @@ export function carries(design: Design, circuits: readonly CircuitResult[], lead
       if (join) return { amps: join.ratedA, why: `${join.name}, rated`, cranks: false };
     }
   }
+  if (kinds.includes('positive bus'))
+    for (const id of bankIds) {
+      const amps = charged(design, id);
+      if (amps > 0) return { amps, why: `all that charges ${design.banks.find((b) => b.id === id)?.name ?? ''}`, cranks: false };
+    }
   if (kinds.includes('engine')) {
     const amps = sum(design.sources.filter((s) => s.kind === 'alternator').map((s) => s.ratedA));
     return { amps, why: 'the alternators return through the block', cranks: false };

@@ -100,9 +100,16 @@ function asCircuit(
   );
 }
 
-/** The bank whose post feeds a lead's first end; null where it starts elsewhere. */
-const feeding = (lead: Lead, banks: readonly BankSource[]): BankSource | null =>
-  (lead.rail === 'positive' && lead.from.kind === 'bank' && banks.find((b) => b.bankId === lead.from.id)) || null;
+/** The bank that feeds a positive lead's first end, straight or through a positive bus; null where it starts elsewhere. */
+function feeding(design: Design, lead: Lead, banks: readonly BankSource[]): BankSource | null {
+  if (lead.rail !== 'positive') return null;
+  const bus = lead.from.kind === 'bar' && design.bars.find((b) => b.id === lead.from.id)?.kind === 'positive bus' ? lead.from.id : null;
+  const feeder =
+    bus === null
+      ? lead
+      : design.leads.find((l) => l.rail === 'positive' && l.from.kind === 'bank' && l.to.kind === 'bar' && l.to.id === bus);
+  return (feeder?.from.kind === 'bank' && banks.find((b) => b.bankId === feeder.from.id)) || null;
+}
 
 /** Copper of the positive conductor that feeds a load, mm2; 0 where nothing does. */
 function positiveMm2(design: Design, circuits: readonly CircuitResult[], loadId: string): number {
@@ -156,7 +163,7 @@ export function leadResult(
   const duty = load.cranks ? { onS: Math.max(engine.crankS, HARD_START.onS), restS: HARD_START.restS, repeats: engine.starts } : null;
   const ohm = (c: Conductor, tempC: number) => conductorOhm(c.r20OhmPerKm, lengthM, tempC) + 2 * JOINT_OHM;
   const inlineOhm = lead.through.reduce((total, d) => total + deviceOhm(d), 0);
-  const bank = feeding(lead, banks);
+  const bank = feeding(design, lead, banks);
   const device = bank && lead.fused ? asCircuit(design, lead, load, lengthM, places, volts, bank) : null;
 
   const rungs: LeadRung[] = [];

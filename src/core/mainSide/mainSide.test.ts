@@ -55,6 +55,7 @@ test('what is proposed hangs together: nothing to settle on it, and asked again 
     'negative Start negative',
     'positive Relay, first',
     'positive Relay, second',
+    'positive Alternator output',
     'earth Bonding joint',
     'earth AC earth to DC negative, the one joint',
     'earth Windlass case',
@@ -94,6 +95,32 @@ test('the return goes through the shunt: all the bank gives stands in that lead'
   for (const l of a.leads) if (l !== shunt) expect(l.amps).toBeCloseTo(0, 6);
 });
 
+test('two sources and more meet at a charging bus; each output and the feed are protected, and their path is what the leads are', () => {
+  const bare = boat();
+  const two = proposed({ ...bare, sources: [...bare.sources, { ...blankSource('sun', 'solar', 12, 'house'), name: 'Solar', ratedA: 30 }] });
+  const analysed = analyse(two);
+  const lead = (name: string) => {
+    const at = two.leads.findIndex((l) => l.name === name);
+    const r = analysed.leads[at];
+    return { fuse: r?.device?.own.protection.ratingA ?? 0, amps: r?.carries.amps, ohm: (r?.copperOhm ?? NaN) + (r?.inlineOhm ?? NaN) };
+  };
+  expect(lead('Charging feed').amps).toBe(120);
+  for (const name of ['Charging feed', 'Alternator output', 'Solar output']) expect(lead(name).fuse).toBeGreaterThan(0);
+  const path = 1000 * (lead('Charging feed').ohm + lead('Solar output').ohm + lead('Solar negative').ohm);
+  expect(analysed.paths.sun).toBeCloseTo(path, 0);
+  expect(analysed.paths.alt).toBeCloseTo(
+    1000 * (lead('Charging feed').ohm + lead('Alternator output').ohm + lead('Engine negative').ohm),
+    0,
+  );
+  expect(found(two).filter((f) => f.severity !== 'note')).toEqual([]);
+  const a = runStudy(two, analysed, study({ engineRpm: 2200, soc: 0.5 }));
+  const out = a.leads.find((l) => l.name === 'Alternator output')?.amps ?? 0;
+  expect(out).toBeGreaterThan(10);
+  // What charges the start bank through the relay comes back to the block by its own negative.
+  const back = ['Engine negative', 'Start negative'].map((n) => a.leads.find((l) => l.name === n)?.amps ?? 0);
+  expect((back[0] ?? 0) + (back[1] ?? 0)).toBeCloseTo(out, 6);
+});
+
 test('the starter: its amps through both its leads, and its volts are the posts less what these take', () => {
   const a = runStudy(whole, analyse(whole), study({ cranking: true }));
   const { crankA } = whole.engine;
@@ -106,7 +133,11 @@ test('the starter: its amps through both its leads, and its volts are the posts 
 });
 
 test('with the engine running the relay carries the house bank’s share, through its two cables', () => {
-  const first = { ...whole, sources: whole.sources.map((s) => ({ ...s, bankId: 'start' })) };
+  const first = {
+    ...whole,
+    sources: whole.sources.map((s) => ({ ...s, bankId: 'start' })),
+    leads: whole.leads.filter((l) => l.name !== 'Alternator output'),
+  };
   const a = runStudy(first, analyse(first), study({ engineRpm: 2000, soc: 0.5 }));
   const [one, two] = ['Relay, first', 'Relay, second'].map((n) => a.leads.find((l) => l.name === n)?.amps ?? 0);
   expect(one).toBeGreaterThan(1);
@@ -251,7 +282,7 @@ describe('protection over the whole graph', () => {
       leads: [...whole.leads, ...Array.from({ length: n }, (_, i) => blankLead(`more${i}`, 'More', 'positive', bank('house'), side))],
     });
     const told = (d: Design) => analyse(d).findings.some((f) => f.id === 'stud-positive:house');
-    // The main and the relay stand there already.
-    expect([told(many(2)), told(many(3))]).toEqual([false, true]);
+    // The main, the relay and the alternator stand there already.
+    expect([told(many(1)), told(many(2))]).toEqual([false, true]);
   });
 });

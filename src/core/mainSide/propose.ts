@@ -83,6 +83,7 @@ export function proposeMainSide(design: Design, freshId: (prefix: string) => str
     if (join.firstId !== null) lay('positive', `${join.name}, first`, bank(join.firstId), { kind: 'join first', id: join.id });
     if (join.secondId !== null) lay('positive', `${join.name}, second`, bank(join.secondId), { kind: 'join second', id: join.id });
   }
+  sources();
   const bonding = barOf('bonding bus', 'Bonding bus', enginePlace);
   lay('earth', 'Bonding joint', bonding, bus);
   const heavy = design.loads.filter((l) => l.group === 'heavy' || l.group === 'charging');
@@ -92,6 +93,24 @@ export function proposeMainSide(design: Design, freshId: (prefix: string) => str
     lay('earth', 'AC earth to DC negative, the one joint', earth, bus);
     for (const load of cased) lay('earth', `${load.name} case`, { kind: 'case', id: load.id }, bus);
   }
+  function sources(): void {
+    const wired = (s: Design['sources'][number]) =>
+      s.pathMohm !== null ||
+      (s.loadId !== null && design.circuits.some((c) => c.taps.some((t) => t.serves.kind === 'load' && t.serves.id === s.loadId)));
+    for (const to of design.banks) {
+      const own = design.sources.filter((s) => s.bankId === to.id && s.kind !== 'DC–DC' && !wired(s));
+      // Two and more meet at a bus of their own: no more than a few terminals on the battery's post.
+      const bus = own.length > 1 ? barOf('positive bus', 'Charging bus', to.placeId) : null;
+      if (bus) lay('positive', 'Charging feed', bank(to.id), bus);
+      for (const s of own) {
+        const end: LeadEnd = { kind: 'source', id: s.id };
+        lay('positive', `${s.name} output`, bus ?? bank(to.id), end);
+        if (s.kind !== 'alternator')
+          lay('negative', `${s.name} negative`, end, barOf('negative bus', 'Negative bus', house?.placeId ?? null));
+      }
+    }
+  }
+
   return {
     bars: bars.slice(0, Math.max(0, BOUNDS.bars - design.bars.length)),
     leads: leads.slice(0, Math.max(0, BOUNDS.leads - design.leads.length)),

@@ -233,5 +233,9 @@ function ownEnds(design: Design, s: Source, ends: ReadonlyMap<string, Ends>): En
   if (run) return run;
   const has = (rail: 'positive' | 'negative') =>
     design.leads.some((l) => l.rail === rail && [l.from, l.to].some((e) => e.kind === 'source' && e.id === s.id));
-  return has('positive') && has('negative') ? { plus: sourcePost(s.id, '+'), minus: sourcePost(s.id, '-') } : undefined;
+  if (!has('positive')) return undefined;
+  if (has('negative')) return { plus: sourcePost(s.id, '+'), minus: sourcePost(s.id, '-') };
+  // An alternator returns through the block it is bolted to.
+  const block = s.kind === 'alternator' ? design.bars.find((b) => b.kind === 'engine') : undefined;
+  return block && { plus: sourcePost(s.id, '+'), minus: barNode(block.id) };
 }
