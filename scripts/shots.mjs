@@ -27,8 +27,9 @@ const shots = [
   ['as-found', '/boats/turnstone/survey', 'button:text-is("as found")', '[role=gridcell]:has-text("Cabin lamps")'],
   ['cards', '/boats/marram/loads', 'button:text-is("cards")', '[role=gridcell]:has-text("Refrigerator")'],
   ['studies', '/boats/marram/wiring', 'button:text-is("studies")'],
-  ['routes', '/boats/turnstone/wiring', 'button:text-is("routes")'],
-  ['build-lists', '/boats/turnstone/build', 'h2:has-text("Fuse board")'],
+  ['main-side', '/boats/marram/wiring', 'button:text-is("main side")', '[role=gridcell]:has-text("House bank negative")'],
+  ['drawing', '/boats/marram/wiring', 'button:text-is("drawing")'],
+  ['bench', '/boats/marram/wiring', 'button:text-is("bench")', 'button:text-is("start")', '[aria-label^="open: 1 Main"]'],
   ['build', '/boats/marram/build', null],
   ['protection', '/boats/marram/protection', '[role=region] button:has-text("Autopilot drive")'],
 ];

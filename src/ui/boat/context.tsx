@@ -65,22 +65,27 @@ export function useSelected(): readonly [Selected | null, (selected: Selected | 
 /**
  * What the worker answers to a question about the design, asked again after every analysis.
  * @param about names what is asked, so that an answer to another question is not shown; null asks nothing.
+ * @param restMs asks only once nothing has changed for so long: for what takes longer than an edit may.
  */
-export function useAsked<T>(about: string | null, question: (remote: Remote<AnalysisApi>) => Promise<T | null>): T | null {
+export function useAsked<T>(about: string | null, question: (remote: Remote<AnalysisApi>) => Promise<T | null>, restMs = 0): T | null {
   const { analyser } = useContextBoat();
   const analysis = useAnalysis();
   const [shown, setShown] = useState<{ about: string; answer: T } | null>(null);
   useEffect(() => {
     if (about === null) return;
     let live = true;
-    void analyser.ask(question).then((answer) => {
-      if (live && answer !== null) setShown({ about, answer });
-    });
+    const ask = () =>
+      void analyser.ask(question).then((answer) => {
+        if (live && answer !== null) setShown({ about, answer });
+      });
+    const timer = restMs > 0 ? setTimeout(ask, restMs) : undefined;
+    if (timer === undefined) ask();
     return () => {
       live = false;
+      clearTimeout(timer);
     };
     // eslint-disable-next-line react-hooks/exhaustive-deps -- about names the question
-  }, [analyser, analysis, about]);
+  }, [analyser, analysis, about, restMs]);
   return about !== null && shown?.about === about ? shown.answer : null;
 }
 
@@ -92,10 +97,12 @@ export function useWorking(): Working | null {
 
 /** The cut list of the design as analysed; null until the worker has answered. */
 export const useCutList = (): CutList | null => useAsked<CutList>('cut list', (r) => r.cutList());
+const WORST_RESTS_MS = 150;
+
 /** The worst of all studies; null until the worker has answered, and without studies. */
 export function useWorst(): Worst | null {
   const { design } = useBoat();
-  return useAsked<Worst>(design.studies.length + design.leads.length > 0 ? 'worst' : null, (r) => r.worst());
+  return useAsked<Worst>(design.studies.length + design.leads.length > 0 ? 'worst' : null, (r) => r.worst(), WORST_RESTS_MS);
 }
 
 export const useLists = (): Lists | null => useAsked<Lists>('lists', (r) => r.lists());

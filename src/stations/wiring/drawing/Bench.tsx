@@ -35,7 +35,7 @@ export function Bench() {
     () => drawingOf(design, analysis, { rails: 'one line', folded, study: answer?.study ?? null }),
     [design, analysis, folded, answer],
   );
-  const layout = useLayout(drawing);
+  const { layout, fresh } = useLayout(drawing);
   const canvas = useRef<SVGSVGElement>(null);
   const view = useView(canvas, layout);
 
@@ -184,6 +184,7 @@ export function Bench() {
       <div className="flex min-w-0 flex-1 flex-col border-l border-line">
         <Canvas
           layout={layout}
+          fresh={fresh}
           view={view}
           canvas={canvas}
           label="The drawing as the switches stand: what is dead is faint and says so. A click, or Enter on what the arrows chose, works a switch or a load."

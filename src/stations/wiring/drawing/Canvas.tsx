@@ -9,6 +9,8 @@ import type { View } from './useView';
 
 interface CanvasProps {
   readonly layout: Layout | null;
+  /** It is laid out as it is now. */
+  readonly fresh: boolean;
   readonly view: View;
   readonly canvas: RefObject<SVGSVGElement | null>;
   readonly label: string;
@@ -74,7 +76,7 @@ export function Canvas({
         const about = aboutAt(e.target);
         if (about) onOpen(about);
       }}
-      data-laid={layout ? 'yes' : undefined}
+      data-laid={layout ? (fresh ? 'yes' : 'before') : undefined}
     >
       <g data-view>
         {layout ? <Figure layout={layout} inks={ON_SCREEN} chosen={chosen && keyOf(chosen)} dead={dead} font="inherit" /> : null}

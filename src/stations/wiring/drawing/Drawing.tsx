@@ -37,7 +37,7 @@ export function Drawing({ onGo }: { onGo: (about: About) => void }) {
     () => drawingOf(design, analysis, { rails, folded, study, worst: weighed }),
     [design, analysis, rails, folded, study, weighed],
   );
-  const layout = useLayout(drawing);
+  const { layout, fresh } = useLayout(drawing);
   const canvas = useRef<SVGSVGElement>(null);
   const view = useView(canvas, layout);
   const paper = useRef<HTMLDivElement>(null);
@@ -119,6 +119,7 @@ export function Drawing({ onGo }: { onGo: (about: About) => void }) {
       ) : null}
       <Canvas
         layout={layout}
+        fresh={fresh}
         view={view}
         canvas={canvas}
         label={`Line drawing: ${drawing.things.length} things, ${drawing.lines.length} lines. Arrows travel from thing to thing, Enter goes to the row, f folds a panel, plus, minus and 0 zoom.`}

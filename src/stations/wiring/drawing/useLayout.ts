@@ -4,8 +4,8 @@ import type { Drawing } from '@/core/drawing/graph';
 import { fromElk, toElk, type Layout } from '@/core/drawing/layout';
 import type { ElkNode } from 'elkjs/lib/elk-api';
 
-/** The drawing with places: laid out anew only when a thing, a line or a size has changed; texts flow into the places there are. */
-export function useLayout(drawing: Drawing | null): Layout | null {
+/** The drawing with places: laid out anew only when a thing, a line or a size has changed; texts flow into the places there are. fresh: laid out as it is now. */
+export function useLayout(drawing: Drawing | null): { readonly layout: Layout | null; readonly fresh: boolean } {
   const elk = useRef<Elk | null>(null);
   const [placed, setPlaced] = useState<{ readonly asked: string; readonly node: ElkNode } | null>(null);
   const graph = useMemo(() => (drawing ? toElk(drawing) : null), [drawing]);
@@ -30,5 +30,6 @@ export function useLayout(drawing: Drawing | null): Layout | null {
       live = false;
     };
   }, [asked]);
-  return useMemo(() => (drawing && placed ? fromElk(drawing, placed.node) : null), [drawing, placed]);
+  const layout = useMemo(() => (drawing && placed ? fromElk(drawing, placed.node) : null), [drawing, placed]);
+  return { layout, fresh: layout !== null && placed?.asked === asked };
 }
