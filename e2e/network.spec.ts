@@ -1,4 +1,5 @@
 /** The DC network: the main side, the line drawing, runs in the boat, and the switches worked. */
+import type { Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { axe, cell, designOf, enter, expect, open, row, test, view } from './boat';
 
@@ -17,12 +18,12 @@ test('the main side is proposed, corrected row by row, judged, and taken back', 
   await enter(page, `${bank} negative`, 'size', '');
   await expect(findings.getByText(/fails/)).toHaveCount(0);
   await expect(page.getByRole('complementary', { name: 'The working' })).toContainText('What each test asks for');
-  await enter(page, `${bank} negative`, 'through', 'shunt 40 A 0.5 mΩ; isolator');
+  await enter(page, `${bank} negative`, 'through', 'shunt 40 A 0.5 mΩ at Bilge; isolator');
   await expect
-    .poll(async () => (await designOf(page, turnstone)).leads[0]?.through.map((d) => [d.kind, d.ratingA, d.mohm]))
+    .poll(async () => (await designOf(page, turnstone)).leads[0]?.through.map((d) => [d.kind, d.ratingA, d.mohm, d.placeId]))
     .toEqual([
-      ['shunt', 40, 0.5],
-      ['isolator', null, null],
+      ['shunt', 40, 0.5, 'bilge'],
+      ['isolator', null, null, null],
     ]);
   await enter(page, `${bank} negative`, 'through', 'kettle');
   await expect(page.getByText('"kettle" is none of:')).toBeVisible();
@@ -49,7 +50,7 @@ test('a lead of one’s own that puts two banks side by side is a stop, there an
   await expect(row(page, 'New lead')).toBeVisible();
 });
 
-const drawn = (page: import('@playwright/test').Page) => page.getByRole('application', { name: /^Line drawing/ });
+const drawn = (page: Page) => page.getByRole('application', { name: /^Line drawing/ });
 
 test('the line drawing: made from the design, travelled by keys, folded, its volts in a study, redrawn on an edit', async ({
   page,

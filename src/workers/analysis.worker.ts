@@ -152,7 +152,7 @@ const api = {
     if (selected.kind === 'made') return madeWorking(design, analysis, selected.id, units);
     return needWorking(design, analysis, selected.id, units);
   },
-  cutList: (): CutList | null => (design && analysis ? cutList(asDecided(design), analysis.circuits) : null),
+  cutList: (): CutList | null => (design && analysis ? cutList(asDecided(design), analysis.circuits, analysis.leads) : null),
   lists: (): Lists | null => (design && analysis ? listsOf(design, analysis.circuits) : null),
   /** What would be found in the boat as she was found. */
   before: (): readonly Finding[] | null => (design ? analyse(asFoundDesign(design)).findings : null),

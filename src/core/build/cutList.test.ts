@@ -1,6 +1,7 @@
 import { analyse, cutList, proposeCircuits } from '../index';
-import { blankDevice, blankFound, blankLoad, brokenReferences, type Design } from '../design';
+import { blankDevice, blankFound, blankLoad, blankSource, brokenReferences, type Design } from '../design';
 import { fromBlock, harmless, restored, toBlock, toCsv } from '../format/csv';
+import { proposeMainSide } from '../mainSide/propose';
 import { bareBoat, withLoad } from '../testing';
 import { endName } from './cutList';
 
@@ -149,4 +150,27 @@ test('what is kept as found is not cut, and its own device not bought', () => {
   const fresh = listOf(withLoad(bareBoat('metric'), { rating: 24 }, 4, { found: { ...found, keepProtection: false } }));
   const count = (l: typeof list) => l.protection.reduce((sum, p) => sum + p.count, 0);
   expect(count(fresh)).toBe(count(list) + 1);
+});
+
+test('leads of the main side are cut, lugged by their studs, sleeved and protected with the rest', () => {
+  let n = 0;
+  const bare = bareBoat('metric');
+  const proposal = proposeMainSide(
+    { ...bare, sources: [{ ...blankSource('alt', 'alternator', 12, 'house'), name: 'Alternator' }] },
+    (p) => `${p}${++n}`,
+  );
+  const design: Design = { ...bare, sources: [{ ...blankSource('alt', 'alternator', 12, 'house'), name: 'Alternator' }], ...proposal };
+  const { circuits, leads } = analyse(design);
+  const list = cutList(design, circuits, leads);
+  const without = cutList(design, circuits);
+  expect(list.cuts.length - without.cuts.length).toBe(design.leads.length);
+  expect(list.totalM - without.totalM).toBeCloseTo(
+    leads.reduce((sum, l) => sum + l.lengthM, 0),
+    9,
+  );
+  const earth = list.cuts.find((c) => c.label === 'earth Bonding joint');
+  expect(earth).toMatchObject({ colour: 'green', size: '10 mm²', fromEnd: 'lug 10 mm² × M8', toEnd: 'lug 10 mm² × M8' });
+  expect(list.terminals.find((t) => t.item === 'lug 10 mm² × M8')?.note).toMatch(/pull test 220 N; die 10 mm²; 14 N m/);
+  const fuses = (l: typeof list) => l.protection.reduce((sum, p) => sum + p.count, 0);
+  expect(fuses(list) - fuses(without)).toBe(leads.filter((l) => l.device).length);
 });

@@ -1,20 +1,21 @@
 /** What is cut, crimped, shrunk and labelled: the bill of a design's wiring. Lengths m, masses kg. */
 import type { CircuitResult } from '../circuitResult';
-import type { Circuit, Design, Load, Panel } from '../design';
+import type { Circuit, Design, Lead, Load, Panel } from '../design';
+import type { LeadResult } from '../mainSide/leads';
 import { FOOT_M, sizeName } from '../quantity';
-import { positiveColour, type Service } from '../rules/colours';
+import { EARTH_COLOUR, positiveColour, type Service } from '../rules/colours';
 import { findConductor, type School } from '../rules/conductors';
 import { pathM, placePoint } from '../network/geometry';
 import { findFamily } from '../rules/devices';
 import { RULE_SETS } from '../rules/ruleSets';
-import { shrinkFor, studName, terminalFor } from '../rules/terminals';
+import { shrinkFor, studName, STUDS, terminalFor } from '../rules/terminals';
 
 /** One piece of one conductor, cut to length. */
 export interface Cut {
   readonly circuitId: string;
   readonly no: string;
   readonly serves: string;
-  readonly polarity: '+' | '−';
+  readonly polarity: '+' | '−' | 'earth';
   readonly size: string;
   readonly areaMm2: number;
   readonly colour: string;
@@ -69,6 +70,12 @@ export function endName(connection: string, school: School, size: string): strin
   if (connection === 'own lead' || connection === 'splice') return `adhesive butt splice ${barrel}`;
   if (connection === 'blade') return `blade receptacle 6.3 mm, ${barrel}`;
   return `${row.kind} ${barrel} × ${studName(school, connection)}`;
+}
+
+/** Torque of the stud an end lands on, N m: plausible; the maker's figure rules. */
+function tightened(end: string): string {
+  const stud = STUDS.find((s) => end.endsWith(`× ${s.metric}`) || end.endsWith(`× ${s.imperial}`));
+  return stud ? `; die ${end.split(' ').slice(1, -2).join(' ')}; ${stud.torqueNm} N m unless its maker says otherwise` : '';
 }
 
 const hasBarrel = (end: string): boolean => end.startsWith('lug') || end.startsWith('ring') || end.startsWith('blade');
@@ -145,8 +152,35 @@ function lampCuts({ design, panels }: Context, circuit: Circuit): Cut[] {
     }));
 }
 
+/** A lead of the main side: one conductor, lug and stud at both ends; a device at its first end decides how it lands there. */
+function leadCut({ design }: Context, lead: Lead, result: LeadResult): Cut {
+  const { school, size, areaMm2 } = result.conductor;
+  const { boat, house } = design;
+  const fuse = findFamily(result.device?.own.protection.familyId ?? '')?.terminal;
+  const polarity = lead.rail === 'positive' ? '+' : lead.rail === 'negative' ? '−' : 'earth';
+  return {
+    circuitId: lead.id,
+    no: '',
+    serves: lead.name,
+    polarity,
+    size: sizeName(school, size),
+    areaMm2,
+    colour:
+      lead.rail === 'positive'
+        ? positiveColour(boat.colourScheme, 'other', house.functionColours)
+        : lead.rail === 'negative'
+          ? house.negative
+          : EARTH_COLOUR,
+    lengthM: result.lengthM,
+    taped: result.taped,
+    fromEnd: endName(fuse ?? lead.fromStud, school, size),
+    toEnd: endName(lead.toStud, school, size),
+    label: `${polarity} ${lead.name}`,
+  };
+}
+
 /** The whole list for a design and its analysis. Circuits without taps give nothing. */
-export function cutList(design: Design, circuits: readonly CircuitResult[]): CutList {
+export function cutList(design: Design, circuits: readonly CircuitResult[], leads: readonly LeadResult[] = []): CutList {
   const context: Context = {
     design,
     loads: new Map(design.loads.map((l) => [l.id, l])),
@@ -166,15 +200,29 @@ export function cutList(design: Design, circuits: readonly CircuitResult[]): Cut
     if (result.own.ladder.kept) continue;
     const own = [...circuitCuts(context, circuit, result), ...lampCuts(context, circuit)];
     cuts.push(...own);
-    const { school, chosen } = result.own.ladder;
-    const row = terminalFor(school, chosen.size);
+    made(own, result.own.ladder.school, result.own.ladder.chosen.size, result.own.state.conductor.odMm);
+  }
+  design.leads.forEach((lead, i) => {
+    const result = leads[i];
+    if (!result) return;
+    const cut = leadCut(context, lead, result);
+    cuts.push(cut);
+    made([cut], result.conductor.school, result.conductor.size, result.conductor.odMm);
+    const device = result.device?.own.protection;
+    if (device) protection.push([`${device.familyName} ${device.ratingA} A`, '', 1]);
+  });
+  return listed();
+
+  /** What a conductor's ends are made up from. */
+  function made(own: readonly Cut[], school: School, size: string, odMm: number): void {
+    const row = terminalFor(school, size);
     const pull = school === 'metric' && row.pullTestMetricN !== null ? row.pullTestMetricN : row.pullTestN;
-    const sleeve = shrinkFor(result.own.state.conductor.odMm);
+    const sleeve = shrinkFor(odMm);
     for (const cut of own) {
       // The splice at the start of a piece is the one counted at the end of the piece before it.
       const counted = [cut.fromEnd.startsWith('adhesive butt') ? 0 : 1, 1];
       [cut.fromEnd, cut.toEnd].forEach((end, i) => {
-        terminals.push([end, hasBarrel(end) ? `pull test ${pull} N` : '', counted[i] ?? 1]);
+        terminals.push([end, hasBarrel(end) ? `pull test ${pull} N${tightened(end)}` : '', counted[i] ?? 1]);
         if (hasBarrel(end))
           shrink.push([
             `adhesive heat shrink ${sleeve.boreMm} mm × ${sleeve.lengthMm} mm, ${cut.colour}`,
@@ -184,37 +232,42 @@ export function cutList(design: Design, circuits: readonly CircuitResult[]): Cut
       });
     }
   }
-  const reels = new Map<string, { areaMm2: number; line: ReelLine }>();
-  for (const cut of cuts) {
-    const key = `${cut.size}|${cut.colour}`;
-    const before = reels.get(key)?.line;
-    const conductor = findConductor(design.boat.ruleSet, cut.size.replace(/ (AWG|mm²)$/, ''));
-    const netM = (before?.netM ?? 0) + cut.lengthM;
-    // Rounded up to half a metre or a whole foot, as it is bought.
-    const step = design.boat.lengthUnit === 'ft' ? FOOT_M : 0.5;
-    const orderM = Math.ceil((netM * (1 + design.house.wastePct / 100)) / step - 1e-9) * step;
-    reels.set(key, {
-      areaMm2: cut.areaMm2,
-      line: {
-        size: cut.size,
-        colour: cut.colour,
-        pieces: (before?.pieces ?? 0) + 1,
-        netM,
-        orderM,
-        massKg: (netM * (conductor?.massKgPerKm ?? 0)) / 1000,
-        estimated: (before?.estimated ?? false) || !cut.taped,
-      },
-    });
+
+  function listed(): CutList {
+    const reels = new Map<string, { areaMm2: number; line: ReelLine }>();
+    for (const cut of cuts) {
+      const key = `${cut.size}|${cut.colour}`;
+      const before = reels.get(key)?.line;
+      const conductor = findConductor(design.boat.ruleSet, cut.size.replace(/ (AWG|mm²)$/, ''));
+      const netM = (before?.netM ?? 0) + cut.lengthM;
+      // Rounded up to half a metre or a whole foot, as it is bought.
+      const step = design.boat.lengthUnit === 'ft' ? FOOT_M : 0.5;
+      const orderM = Math.ceil((netM * (1 + design.house.wastePct / 100)) / step - 1e-9) * step;
+      reels.set(key, {
+        areaMm2: cut.areaMm2,
+        line: {
+          size: cut.size,
+          colour: cut.colour,
+          pieces: (before?.pieces ?? 0) + 1,
+          netM,
+          orderM,
+          massKg: (netM * (conductor?.massKgPerKm ?? 0)) / 1000,
+          estimated: (before?.estimated ?? false) || !cut.taped,
+        },
+      });
+    }
+    const lines = [...reels.values()]
+      .sort((a, b) => b.areaMm2 - a.areaMm2 || a.line.colour.localeCompare(b.line.colour))
+      .map((r) => r.line);
+    return {
+      cuts,
+      reels: lines,
+      terminals: tally(terminals).filter((l) => l.count > 0),
+      shrink: tally(shrink),
+      protection: tally(protection),
+      labels: tally(cuts.map((c) => [c.label, 'one at each end', 2])),
+      totalM: lines.reduce((sum, l) => sum + l.netM, 0),
+      totalKg: lines.reduce((sum, l) => sum + l.massKg, 0),
+    };
   }
-  const lines = [...reels.values()].sort((a, b) => b.areaMm2 - a.areaMm2 || a.line.colour.localeCompare(b.line.colour)).map((r) => r.line);
-  return {
-    cuts,
-    reels: lines,
-    terminals: tally(terminals).filter((l) => l.count > 0),
-    shrink: tally(shrink),
-    protection: tally(protection),
-    labels: tally(cuts.map((c) => [c.label, 'one at each end', 2])),
-    totalM: lines.reduce((sum, l) => sum + l.netM, 0),
-    totalKg: lines.reduce((sum, l) => sum + l.massKg, 0),
-  };
 }

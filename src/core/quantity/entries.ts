@@ -149,14 +149,25 @@ export function parseRange(
   return placeIds.length > 8 ? { ok: false, message: 'at most 8 places are taken' } : { ok: true, value: { toRating, placeIds } };
 }
 
-/** "shunt 500 A 0.05 mΩ; battery switch": what stands in line, rated as its maker says, measured where it was. */
-export const showThrough = (devices: readonly InlineDevice[]): string =>
-  devices.map((d) => `${d.kind}${d.ratingA === null ? '' : ` ${d.ratingA} A`}${d.mohm === null ? '' : ` ${d.mohm} mΩ`}`).join('; ');
+/** "shunt 500 A 0.05 mΩ at Battery locker; battery switch": what stands in line, rated as its maker says, measured where it was. */
+export const showThrough = (devices: readonly InlineDevice[], places: readonly Named[]): string =>
+  devices
+    .map((d) => {
+      const place = places.find((p) => p.id === d.placeId);
+      return `${d.kind}${d.ratingA === null ? '' : ` ${d.ratingA} A`}${d.mohm === null ? '' : ` ${d.mohm} mΩ`}${place ? ` at ${place.name}` : ''}`;
+    })
+    .join('; ');
 
-/** @param before what stood there: its place and id are kept. @param blank makes a new one. */
+interface Named {
+  readonly id: string;
+  readonly name: string;
+}
+
+/** @param before what stood there: its id, and its place where none is typed, are kept. @param blank makes a new one. */
 export function parseThrough(
   text: string,
   before: readonly InlineDevice[],
+  places: readonly Named[],
   blank: (kind: InlineDevice['kind']) => InlineDevice,
 ): Parsed<InlineDevice[]> {
   const devices: InlineDevice[] = [];
@@ -164,7 +175,10 @@ export function parseThrough(
     .split(';')
     .map((p) => p.trim())
     .filter(Boolean)) {
-    const [, name = part, rated, measured] = /^(.*?)(?: +(\d+(?:[.,]\d+)?) ?A)?(?: +(\d+(?:[.,]\d+)?) ?m(?:Ω|ohm)?)?$/i.exec(part) ?? [];
+    const [, what = part, where] = /^(.*?)(?: +at +(.+))?$/i.exec(part) ?? [];
+    const place = where === undefined ? undefined : places.find((p) => p.name.toLowerCase() === where.toLowerCase());
+    if (where !== undefined && !place) return { ok: false, message: `there is no place "${where}"` };
+    const [, name = what, rated, measured] = /^(.*?)(?: +(\d+(?:[.,]\d+)?) ?A)?(?: +(\d+(?:[.,]\d+)?) ?m(?:Ω|ohm)?)?$/i.exec(what) ?? [];
     const kind = parseChoice(name, DEVICE_KINDS);
     if (!kind.ok) return { ok: false, message: `"${name}" is none of: ${DEVICE_KINDS.join('; ')}` };
     const figure = (x: string | undefined) => (x === undefined ? null : Number(x.replace(',', '.')));
@@ -172,7 +186,8 @@ export function parseThrough(
     if (ratingA !== null && !(ratingA >= 0.1 && ratingA <= 2000)) return { ok: false, message: 'a rating of 0.1 to 2000 A is taken' };
     if (mohm !== null && !(mohm <= 1000)) return { ok: false, message: 'a resistance of 1000 mΩ at most is taken' };
     const known = before.find((d) => d.kind === kind.value && !devices.some((x) => x.id === d.id));
-    devices.push({ ...(known ?? blank(kind.value)), ratingA, mohm });
+    const stands = known ?? blank(kind.value);
+    devices.push({ ...stands, placeId: place?.id ?? stands.placeId, ratingA, mohm });
   }
   return devices.length > 6 ? { ok: false, message: 'at most 6 in line are taken' } : { ok: true, value: devices };
 }

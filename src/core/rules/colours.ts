@@ -18,3 +18,6 @@ export const positiveColour = (scheme: ColourScheme, service: Service, functionC
 
 /** DC negative: yellow keeps it apart from the AC live where that is black; black is the other school. */
 export type NegativeColour = 'yellow' | 'black';
+
+/** Bonding and DC earth are green in both schemes; green with a yellow stripe is taken too. */
+export const EARTH_COLOUR = 'green';

@@ -21,7 +21,7 @@ export function MainSide() {
   );
   const { boat, banks, panels, bars, joins, sources, loads, places } = design;
   // eslint-disable-next-line react-hooks/exhaustive-deps -- columns depend on these parts only
-  const columns = useMemo(() => leadColumns(design, fresh), [boat, banks, panels, bars, joins, sources, loads]);
+  const columns = useMemo(() => leadColumns(design, fresh), [boat, banks, panels, bars, joins, sources, loads, places]);
   // eslint-disable-next-line react-hooks/exhaustive-deps -- likewise
   const ofBars = useMemo(() => barColumns(design), [places]);
   const onSelect = useCallback((row: LeadRow) => select({ kind: 'lead', id: row.id }), [select]);

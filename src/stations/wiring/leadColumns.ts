@@ -66,11 +66,11 @@ export function leadColumns(design: Design, freshId: (prefix: string) => string)
     {
       key: 'through',
       title: 'through',
-      hint: 'In order from its first end, as “shunt 500 A; battery switch 300 A 0.2 mΩ”',
+      hint: 'In order from its first end, as “shunt 500 A 0.05 mΩ at Battery locker; battery switch 300 A”',
       width: 96,
-      text: (r) => showThrough(r.through),
+      text: (r) => showThrough(r.through, design.places),
       write: (r, text) => {
-        const parsed = parseThrough(text, r.through, (kind) => blankDevice(freshId('d'), kind));
+        const parsed = parseThrough(text, r.through, design.places, (kind) => blankDevice(freshId('d'), kind));
         return parsed.ok ? { ok: true, value: { through: parsed.value } } : parsed;
       },
     },

@@ -14,6 +14,6 @@ export const POST = (request: Request) =>
     return Response.json({
       ...analysis,
       circuits: analysis.circuits.map((c) => ({ ...c, working: circuitWorking(c, design.boat) })),
-      cutList: cutList(design, analysis.circuits),
+      cutList: cutList(design, analysis.circuits, analysis.leads),
     });
   });

@@ -28,6 +28,7 @@ interface CanvasProps {
 /** The drawing to move about in: pointer, wheel and keys. */
 export function Canvas({
   layout,
+  fresh,
   view,
   canvas,
   label,
