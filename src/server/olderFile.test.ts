@@ -15,7 +15,20 @@ afterAll(() => rmSync(root, { recursive: true }));
 
 /** The design as the first version wrote it: without what came later. */
 function asFirst(design: Design): Record<string, unknown> {
-  const { plan: _plan, routes: _r, departures: _d, photos: _p, boat, panels, loads, circuits, ...rest } = design;
+  const {
+    plan: _plan,
+    routes: _r,
+    departures: _d,
+    photos: _p,
+    bars: _b,
+    leads: _l,
+    studies: _s,
+    boat,
+    panels,
+    loads,
+    circuits,
+    ...rest
+  } = design;
   const without = (row: object, keys: readonly string[]) => Object.fromEntries(Object.entries(row).filter(([k]) => !keys.includes(k)));
   return {
     ...rest,
@@ -23,9 +36,21 @@ function asFirst(design: Design): Record<string, unknown> {
     boat: without(boat, ['houseSet']),
     panels: panels.map((p) => without(p, ['pitchMm'])),
     loads: loads.map((l) =>
-      without(l, ['standbyA', 'research', 'cardId', 'makerFuseFamily', 'maxLeadM', 'extending', 'minBankAh', 'page', 'questions', 'range']),
+      without(l, [
+        'standbyA',
+        'research',
+        'cardId',
+        'makerFuseFamily',
+        'maxLeadM',
+        'extending',
+        'minBankAh',
+        'page',
+        'questions',
+        'range',
+        'shutFirst',
+      ]),
     ),
-    circuits: circuits.map((c) => ({ ...without(c, ['found', 'way']), pin: without(c.pin, ['ownDevices']) })),
+    circuits: circuits.map((c) => ({ ...without(c, ['found', 'way', 'along']), pin: without(c.pin, ['ownDevices']) })),
   };
 }
 

@@ -115,7 +115,7 @@ const INLINE: Readonly<Record<Circuit['devices'][number]['kind'], InlineSymbol>>
   shunt: 'shunt',
 };
 
-const pathSaid = (mohm: number | undefined): string => (mohm === undefined ? 'run not entered' : `${round3(mohm)} mΩ out and back`);
+const pathSaid = (mohm: number | undefined): string => (mohm === undefined ? 'run not entered' : `${round3(mohm)} milliohm out and back`);
 
 const RANK: Readonly<Record<Severity, number>> = { stop: 0, fix: 1, note: 2 };
 

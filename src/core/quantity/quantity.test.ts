@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { blankDevice, type InlineDevice } from '../design';
 import {
   bare,
   parseChoice,
@@ -6,11 +7,13 @@ import {
   parseNumber,
   parseOptional,
   parseSize,
+  parseThrough,
   parseWire,
   parseYesNo,
   round3,
   show,
   showDuty,
+  showThrough,
   showWire,
   unitOf,
   type Kind,
@@ -123,4 +126,36 @@ test("a maker's table and a duty are read back as they are shown", () => {
   expect(duty.ok && showDuty(duty.value)).toBe('120/300 ×3');
   expect(parseDuty('often').ok).toBe(false);
   expect(parseDuty('')).toEqual({ ok: true, value: null });
+});
+
+describe('what stands in line on a lead', () => {
+  const places = [{ id: 'box', name: 'Battery box' }];
+  const blank = (kind: InlineDevice['kind']) => blankDevice('new', kind);
+  const read = (text: string, before: readonly InlineDevice[] = []) => parseThrough(text, before, places, blank);
+  test.each(['shunt 500 A 0.05 mΩ at Battery box; battery switch', 'isolator 300 A', 'relay at Battery box', 'diode 2 mΩ', ''])(
+    '"%s" is read back as it is shown',
+    (text) => {
+      const parsed = read(text);
+      expect(parsed.ok && showThrough(parsed.value, places)).toBe(text);
+    },
+  );
+  test('what stood there keeps its id, and its place where none is typed', () => {
+    const before = [{ ...blankDevice('old', 'shunt'), placeId: 'box', ratingA: 100 }];
+    const parsed = read('shunt 200 A; shunt', before);
+    expect(parsed.ok && parsed.value.map((d) => [d.id, d.placeId, d.ratingA])).toEqual([
+      ['old', 'box', 200],
+      ['new', null, null],
+    ]);
+  });
+  test.each([
+    ['kettle', /"kettle" is none of: switch;/],
+    ['shunt at Crow nest', /no place "Crow nest"/],
+    ['shunt 9000 A', /0.1 to 2000 A/],
+    ['shunt 5 A 2000 mΩ', /1000 mΩ at most/],
+    [Array.from({ length: 7 }, () => 'relay').join(';'), /at most 6/],
+  ])('"%s" is refused in words', (text, message) => {
+    const parsed = read(text);
+    expect(parsed.ok ? '' : parsed.message).toMatch(message);
+  });
+  test('no text makes it throw', () => fc.assert(fc.property(fc.string(), (text) => expect(typeof read(text).ok).toBe('boolean'))));
 });
