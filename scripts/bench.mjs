@@ -142,7 +142,7 @@ try {
     return (1000 * frames) / (performance.now() - from);
   });
   for (let until = performance.now() + 2100, x = 0; performance.now() < until; x++)
-    await page.mouse.move(handle.x + 3 + 60 * Math.abs(Math.sin(x / 20)) + (x % 5), handle.y + 8);
+    await page.mouse.move(handle.x + 3 + Math.abs(((3 * x) % 240) - 120), handle.y + 8);
   console.log(`a time handle dragged: the day chart changed ${(await counting).toFixed(0)} times a second (aim: 30)`);
   await page.mouse.up();
   await browser.close();

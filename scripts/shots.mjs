@@ -26,7 +26,6 @@ const shots = [
   ['check', '/boats/halcyon/check', null],
   ['as-found', '/boats/turnstone/survey', 'button:text-is("as found")', '[role=gridcell]:has-text("Cabin lamps")'],
   ['cards', '/boats/marram/loads', 'button:text-is("cards")', '[role=gridcell]:has-text("Refrigerator")'],
-  ['studies', '/boats/marram/wiring', 'button:text-is("studies")'],
   ['main-side', '/boats/marram/wiring', 'button:text-is("main side")', '[role=gridcell]:has-text("House bank negative")'],
   ['drawing', '/boats/marram/wiring', 'button:text-is("drawing")'],
   ['bench', '/boats/marram/wiring', 'button:text-is("bench")', 'button:text-is("start")', '[aria-label^="open: 1 Main"]'],

@@ -77,7 +77,7 @@ export const createMemory = (): Memory => ({
   volts: null,
   made: madeMemory(),
   paths: {},
-  leads: { deps: [], results: [] },
+  leads: { byId: new Map(), results: [] },
   mainSide: null,
   posts: null,
   charging: null,

@@ -74,5 +74,5 @@ export function photoBytes(db: Db, boatId: string, id: string): Buffer | null {
     .where(and(eq(photos.boatId, boatId), eq(photos.id, id)))
     .get();
   const path = row && fileOf(row.id);
-  return path && existsSync(path) ? readFileSync(path) : null;
+  return path && existsSync(/* turbopackIgnore: true */ path) ? readFileSync(/* turbopackIgnore: true */ path) : null;
 }

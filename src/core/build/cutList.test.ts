@@ -1,7 +1,7 @@
 import { analyse, cutList, proposeCircuits } from '../index';
 import { blankDevice, blankFound, blankLoad, blankSource, brokenReferences, type Design } from '../design';
 import { fromBlock, harmless, restored, toBlock, toCsv } from '../format/csv';
-import { proposeMainSide } from '../mainSide/propose';
+import { blankLead, proposeMainSide } from '../mainSide/propose';
 import { bareBoat, withLoad } from '../testing';
 import { endName } from './cutList';
 
@@ -173,4 +173,22 @@ test('leads of the main side are cut, lugged by their studs, sleeved and protect
   expect(list.terminals.find((t) => t.item === 'lug 10 mm² × M8')?.note).toMatch(/pull test 220 N; die 10 mm²; 14 N m/);
   const fuses = (l: typeof list) => l.protection.reduce((sum, p) => sum + p.count, 0);
   expect(fuses(list) - fuses(without)).toBe(leads.filter((l) => l.device).length);
+});
+
+test('a remark on a device stays when the same device stands elsewhere without one', () => {
+  const bare = bareBoat('metric');
+  const legs = {
+    ...bare,
+    circuits: bare.circuits.map((c) =>
+      c.id === 'c-main'
+        ? { ...c, pin: { size: { school: 'metric' as const, size: '70' }, legs: 2, family: 'class-T', ratingA: 150, ownDevices: true } }
+        : c,
+    ),
+  };
+  const bus = { id: 'bus', name: 'Charging bus', kind: 'positive bus' as const, placeId: 'saloon', stud: 'M8' };
+  const feed = blankLead('feed', 'Feed', 'positive', { kind: 'bank', id: 'house' }, { kind: 'bar', id: 'bus' });
+  const design: Design = { ...legs, bars: [bus], leads: [{ ...feed, family: 'class-T', ratingA: 150 }] };
+  const { circuits, leads } = analyse(design);
+  const line = cutList(design, circuits, leads).protection.find((p) => /class T.* 150 A/.test(p.item));
+  expect(line).toMatchObject({ note: 'at both ends of each leg', count: 5 });
 });

@@ -124,7 +124,10 @@ function circuitCuts({ design, loads, panels }: Context, circuit: Circuit, resul
 
 const tally = (entries: readonly (readonly [item: string, note: string, count: number])[]): CountLine[] => {
   const lines = new Map<string, CountLine>();
-  for (const [item, note, count] of entries) lines.set(item, { item, note, count: (lines.get(item)?.count ?? 0) + count });
+  for (const [item, note, count] of entries) {
+    const known = lines.get(item);
+    lines.set(item, { item, note: known?.note || note, count: (known?.count ?? 0) + count });
+  }
   return [...lines.values()].sort((a, b) => a.item.localeCompare(b.item, 'en', { numeric: true }));
 };
 

@@ -8,6 +8,7 @@ import { conductorOhm } from '../conductor/resistance';
 import { blankCircuit, blankLoad } from '../design/blank';
 import type { Design, Lead, Place } from '../design/schema';
 import type { BankSource } from '../network/bankSource';
+import { sameParts } from '../network/lay';
 import { loadCurrent, type StudyVolts } from '../network/loadCurrent';
 import { NOWHERE } from '../network/upstream';
 import { round3 } from '../quantity';
@@ -117,20 +118,22 @@ function positiveMm2(design: Design, circuits: readonly CircuitResult[], loadId:
   return circuits.find((r) => r.id === design.circuits[at]?.id)?.own.state.areaMm2 ?? 0;
 }
 
+interface Heaviest {
+  readonly ratingA: number;
+  readonly areaMm2: number;
+  readonly name: string;
+}
+
 /** The largest device among what is wired from the bank a negative leads to: its short comes back this way. */
-function heaviestFrom(
-  design: Design,
-  circuits: readonly CircuitResult[],
-  lead: Lead,
-): { readonly ratingA: number; readonly name: string } | null {
-  let most: { ratingA: number; name: string } | null = null;
+function heaviestFrom(design: Design, circuits: readonly CircuitResult[], lead: Lead): Heaviest | null {
+  let most: Heaviest | null = null;
   for (const end of [lead.from, lead.to])
     for (const c of design.circuits) {
       if (end.kind !== 'bank' || c.from.kind !== 'bank' || c.from.id !== end.id) continue;
       const r = circuits.find((x) => x.id === c.id);
       const { protection } = r?.own ?? {};
       if (r && protection && !protection.missing && protection.ratingA > (most?.ratingA ?? 0))
-        most = { ratingA: protection.ratingA, name: r.name };
+        most = { ratingA: protection.ratingA, areaMm2: r.own.state.areaMm2, name: r.name };
     }
   return most;
 }
@@ -194,6 +197,12 @@ export function leadResult(
       `${round3(returned.ratingA)} A of ${returned.name}, whose short it carries back`,
       (c) => ampacityA(c, ruling) >= returned.ratingA,
     );
+  if (returned)
+    rung(
+      'its positive',
+      `as heavy as the positive of ${returned.name}, whose current it returns`,
+      (c) => c.areaMm2 >= returned.areaMm2 - 1e-9,
+    );
   if (lead.rail === 'earth') rung('bonding', '8 AWG or 10 mm² at the least', (c) => c.areaMm2 >= BOND_MM2[boat.ruleSet]);
   for (const end of [lead.from, lead.to])
     if (end.kind === 'case') {
@@ -227,9 +236,25 @@ export function leadResult(
   };
 }
 
+/** Results kept from one analysis to the next, lead by lead. */
 export interface LeadMemory {
-  deps: readonly unknown[];
+  readonly byId: Map<string, { readonly deps: readonly unknown[]; readonly result: LeadResult }>;
   results: readonly LeadResult[];
+}
+
+/** What the circuits have to say to a lead: of a negative all that returns in it, of a case earth the positive beside it. */
+function ofCircuits(design: Design, circuits: readonly CircuitResult[], lead: Lead): string {
+  const said: (number | string)[] = [];
+  for (const end of [lead.from, lead.to]) {
+    if (end.kind === 'case') said.push(positiveMm2(design, circuits, end.id));
+    if (end.kind === 'bank')
+      design.circuits.forEach((c, i) => {
+        if (c.from.kind !== 'bank' || c.from.id !== end.id) return;
+        const r = circuits[i]?.id === c.id ? circuits[i] : circuits.find((x) => x.id === c.id);
+        said.push(r?.workingA ?? 0, r?.own.protection.ratingA ?? 0, r?.own.state.areaMm2 ?? 0, c.name);
+      });
+  }
+  return said.join();
 }
 
 /** Every lead; the same objects while nothing they are made of moves. */
@@ -241,15 +266,22 @@ export function leadResults(
   memory: LeadMemory,
 ): readonly LeadResult[] {
   if (design.leads.length === 0) return NONE;
-  const wired = design.leads.some((l) => l.from.kind === 'case' || l.to.kind === 'case');
-  const fromBanks = circuits
-    .filter((_, i) => design.circuits[i]?.from.kind === 'bank')
-    .map((r) => `${r.workingA}/${r.own.protection.ratingA}`);
-  const deps: unknown[] = [design.leads, design.bars, design.joins, design.banks, design.sources, design.panels, design.places];
-  deps.push(design.boat, design.house, design.engine, volts, fromBanks.join(), wired ? circuits : null);
-  if (memory.deps.length === deps.length && memory.deps.every((d, i) => Object.is(d, deps[i]))) return memory.results;
-  memory.deps = deps;
-  memory.results = design.leads.map((lead) => leadResult(design, circuits, banks, volts, lead));
+  const { bars, joins, sources, panels, places, boat, house, engine } = design;
+  const shared: readonly unknown[] = [bars, joins, design.banks, sources, panels, places, boat, house, engine, volts];
+  const results = design.leads.map((lead) => {
+    const feeder = lead.from.kind === 'bar' ? design.leads : null;
+    const loads =
+      lead.from.kind === 'case' || lead.to.kind === 'case'
+        ? design.loads.find((l) => l.id === (lead.from.kind === 'case' ? lead.from.id : lead.to.id))
+        : null;
+    const deps: unknown[] = [lead, ...shared, feeder, loads, ofCircuits(design, circuits, lead)];
+    const kept = memory.byId.get(lead.id);
+    if (kept && sameParts(kept.deps, deps)) return kept.result;
+    const result = leadResult(design, circuits, banks, volts, lead);
+    memory.byId.set(lead.id, { deps, result });
+    return result;
+  });
+  if (!sameParts(memory.results, results)) memory.results = results;
   return memory.results;
 }
 

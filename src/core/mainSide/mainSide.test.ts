@@ -1,5 +1,5 @@
 /** The main side: sized leads, the shunt in the return, the starter's sag, and a finding for each fault that goes when it is mended. */
-import { analyse } from '../analysis';
+import { analyse, createMemory } from '../analysis';
 import { blankBank, blankDevice, blankJoin, blankLoad, blankSource, type Design, type Lead, type Study } from '../design';
 import { ohmsOf } from '../circuitResult';
 import { bankRestV, bankSource } from '../network/bankSource';
@@ -285,4 +285,25 @@ describe('protection over the whole graph', () => {
     // The main, the relay and the alternator stand there already.
     expect([told(many(1)), told(many(2))]).toEqual([false, true]);
   });
+});
+
+test('a negative is as heavy as the positive whose current it returns, and good for that positive’s device', () => {
+  const { leads, circuits } = analyse(whole);
+  const negative = leads[whole.leads.findIndex((l) => l.name === 'House bank negative')];
+  const main = circuits.find((c) => c.id === 'c-main')?.own;
+  expect(negative?.conductor.areaMm2).toBeGreaterThanOrEqual(main?.state.areaMm2 ?? Infinity);
+  expect(negative?.izA).toBeGreaterThanOrEqual(main?.protection.ratingA ?? Infinity);
+});
+
+test('an edit that says nothing to a lead leaves its result the same object; one that does, makes it anew', () => {
+  const memory = createMemory();
+  const before = analyse(whole, memory).leads;
+  const renamed = { ...whole, loads: whole.loads.map((l) => (l.id === 'radio' ? { ...l, name: 'Wireless' } : l)) };
+  expect(analyse(renamed, memory).leads).toBe(before);
+  const heavier = { ...renamed, loads: renamed.loads.map((l) => (l.id === 'x' ? { ...l, rating: 160 } : l)) };
+  const after = analyse(heavier, memory).leads;
+  const changedNames = whole.leads.filter((_, i) => after[i] !== before[i]).map((l) => l.name);
+  expect(changedNames).toContain('House bank negative');
+  expect(changedNames).not.toContain('Relay, first');
+  expect(after).toEqual(analyse(heavier).leads);
 });

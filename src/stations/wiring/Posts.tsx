@@ -1,8 +1,9 @@
 'use client';
 import { MOST_ON_A_STUD, type Landing, type Post } from '@/core/mainSide/posts';
-import { round3, show, sizeName } from '@/core/quantity';
-import { studName } from '@/core/rules/terminals';
-import { useBoat } from '@/ui/boat/context';
+import { choiceName, round3, show, sizeName } from '@/core/quantity';
+import { findFamily } from '@/core/rules/devices';
+import { studName, STUDS } from '@/core/rules/terminals';
+import { useAnalysis, useBoat } from '@/ui/boat/context';
 import { Plain } from '@/ui/table/Plain';
 
 /** What lands on every post, drawn as it is stacked: the largest lowest, on the conducting face; washers above. */
@@ -54,7 +55,57 @@ export function Posts({ posts }: { posts: readonly Post[] }) {
           </div>
         ))}
       </div>
+      <Bolted />
     </section>
+  );
+}
+
+/** A bolted device on its stud: what lies on what, by the conductor it protects. */
+function Bolted() {
+  const { design } = useBoat();
+  const { circuits, leads } = useAnalysis();
+  const { ruleSet } = design.boat;
+  const own = [
+    ...circuits.map((r) => ({ id: r.id, name: `${r.no} ${r.name}`.trim(), side: r.own, size: choiceName(r.own.state.candidate) })),
+    ...leads.flatMap((l) =>
+      l.device
+        ? [
+            {
+              id: l.id,
+              name: design.leads.find((x) => x.id === l.id)?.name ?? '',
+              side: l.device.own,
+              size: sizeName(l.conductor.school, l.conductor.size),
+            },
+          ]
+        : [],
+    ),
+  ].flatMap(({ id, name, side, size }) => {
+    const stud = STUDS.find((s) => s.metric === findFamily(side.protection.familyId)?.terminal);
+    return stud && !side.protection.missing
+      ? [{ id, name, size, stud, device: `${round3(side.protection.ratingA)} A ${side.protection.familyName}` }]
+      : [];
+  });
+  if (own.length === 0) return null;
+  return (
+    <>
+      <h2 className="mt-6 font-semibold">Bolted devices, lowest first</h2>
+      <Plain
+        label="Bolted devices"
+        columns={[{ title: 'conductor' }, { title: 'stud', right: true }, { title: 'stacked' }, { title: 'torque', right: true }]}
+        rows={own.map((d) => ({
+          id: d.id,
+          cells: [
+            d.name,
+            studName(ruleSet, d.stud.metric),
+            `block’s face, ${d.device}, lug ${d.size}, flat washer, spring washer, nut`,
+            `${d.stud.torqueNm} N m`,
+          ],
+        }))}
+      />
+      <p className="mt-1 text-[12px] text-quiet">
+        The device&apos;s sheet rules for the order and the torque; nothing of steel between faces that carry current.
+      </p>
+    </>
   );
 }
 

@@ -10,7 +10,7 @@ export interface View {
 }
 
 /** At first letters are shown no smaller than this, even where the whole does not fit. */
-const READABLE = 0.62;
+const READABLE = 0.5;
 
 /** Pan and zoom; fitted once it is laid out, left where it is when it is laid out anew. */
 export function useView(ref: RefObject<SVGSVGElement | null>, layout: Layout | null): View {
