@@ -26,6 +26,7 @@ console.log(script('bench-boat').trimEnd());
 // Each in a process of its own, as in a worker of its own.
 for (const what of ['cruise', 'season']) console.log(script('bench-cruise', what).trimEnd());
 console.log(script('bench-network').trimEnd());
+console.log(script('bench-together').trimEnd());
 
 const { chromium } = await import('@playwright/test');
 seed(data);

@@ -1,4 +1,6 @@
 /** Worked cases made by an independent program; each names the method it checks. */
+import { startDip } from './ac/generator';
+import { largestSets } from './ac/together';
 import cases from './cases.json';
 import { ampacityA, derate } from './conductor/ampacity';
 import { constantPower, sweep } from './conductor/drop';
@@ -100,4 +102,23 @@ test.each(of('temperature-setpoint'))('%s', (_, c) =>
     c.expect.setpoint_V,
     c.relTol,
   ),
+);
+
+test.each(of('together'))('%s', (_, c) => {
+  const loads = Object.entries(c.given.loads_W as Record<string, number>).map(([id, watts]) => ({
+    id,
+    watts,
+    powerFactor: 1,
+    continuous: false,
+    leg: 'first' as const,
+    notWith: null,
+    keep: 0,
+  }));
+  const limit = { legs: 1 as const, volts: 1, amps: num(c, 'limit_W'), continuousPart: 1, kw: null, kva: null };
+  const named = (sets: readonly (readonly string[])[]) => sets.map((s) => [...s].sort().join(' ')).sort();
+  expect(named(largestSets(loads, limit).sets)).toEqual(named(c.expect.maximal_sets as string[][]));
+});
+
+test.each(of('generator-dip'))('%s', (_, c) =>
+  near(100 * startDip(num(c, 'start_kVA'), num(c, 'generator_kVA'), num(c, 'xd_transient_pu')), c.expect.dip_pct, c.relTol),
 );
