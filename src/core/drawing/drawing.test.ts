@@ -103,6 +103,11 @@ test('in a study, volts stand at banks, panels and loads, and amps on the runs t
   const volts = study.loads.find((l) => l.id === 'lamp0')?.volts.toFixed(2);
   expect(things.find((t) => t.id === 'c0/t0')?.under).toContain(`${volts} V`);
   expect(things.find((t) => t.id === 'bank house')?.under).toMatch(/, \d+\.\d\d V$/);
+  // The negative bus stands above the post by what the shunt and its lead take.
+  const bus = design.bars.find((b) => b.kind === 'negative bus');
+  const both = drawingOf(design, analysis, wish({ study, rails: 'both' }));
+  const rise = study.leads.find((l) => l.name === 'House bank negative')?.dropV ?? NaN;
+  expect(both.things.find((t) => t.about.id === bus?.id)?.under).toBe(`${rise.toFixed(3)} V`);
   expect(lines.find((l) => l.about.id === 'c0')?.below).toMatch(/carries/);
   expect(lines.find((l) => l.about.id === 'c1')?.below).not.toMatch(/carries/);
 });

@@ -326,6 +326,11 @@ export function drawingOf(whole: Design, analysis: Analysis, wish: DrawingWish):
       const result = analysis.leads[i];
       return result && (earths ? lead.rail !== 'positive' : both || lead.rail === 'positive') ? [{ lead, result }] : [];
     });
+    // Against the first bank's negative: of a negative or an earth, what it stands above it.
+    const standsAt = (barId: string): string => {
+      const v = wish.study?.nodes[barNode(barId)];
+      return v === undefined || Number.isNaN(v) ? '' : `${v.toFixed(Math.abs(v) < 1 ? 3 : 2)} V`;
+    };
     const used = new Set(shown.flatMap(({ lead }) => [lead.from, lead.to].filter((e) => e.kind === 'bar').map((e) => e.id)));
     for (const b of design.bars)
       if (both || (earths && b.kind !== 'starter') || used.has(b.id))
@@ -333,7 +338,7 @@ export function drawingOf(whole: Design, analysis: Analysis, wish: DrawingWish):
           barNode(b.id),
           b.kind === 'starter' ? 'rotating' : b.kind === 'underwater metal' || b.kind === 'hull' ? 'earth' : 'bar',
           b.name,
-          '',
+          standsAt(b.id),
           { kind: 'bar', id: b.id },
         );
     const cases = new Map(wish.worst?.cases.map((c) => [c.loadId, c]));
