@@ -4,6 +4,9 @@ import { blankBank, blankDevice, blankJoin, blankLoad, blankSource, type Design,
 import { ohmsOf } from '../circuitResult';
 import { bankRestV, bankSource } from '../network/bankSource';
 import { runStudy } from '../network/study';
+import { adiabaticK, withstandS } from '../protection/adiabatic';
+import { slowestOpeningS } from '../protection/curve';
+import { findFamily } from '../rules/devices';
 import { worstOfStudies } from '../network/worst';
 import { bareBoat, withLoad } from '../testing';
 import { caseFaults } from './caseFaults';
@@ -250,6 +253,13 @@ describe('a positive on the case', () => {
     expect(fault?.verdict).toBe('clears');
     expect(fault?.opensS).toBeLessThanOrEqual(fault?.bearsS ?? 0);
   });
+  test('by hand: 509 A through a 100 A class T and 10 mm² from 30 °C, 0.188 s against 7.88 s', () => {
+    const amps = 12.22 / 0.024;
+    const classT = findFamily('class-T');
+    if (!classT) throw new Error('no class T');
+    expect(slowestOpeningS(classT, 100, amps)).toBeCloseTo(0.188, 3);
+    expect(withstandS(adiabaticK(30, 160), 10, amps)).toBeCloseTo(7.88, 2);
+  });
   test('a thin earth burns first, and that is a stop; one that leads nowhere clears nothing', () => {
     const thin = change('Windlass case', { size: { school: 'metric', size: '1' } });
     expect(faults(thin)[0]?.verdict).toBe('the earth burns first');
@@ -293,6 +303,20 @@ test('a negative is as heavy as the positive whose current it returns, and good 
   const main = circuits.find((c) => c.id === 'c-main')?.own;
   expect(negative?.conductor.areaMm2).toBeGreaterThanOrEqual(main?.state.areaMm2 ?? Infinity);
   expect(negative?.izA).toBeGreaterThanOrEqual(main?.protection.ratingA ?? Infinity);
+});
+
+test('a negative is sized after the leads it returns too: their larger device, and the starter’s copper', () => {
+  const feed = (ratingA: number): Design => ({
+    ...whole,
+    leads: whole.leads.map((l) => (l.name === 'Alternator output' ? { ...l, family: 'class-T', ratingA } : l)),
+  });
+  const of = (d: Design, name: string) => analyse(d).leads[d.leads.findIndex((l) => l.name === name)];
+  const asked = of(feed(400), 'House bank negative')?.rungs.find((r) => r.by === 'protection');
+  expect(asked?.why).toMatch(/^400 A of Alternator output/);
+  expect(of(feed(400), 'House bank negative')?.izA).toBeGreaterThanOrEqual(400);
+  // The start bank's negative carries what its positive does.
+  const [plus, minus] = [of(whole, 'Starter'), of(whole, 'Start negative')];
+  expect(minus?.conductor.areaMm2).toBeGreaterThanOrEqual(plus?.conductor.areaMm2 ?? Infinity);
 });
 
 test('an edit that says nothing to a lead leaves its result the same object; one that does, makes it anew', () => {

@@ -2,7 +2,7 @@
 import { conductorOhm } from '../conductor/resistance';
 import type { Design } from '../design/schema';
 import { bankPost, endNode, joinSide } from '../mainSide/ends';
-import { leadResult } from '../mainSide/leads';
+import { leadResult } from '../mainSide/sizing';
 import type { BankSource } from './bankSource';
 import type { StudyVolts } from './loadCurrent';
 import { prepare } from './solve/flow';

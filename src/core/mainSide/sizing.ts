@@ -1,0 +1,243 @@
+/** Leads of the main side sized: by what they carry, their device, the drop, and the least a negative or an earth may be (docs/methods.md, "Main side"). */
+import { deviceOhm } from '../rules/inline';
+import { analyseCircuit, type CircuitResult } from '../circuitResult';
+import { ampacityA, derate, rulingPlace } from '../conductor/ampacity';
+import { JOINT_OHM } from '../conductor/circuitInput';
+import { dutyEquivalentA } from '../conductor/duty';
+import { conductorOhm } from '../conductor/resistance';
+import { blankCircuit, blankLoad } from '../design/blank';
+import type { Design, Lead, Place } from '../design/schema';
+import type { BankSource } from '../network/bankSource';
+import { loadCurrent, type StudyVolts } from '../network/loadCurrent';
+import { NOWHERE } from '../network/upstream';
+import { round3 } from '../quantity';
+import { CONDUCTORS, findConductor, type Conductor } from '../rules/conductors';
+import { carries, type Carries } from './carries';
+import { endPlaceId, leadLengthM } from './ends';
+
+/** Least copper of a bonding conductor, of the earth bar's joint, mm2: 8 AWG, 10 mm2. Small-craft standards of both schools; verify. */
+const BOND_MM2 = { awg: 8.3, metric: 10 } as const;
+/** Drop allowed in each of the starter's two leads, % of nominal; elsewhere a lead is judged as critical. Typical. */
+const CRANK_SHARE_PCT = 1.5;
+/** A hard start: as long as makers let a starter turn, and the rest they ask for after it. Typical. */
+const HARD_START = { onS: 30, restS: 120 } as const;
+
+export interface LeadRung {
+  readonly by: string;
+  /** Least copper, mm2; null: no size in the table does. */
+  readonly areaMm2: number | null;
+  readonly size: string | null;
+  readonly why: string;
+}
+
+export interface LeadResult {
+  readonly id: string;
+  readonly lengthM: number;
+  readonly taped: boolean;
+  readonly carries: Carries;
+  readonly conductor: Conductor;
+  readonly pinned: boolean;
+  readonly rungs: readonly LeadRung[];
+  readonly governs: string;
+  /** Tests the chosen size fails: only a pinned one, or where no size does. */
+  readonly failing: readonly string[];
+  readonly izA: number;
+  readonly ambientC: number;
+  /** Of the conductor at the warmest place and its joints, and of what is in line, ohm. */
+  readonly copperOhm: number;
+  readonly inlineOhm: number;
+  readonly dropV: number;
+  /** Its device, reckoned as a circuit's: null without one. */
+  readonly device: CircuitResult | null;
+}
+
+/** A lead that leaves a post with a device is judged as a circuit is: by the same ladder. */
+function asCircuit(
+  design: Design,
+  lead: Lead,
+  { amps }: Carries,
+  lengthM: number,
+  places: readonly Place[],
+  volts: StudyVolts,
+  bank: BankSource,
+): CircuitResult {
+  const load = {
+    ...blankLoad(lead.to.id, design.boat.systemV),
+    name: lead.name,
+    group: 'charging' as const,
+    ratingBy: 'A' as const,
+    rating: amps,
+    behaviour: 'current' as const,
+    runsLong: true,
+    connection: lead.toStud,
+  };
+  const circuit = {
+    ...blankCircuit(lead.id, '', lead.name, { kind: 'bank', id: bank.bankId }),
+    devices: lead.through,
+    taps: [{ id: `${lead.id}-1`, parent: null, serves: { kind: 'load' as const, id: load.id }, tapedM: lead.lengthM }],
+    pin: { size: lead.size, legs: 1, family: lead.family, ratingA: lead.ratingA, ownDevices: false },
+  };
+  return analyseCircuit(
+    {
+      circuit,
+      house: design.house,
+      school: design.boat.ruleSet,
+      systemV: design.boat.systemV,
+      volts,
+      upstream: { ...NOWHERE, bank, place: places[0] ?? null, atBank: true },
+      panel: null,
+      places,
+      // The circuit's run is there and back; a lead is one conductor.
+      lengths: [{ estimatedM: lengthM / 2, lengthM: lengthM / 2 }],
+      loads: [load],
+      currents: [loadCurrent(load, volts)],
+      panels: [null],
+      names: [lead.name],
+      downstream: [],
+      belowSurge: [],
+    },
+    design.boat,
+  );
+}
+
+/** The bank that feeds a positive lead's first end, straight or through a positive bus; null where it starts elsewhere. */
+function feeding(design: Design, lead: Lead, banks: readonly BankSource[]): BankSource | null {
+  if (lead.rail !== 'positive') return null;
+  const bus = lead.from.kind === 'bar' && design.bars.find((b) => b.id === lead.from.id)?.kind === 'positive bus' ? lead.from.id : null;
+  const feeder =
+    bus === null
+      ? lead
+      : design.leads.find((l) => l.rail === 'positive' && l.from.kind === 'bank' && l.to.kind === 'bar' && l.to.id === bus);
+  return (feeder?.from.kind === 'bank' && banks.find((b) => b.bankId === feeder.from.id)) || null;
+}
+
+/** Copper of the positive conductor that feeds a load, mm2; 0 where nothing does. */
+export function positiveMm2(design: Design, circuits: readonly CircuitResult[], loadId: string): number {
+  const at = design.circuits.findIndex((c) => c.taps.some((t) => t.serves.kind === 'load' && t.serves.id === loadId));
+  return circuits.find((r) => r.id === design.circuits[at]?.id)?.own.state.areaMm2 ?? 0;
+}
+
+/** The largest device and the heaviest conductor wired from the bank a negative leads to: their short and their current come back this way. */
+interface Returned {
+  readonly device: { readonly amps: number; readonly name: string } | null;
+  readonly copper: { readonly areaMm2: number; readonly name: string } | null;
+}
+
+function returnedBy(design: Design, circuits: readonly CircuitResult[], positives: readonly LeadResult[], lead: Lead): Returned {
+  let device: Returned['device'] = null;
+  let copper: Returned['copper'] = null;
+  const count = (name: string, areaMm2: number, amps: number) => {
+    if (amps > (device?.amps ?? 0)) device = { amps, name };
+    if (areaMm2 > (copper?.areaMm2 ?? 0)) copper = { areaMm2, name };
+  };
+  const ratingOf = ({ own: { protection } }: CircuitResult) => (protection.missing ? 0 : protection.ratingA);
+  for (const end of [lead.from, lead.to]) {
+    if (end.kind !== 'bank') continue;
+    const from = (x: { readonly kind: string; readonly id: string }) => x.kind === 'bank' && x.id === end.id;
+    for (const c of design.circuits) {
+      const r = from(c.from) ? circuits.find((x) => x.id === c.id) : undefined;
+      if (r) count(r.name, r.own.state.areaMm2, ratingOf(r));
+    }
+    for (const l of design.leads) {
+      const r = l.rail === 'positive' && (from(l.from) || from(l.to)) ? positives.find((x) => x.id === l.id) : undefined;
+      if (r) count(l.name, r.conductor.areaMm2, r.device ? ratingOf(r.device) : 0);
+    }
+  }
+  return { device, copper };
+}
+
+/** One size smaller in the school's table; the same where there is none. */
+function oneSmaller(table: readonly Conductor[], areaMm2: number): number {
+  const below = table.filter((c) => c.areaMm2 < areaMm2 - 1e-9);
+  return below[below.length - 1]?.areaMm2 ?? areaMm2;
+}
+
+/** @param positives results of the positive leads: a negative is sized after what returns in it. */
+export function leadResult(
+  design: Design,
+  circuits: readonly CircuitResult[],
+  banks: readonly BankSource[],
+  volts: StudyVolts,
+  lead: Lead,
+  positives: readonly LeadResult[] = [],
+): LeadResult {
+  const { boat, house, engine } = design;
+  const table = CONDUCTORS[boat.ruleSet];
+  const lengthM = leadLengthM(design, lead);
+  const load = carries(design, circuits, lead);
+  const ids = [endPlaceId(design, lead.from), ...lead.through.map((d) => d.placeId), endPlaceId(design, lead.to)];
+  const places = [...new Set(ids)].flatMap((id) => design.places.find((p) => p.id === id) ?? []);
+  const around = places.length > 0 ? places : [{ ambientC: 30, engineSpace: false, wet: false }];
+  const laying = { insulationC: house.insulationC, bundled: 2, enclosure: 'open' as const };
+  const deratings = around.map((p) => derate(boat.ruleSet, laying, p));
+  const middle = table[Math.floor(table.length / 2)] ?? table[0];
+  const ruling = middle && deratings[Math.max(0, rulingPlace(middle, deratings))];
+  if (!middle || !ruling) throw new Error('a school without conductors');
+  const duty = load.cranks ? { onS: Math.max(engine.crankS, HARD_START.onS), restS: HARD_START.restS, repeats: engine.starts } : null;
+  const ohm = (c: Conductor, tempC: number) => conductorOhm(c.r20OhmPerKm, lengthM, tempC) + 2 * JOINT_OHM;
+  const inlineOhm = lead.through.reduce((total, d) => total + deviceOhm(d), 0);
+  const bank = feeding(design, lead, banks);
+  const device = bank && lead.fused ? asCircuit(design, lead, load, lengthM, places, volts, bank) : null;
+
+  const rungs: LeadRung[] = [];
+  const rung = (by: string, why: string, passes: (c: Conductor) => boolean) => {
+    const first = table.find(passes);
+    rungs.push({ by, why, areaMm2: first?.areaMm2 ?? null, size: first?.size ?? null });
+  };
+  if (load.amps > 0) {
+    rung(
+      'current, heat',
+      `${round3(load.amps)} A, ${load.why}${duty ? `; a hard start of ${duty.onS} s, typical` : ''}`,
+      (c) => ampacityA(c, ruling) >= dutyEquivalentA(load.amps, duty, c.areaMm2),
+    );
+    const pct = load.cranks ? CRANK_SHARE_PCT : house.criticalDropPct;
+    const allowedV = (boat.systemV * pct) / 100;
+    rung('drop', `${pct} % of ${boat.systemV} V in this lead`, (c) => load.amps * (ohm(c, ruling.ratingC) + inlineOhm) <= allowedV);
+  }
+  if (device) {
+    const { ratingA, familyName } = device.own.protection;
+    rung('protection', `${ratingA} A ${familyName}`, (c) => ampacityA(c, ruling) >= ratingA);
+    const asked = findConductor(boat.ruleSet, device.own.ladder.rungs.find((r) => r.id === 'fault')?.smallest ?? '');
+    if (asked) rung('far-end short', 'a short at its far end opens the device', (c) => c.areaMm2 >= asked.areaMm2 - 1e-9);
+  }
+  const returned = lead.rail === 'negative' ? returnedBy(design, circuits, positives, lead) : null;
+  if (returned?.device) {
+    const { amps, name } = returned.device;
+    rung('protection', `${round3(amps)} A of ${name}, whose short it carries back`, (c) => ampacityA(c, ruling) >= amps);
+  }
+  if (returned?.copper) {
+    const { areaMm2, name } = returned.copper;
+    rung('its positive', `as heavy as the positive of ${name}, whose current it returns`, (c) => c.areaMm2 >= areaMm2 - 1e-9);
+  }
+  if (lead.rail === 'earth') rung('bonding', '8 AWG or 10 mm² at the least', (c) => c.areaMm2 >= BOND_MM2[boat.ruleSet]);
+  for (const end of [lead.from, lead.to])
+    if (end.kind === 'case') {
+      const least = oneSmaller(table, positiveMm2(design, circuits, end.id));
+      rung('its positive', 'no more than one size smaller than the positive', (c) => c.areaMm2 >= least - 1e-9);
+    }
+  const strength = table.find((c) => c.size === (boat.ruleSet === 'awg' ? '16' : '1'))?.areaMm2 ?? 0;
+  rung('strength', '16 AWG or 1 mm²', (c) => c.areaMm2 >= strength);
+
+  const largest = table[table.length - 1] ?? middle;
+  const wanted = rungs.reduce((most, r) => ((r.areaMm2 ?? largest.areaMm2) > (most.areaMm2 ?? largest.areaMm2) ? r : most));
+  const own = lead.size && findConductor(lead.size.school, lead.size.size);
+  const conductor = own ?? findConductor(boat.ruleSet, wanted.size ?? '') ?? largest;
+  const copperOhm = ohm(conductor, ruling.ambientC);
+  return {
+    id: lead.id,
+    lengthM,
+    taped: lead.lengthM !== null,
+    carries: load,
+    conductor,
+    pinned: own != null,
+    rungs,
+    governs: wanted.by,
+    failing: rungs.flatMap((r) => (r.areaMm2 === null || conductor.areaMm2 < r.areaMm2 - 1e-9 ? [r.by] : [])),
+    izA: ampacityA(conductor, ruling),
+    ambientC: ruling.ambientC,
+    copperOhm,
+    inlineOhm,
+    dropV: load.amps * (copperOhm + inlineOhm),
+    device,
+  };
+}
