@@ -1,12 +1,14 @@
 import { withLoad, bareBoat } from './testing';
 import { analyse } from './index';
 import { whatIfItGrows } from './grow';
-import type { Design } from './design';
+import { swapGrowth } from './charge/swap';
+import { blankSource, type Design } from './design';
+import { proposeMainSide } from './mainSide/propose';
 
 const boat = (to: object = {}, lengthM = 5): Design =>
   withLoad(bareBoat('metric'), { rating: 60, placeId: 'saloon', supply: 'house switch', ...to }, lengthM);
 const lineOf = (design: Design, growth: Parameters<typeof whatIfItGrows>[1], id = 'c-x') =>
-  whatIfItGrows(design, growth).find((l) => l.circuitId === id);
+  whatIfItGrows(design, growth).find((l) => l.id === id);
 
 test('a little more passes still, and the figures before and after are told', () => {
   const line = lineOf(boat(), { load: { id: 'x', by: 1.05 } });
@@ -20,9 +22,9 @@ test('four times as much fails what stands, and what it would take is told', () 
   expect(line?.wantsA).toBeGreaterThan(line?.deviceA ?? 0);
 });
 test('what is shared upstream is tested too', () =>
-  expect(whatIfItGrows(boat(), { load: { id: 'x', by: 4 } }).map((l) => l.circuitId)).toEqual(expect.arrayContaining(['c-main', 'c-x'])));
+  expect(whatIfItGrows(boat(), { load: { id: 'x', by: 4 } }).map((l) => l.id)).toEqual(expect.arrayContaining(['c-main', 'c-x'])));
 test('what it does not touch is not listed', () =>
-  expect(whatIfItGrows(boat(), { load: { id: 'x', by: 2 } }).map((l) => l.circuitId)).not.toContain('c-feed'));
+  expect(whatIfItGrows(boat(), { load: { id: 'x', by: 2 } }).map((l) => l.id)).not.toContain('c-feed'));
 test('a longer run, taped or only estimated', () => {
   expect(lineOf(boat({ critical: true }), { run: { circuitId: 'c-x', by: 6 } })?.failing).toContain('drop');
   const estimated = boat({ critical: true });
@@ -85,7 +87,34 @@ describe('sources', () => {
   });
   test('a bigger alternator: its cable, device and the main are tested as they stand', () => {
     const lines = whatIfItGrows(charger(80), { load: { id: 'alt', by: 2 } });
-    expect(lines.map((l) => l.circuitId).sort()).toEqual(['c-alt', 'c-main']);
-    expect(lines.find((l) => l.circuitId === 'c-alt')).toMatchObject({ verdict: 'fails now', beforeA: 80, afterA: 160 });
+    expect(lines.map((l) => l.id).sort()).toEqual(['c-alt', 'c-main']);
+    expect(lines.find((l) => l.id === 'c-alt')).toMatchObject({ verdict: 'fails now', beforeA: 80, afterA: 160 });
+  });
+});
+
+describe('a larger alternator on leads of the main side', () => {
+  let n = 0;
+  const bare = bareBoat('metric');
+  const withAlternator: Design = {
+    ...bare,
+    sources: [{ ...blankSource('alt', 'alternator', 12, 'house'), name: 'Alternator', ratedA: 80 }],
+  };
+  const design: Design = { ...withAlternator, ...proposeMainSide(withAlternator, (p) => `${p}${++n}`) };
+  const [alternator] = design.sources;
+  if (!alternator) throw new Error('no alternator');
+  const growth = swapGrowth(design, alternator, { ...alternator, ratedA: 200 });
+  const lines = growth ? whatIfItGrows(design, growth) : [];
+  const line = (name: string) => lines.find((l) => l.name === name);
+  test('its output and its return are tested as they stand, with what they would take', () => {
+    expect(growth).toEqual({ source: { id: 'alt', by: 2.5 } });
+    expect(line('Alternator output')).toMatchObject({ verdict: 'fails now', beforeA: 80, afterA: 200 });
+    expect(line('Alternator output')?.failing).toEqual(expect.arrayContaining(['current, heat', 'device']));
+    expect(line('Alternator output')?.wantsA).toBeGreaterThanOrEqual(250);
+    expect(line('Engine negative')).toMatchObject({ verdict: 'fails now', beforeA: 80, afterA: 200, deviceA: 0 });
+    expect(line('Bonding joint')).toBeUndefined();
+  });
+  test('one that gives no more changes nothing; one on nothing cannot be asked', () => {
+    expect(swapGrowth(design, alternator, { ...alternator, ratedA: 70 })).toBeNull();
+    expect(swapGrowth(withAlternator, alternator, { ...alternator, ratedA: 200 })).toBeNull();
   });
 });

@@ -1,12 +1,15 @@
 /** What if it grows: one thing made larger, and everything on its path tested again as it stands. */
 import { analyse, type Analysis } from './analysis';
 import type { CircuitResult } from './circuitResult';
-import { choiceName } from './quantity';
-import type { Circuit, Design } from './design/schema';
+import type { Circuit, Design, Lead } from './design/schema';
+import type { LeadResult } from './mainSide/leads';
+import { choiceName, sizeName } from './quantity';
 
 export interface Growth {
   /** Times the present figure. */
   readonly load?: { readonly id: string; readonly by: number };
+  /** What charges: its rated amps, through the leads it is on. */
+  readonly source?: { readonly id: string; readonly by: number };
   readonly run?: { readonly circuitId: string; readonly by: number };
   readonly everything?: number;
 }
@@ -14,7 +17,8 @@ export interface Growth {
 export type Verdict = 'passes still' | 'fails now' | 'failed before' | 'passes now' | 'larger than needed';
 
 export interface GrowthLine {
-  readonly circuitId: string;
+  /** Of a circuit, or of a lead of the main side. */
+  readonly id: string;
   readonly name: string;
   readonly verdict: Verdict;
   readonly cable: string;
@@ -37,8 +41,15 @@ function asBuilt(circuit: Circuit, result: CircuitResult | undefined): Circuit {
   };
 }
 
+function leadAsBuilt(lead: Lead, result: LeadResult | undefined): Lead {
+  if (!result) return lead;
+  const { school, size } = result.conductor;
+  const device = result.device?.own.protection;
+  return { ...lead, size: { school, size }, ...(device ? { family: device.familyId, ratingA: device.ratingA } : {}) };
+}
+
 function grown(design: Design, growth: Growth): Design {
-  const { load, run, everything } = growth;
+  const { load, source, run, everything } = growth;
   const by = (id: string): number => (load?.id === id ? load.by : 1) * (everything ?? 1);
   return {
     ...design,
@@ -52,6 +63,7 @@ function grown(design: Design, growth: Growth): Design {
             range: l.range && { ...l.range, toRating: l.range.toRating * by(l.id) },
           },
     ),
+    sources: design.sources.map((s) => (source?.id === s.id ? { ...s, ratedA: s.ratedA * source.by } : s)),
     circuits: design.circuits.map((c) => {
       if (run?.circuitId !== c.id) return c;
       return { ...c, taps: c.taps.map((t) => ({ ...t, tapedM: t.tapedM === null ? null : t.tapedM * run.by })) };
@@ -77,15 +89,50 @@ const failingOf = (r: CircuitResult): string[] => [
   ...(r.own.state.drop.collapses ? ['collapse'] : []),
 ];
 
-/** Every circuit whose figures the growth moves: whether what stands there still passes, and what it would take. */
+const verdictOf = (failed: boolean, fails: boolean, smaller: boolean): Verdict =>
+  fails ? (failed ? 'failed before' : 'fails now') : failed ? 'passes now' : smaller ? 'larger than needed' : 'passes still';
+
+const failingLead = (r: LeadResult): string[] => [...r.failing, ...(r.device?.own.protection.conflict ? ['device'] : [])];
+
+/** Leads of the main side that would carry something else, tested as circuits are. */
+function leadLines(design: Design, before: Analysis, standing: Analysis, free: Analysis): GrowthLine[] {
+  return design.leads.flatMap((lead, i): GrowthLine[] => {
+    const [was, after, wants] = [before.leads[i], standing.leads[i], free.leads[i]];
+    if (!was || !after || !wants) return [];
+    const [failed, now] = [failingLead(was).length > 0, failingLead(after)];
+    if (Math.abs(after.carries.amps - was.carries.amps) < 1e-6 && failed === now.length > 0) return [];
+    const smaller = wants.conductor.areaMm2 < after.conductor.areaMm2 - 1e-9 && now.length === 0 && !was.pinned;
+    return [
+      {
+        id: lead.id,
+        name: lead.name,
+        verdict: verdictOf(failed, now.length > 0, smaller),
+        cable: sizeName(after.conductor.school, after.conductor.size),
+        wants: sizeName(wants.conductor.school, wants.conductor.size),
+        deviceA: after.device?.own.protection.ratingA ?? 0,
+        wantsA: wants.device?.own.protection.ratingA ?? 0,
+        beforeA: was.carries.amps,
+        afterA: after.carries.amps,
+        failing: now,
+      },
+    ];
+  });
+}
+
+/** Every circuit and lead whose figures the growth moves: whether what stands there still passes, and what it would take. */
 export function whatIfItGrows(design: Design, growth: Growth): GrowthLine[] {
   const before = analyse(design);
   const results = new Map(before.circuits.map((r) => [r.id, r]));
-  const built: Design = { ...design, circuits: design.circuits.map((c) => asBuilt(c, results.get(c.id))) };
+  const built: Design = {
+    ...design,
+    circuits: design.circuits.map((c) => asBuilt(c, results.get(c.id))),
+    leads: design.leads.map((l, i) => leadAsBuilt(l, before.leads[i])),
+  };
   const base = taped(design, before, growth.run?.circuitId);
   const standing = analyse(grown(taped(built, before, growth.run?.circuitId), growth));
-  const free = new Map(analyse(grown(base, growth)).circuits.map((r) => [r.id, r]));
-  return standing.circuits.flatMap((after): GrowthLine[] => {
+  const anew = analyse(grown(base, growth));
+  const free = new Map(anew.circuits.map((r) => [r.id, r]));
+  const circuits = standing.circuits.flatMap((after): GrowthLine[] => {
     const was = results.get(after.id);
     const wants = free.get(after.id);
     if (!was || !wants) return [];
@@ -95,10 +142,9 @@ export function whatIfItGrows(design: Design, growth: Growth): GrowthLine[] {
     const smaller = wants.own.state.areaMm2 < after.own.state.areaMm2 - 1e-9 && now.length === 0 && !was.own.ladder.pinned;
     return [
       {
-        circuitId: after.id,
+        id: after.id,
         name: `${after.no} ${after.name}`.trim(),
-        verdict:
-          now.length > 0 ? (bad ? 'failed before' : 'fails now') : bad ? 'passes now' : smaller ? 'larger than needed' : 'passes still',
+        verdict: verdictOf(bad, now.length > 0, smaller),
         cable: choiceName(after.own.ladder.chosen),
         wants: choiceName(wants.own.ladder.chosen),
         deviceA: after.own.protection.ratingA,
@@ -109,4 +155,5 @@ export function whatIfItGrows(design: Design, growth: Growth): GrowthLine[] {
       },
     ];
   });
+  return [...circuits, ...leadLines(design, before, standing, anew)];
 }

@@ -80,7 +80,7 @@ describe('a swap is tested on the run it goes through', () => {
   test('a larger one asks for cable and fuse by figures', () => {
     const growth = swapGrowth(boat, was, { ...was, ratedA: 150 });
     expect(growth).toEqual({ load: { id: 'x', by: 2.5 } });
-    const line = growth && whatIfItGrows(boat, growth).find((l) => l.circuitId === 'c-x');
+    const line = growth && whatIfItGrows(boat, growth).find((l) => l.id === 'c-x');
     expect(line).toMatchObject({ beforeA: 60, afterA: 150, verdict: 'fails now' });
     expect(line?.wantsA).toBeGreaterThanOrEqual(150);
   });

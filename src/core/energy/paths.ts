@@ -1,7 +1,9 @@
 /** What stands between a source and its bank: the resistance of the run it is on, where nobody has entered a measured one. */
 import type { CircuitResult } from '../circuitResult';
 import { pathOhm } from '../circuitResult';
-import type { Design, LeadEnd, Source } from '../design';
+import type { Design, Source } from '../design';
+import { barNode, bankPost, sourcePost } from '../mainSide/ends';
+import { leadsBetween } from '../mainSide/graph';
 import type { LeadResult } from '../mainSide/leads';
 
 /** By source: both conductors, joints, devices and feeders from the posts, milliohm, to a tenth. Sources on no circuit are not in it. */
@@ -29,32 +31,16 @@ export function pathsOf(design: Design, circuits: readonly CircuitResult[], lead
   return paths;
 }
 
-/** By its leads of the main side: its output back to the bank, and its negative; an alternator's by way of the block. 0 without a positive. */
+/** By its leads of the main side, from the bank's posts and back; an alternator without a negative returns through the block. 0 where they do not reach. */
 function ledOhm(design: Design, source: Source, leads: readonly LeadResult[]): number {
-  const at = (rail: 'positive' | 'negative', touches: (e: LeadEnd) => boolean) => {
-    const i = design.leads.findIndex((l) => l.rail === rail && (touches(l.from) || touches(l.to)));
-    const [lead, result] = [design.leads[i], leads[i]];
-    return lead && result ? { lead, ohm: result.copperOhm + result.inlineOhm } : null;
-  };
-  const own = (e: LeadEnd) => e.kind === 'source' && e.id === source.id;
-  const out = at('positive', own);
-  if (!out) return 0;
-  const bar = [out.lead.from, out.lead.to].find((e) => e.kind === 'bar');
-  const feed = bar
-    ? at(
-        'positive',
-        (e) =>
-          e.kind === 'bank' &&
-          design.leads.some((l) => l.rail === 'positive' && ((l.from === e && same(l.to, bar)) || (l.to === e && same(l.from, bar)))),
-      )
-    : null;
+  if (source.bankId === null) return 0;
+  const between = (rail: '+' | '-', end: string) =>
+    leadsBetween(design, rail === '+' ? 'positive' : 'negative', bankPost(source.bankId ?? '', rail), end);
   const block = design.bars.find((b) => b.kind === 'engine');
-  const back =
-    at('negative', own) ?? (source.kind === 'alternator' && block ? at('negative', (e) => e.kind === 'bar' && e.id === block.id) : null);
-  return out.ohm + (feed?.ohm ?? 0) + (back?.ohm ?? 0);
+  const out = between('+', sourcePost(source.id, '+'));
+  const back = between('-', sourcePost(source.id, '-')) ?? (source.kind === 'alternator' && block ? between('-', barNode(block.id)) : null);
+  return out && back ? [...out, ...back].reduce((sum, i) => sum + (leads[i]?.copperOhm ?? 0) + (leads[i]?.inlineOhm ?? 0), 0) : 0;
 }
-
-const same = (a: LeadEnd, b: LeadEnd): boolean => a.kind === b.kind && a.id === b.id;
 
 const serves = (tap: Design['circuits'][number]['taps'][number], source: Source): boolean =>
   tap.serves.kind === 'load' && tap.serves.id === source.loadId;

@@ -80,3 +80,18 @@ export function loose(design: Design): readonly { readonly barId: string; readon
     return empty || !banks.has(sets.root(node)) ? [{ barId: bar.id, empty }] : [];
   });
 }
+
+/** The leads of a rail from one node to another, fewest first, by their place in the design; null where none lead there. */
+export function leadsBetween(design: Pick<Design, 'leads'>, rail: Lead['rail'], from: string, to: string): readonly number[] | null {
+  const came = new Map<string, readonly number[]>([[from, []]]);
+  for (const [node, way] of came) {
+    if (node === to) return way;
+    design.leads.forEach((lead, i) => {
+      if (lead.rail !== rail) return;
+      const [a, b] = [endNode(lead.from, lead), endNode(lead.to, lead)];
+      const next = a === node ? b : b === node ? a : null;
+      if (next !== null && !came.has(next)) came.set(next, [...way, i]);
+    });
+  }
+  return null;
+}

@@ -3,7 +3,7 @@ import dynamic from 'next/dynamic';
 import { useMemo, useState } from 'react';
 import { BELTS, EXCITATION, MOUNTINGS, PULLEYS, ROTATIONS, type Source } from '@/core/design';
 import { alternatorAt, cutInRpm, labelCurve, pulleyRatio } from '@/core/charge/alternator';
-import { fitLines, swapGrowth, swapLines } from '@/core/charge/swap';
+import { fitLines, isLed, swapGrowth, swapLines } from '@/core/charge/swap';
 import { chemistryOf } from '@/core/energy/bankFigures';
 import { TYPICAL_PATH_OHM } from '@/core/energy/sources';
 import { round3 } from '@/core/quantity';
@@ -236,13 +236,14 @@ export function AlternatorFacts({ source, put }: { source: Source; put: PutSourc
 function Rewire({ source, becomes }: { source: Source; becomes: Source }) {
   const { design } = useBoat();
   const growth = swapGrowth(design, source, becomes);
-  const lines = useAsked(growth ? `swap:${source.id}:${growth.load?.by ?? 1}` : null, (r) =>
+  const lines = useAsked(growth ? `swap:${source.id}:${JSON.stringify(growth)}` : null, (r) =>
     growth ? r.grow(growth) : Promise.resolve(null),
   );
-  if (!design.loads.some((l) => l.id === source.loadId))
+  if (!design.loads.some((l) => l.id === source.loadId) && !isLed(design, source))
     return (
       <p className="mt-2 text-quiet">
-        Its output is on no circuit yet: name its row of the load sheet above, and its cable and fuse are tested here.
+        Its output is on no circuit and no lead yet: name its row of the load sheet above, or lead it on the main side (Wiring), and its
+        cable and fuse are tested here.
       </p>
     );
   if (!growth) return <p className="mt-2 text-quiet">Cable and fuse carry no more than now.</p>;

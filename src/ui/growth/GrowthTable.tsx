@@ -4,7 +4,10 @@ import { round3, show } from '@/core/quantity';
 import { useBoat } from '@/ui/boat/context';
 import { Plain } from '@/ui/table/Plain';
 
-/** Circuits that something grown moves: what stands there, whether it still passes, what it would take. */
+/** A negative or an earth has no device. */
+const withDevice = (cable: string, amps: number): string => (amps > 0 ? `${cable}, ${round3(amps)} A` : cable);
+
+/** Circuits and leads that something grown moves: what stands there, whether it still passes, what it would take. */
 export function GrowthTable({ label, lines }: { label: string; lines: readonly GrowthLine[] }) {
   const units = useBoat().design.boat;
   if (lines.length === 0) return <p className="text-quiet">Nothing on its path changes.</p>;
@@ -12,7 +15,7 @@ export function GrowthTable({ label, lines }: { label: string; lines: readonly G
     <Plain
       label={label}
       columns={[
-        { title: 'circuit' },
+        { title: 'circuit or lead' },
         { title: 'what stands' },
         { title: 'was', right: true },
         { title: 'becomes', right: true },
@@ -20,17 +23,17 @@ export function GrowthTable({ label, lines }: { label: string; lines: readonly G
         { title: 'would take' },
       ]}
       rows={lines.map((l) => ({
-        id: l.circuitId,
+        id: l.id,
         cells: [
           l.name,
-          `${l.cable}, ${round3(l.deviceA)} A`,
+          withDevice(l.cable, l.deviceA),
           show(l.beforeA, 'A', units),
           show(l.afterA, 'A', units),
           <b key="v" className={`font-semibold ${l.verdict === 'fails now' ? 'text-lead' : ''}`}>
             {l.verdict}
             {l.failing.length > 0 ? `: ${l.failing.join(', ')}` : ''}
           </b>,
-          l.verdict === 'passes still' ? 'as it stands' : `${l.wants}, ${round3(l.wantsA)} A`,
+          l.verdict === 'passes still' ? 'as it stands' : withDevice(l.wants, l.wantsA),
         ],
       }))}
     />
