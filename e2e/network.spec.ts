@@ -157,3 +157,52 @@ test('faults where circuits begin: the posts name what can feed them', async ({ 
   await expect(table.getByRole('row', { name: /House bank, posts/ })).toContainText('from what can be paralleled with it');
   await expect(table.getByRole('row', { name: /Chart table panel/ })).toContainText('behind 2 runs of cable');
 });
+
+test('what a study finds is counted, told where it belongs, accepted as a departure, and stays one', async ({ page, marram }) => {
+  await open(page, marram, 'check');
+  const title = /^Anchor windlass: falls to 8\.\d+ V in/;
+  const finding = page.getByRole('main').getByRole('button', { name: title });
+  await expect(finding).toBeVisible();
+  const fixes = async () => Number((await page.locator('header').getByText(/fix, /).innerText()).split(' ')[0]);
+  const before = await fixes();
+  await page.getByRole('button', { name: /^Accept: Anchor windlass: falls/ }).click();
+  const dialog = page.getByRole('dialog', { name: 'Accept a departure' });
+  await dialog.getByLabel('why').fill('The owner runs the engine fast while he anchors.');
+  await dialog.getByLabel('who accepts it').fill('The owner');
+  await dialog.getByRole('button', { name: 'put it on record' }).click();
+  await expect(finding).toHaveCount(0);
+  await expect.poll(fixes).toBe(before - 1);
+  await view(page, 'departures');
+  await expect(page.getByRole('main')).toContainText('The owner runs the engine fast');
+  await expect(page.getByText('its cause is gone')).toHaveCount(0);
+});
+
+test('the bolted fuses are stacked with their own lug; breakers are not among them', async ({ page, marram }) => {
+  await open(page, marram, 'wiring');
+  await view(page, 'main side');
+  const bolted = page.getByRole('table', { name: 'Bolted fuses' });
+  await expect(bolted.getByRole('row', { name: /^1 Main/ })).toContainText(/150 A class T fuse, lug 50 mm² × M8 face to face/);
+  await expect(bolted).not.toContainText('breaker');
+});
+
+test('a larger alternator led on the main side: its leads are tested as they stand', async ({ page, marram }) => {
+  await open(page, marram, 'charging');
+  await page.getByRole('button', { name: 'alternator', exact: true }).click();
+  await page.getByLabel('rated, A').fill('220');
+  await page.getByLabel('rated, A').press('Tab');
+  await page.getByRole('table', { name: 'Sources' }).getByRole('button', { name: 'Alternator', exact: true }).first().click();
+  const after = page.getByRole('table', { name: 'Cable and fuse after the swap' });
+  await expect(after.getByRole('row', { name: /^Alternator output/ })).toContainText('fails now');
+  await expect(after.getByRole('row', { name: /^Engine negative/ })).toContainText('fails now');
+});
+
+test('a charger that grows: the leads it is on are tested from the main side', async ({ page, marram }) => {
+  await open(page, marram, 'wiring');
+  await view(page, 'main side');
+  await row(page, 'Shore charger output').getByRole('gridcell').first().click();
+  await expect(page.getByLabel('What grows')).toHaveValue(/./);
+  await page.getByLabel('Times as much').fill('4');
+  const lines = page.getByRole('table', { name: 'What if it grows' });
+  await expect(lines.getByRole('row', { name: /^Shore charger output/ })).toContainText('fails now');
+  await expect(lines.getByRole('row', { name: /^Shore charger negative/ })).toContainText('120 A');
+});

@@ -87,7 +87,7 @@ export function runStudy(design: Design, analysed: Analysed, study: Study, hands
     if (id === STARTER) {
       const minV = design.engine.crankMinV;
       const falls = Number.isNaN(volts) || volts < minV - 1e-9;
-      return [{ id, name: 'Starter', starting: true, volts, amps: flow.loadA[i] ?? 0, minV, minIsMakers: true, falls }];
+      return [{ id, name: 'Starter', starting: false, volts, amps: flow.loadA[i] ?? 0, minV, minIsMakers: true, falls }];
     }
     const load = design.loads.find((l) => l.id === id);
     if (!load) return [];

@@ -85,6 +85,8 @@ function findingsOf(
   loads: readonly WorstLoad[],
 ): Finding[] {
   const out: Finding[] = [];
+  /** The finding is headed by its circuit, which often has the load's name. */
+  const alone = (l: WorstLoad) => design.circuits.find((c) => c.id === l.circuitId)?.name === l.name;
   for (const { study, answer } of answers)
     if (answer.collapse)
       out.push({
@@ -102,11 +104,11 @@ function findingsOf(
       id: `study-volts:${l.id}`,
       severity: l.minIsMakers ? 'fix' : 'note',
       about: l.circuitId === null ? { kind: 'study', id: l.studyId } : { kind: 'circuit', id: l.circuitId },
-      title: `${l.name} falls to ${l.volts.toFixed(2)} V in “${l.study}”`,
+      title: `${alone(l) ? '' : `${l.name} `}falls to ${l.volts.toFixed(2)} V in “${l.study}”`,
       why: `${l.minIsMakers ? 'Its maker asks for' : 'By the house rule it needs'} ${l.minV.toFixed(2)} V: it drops out, restarts or stalls just then.`,
       todo:
         cure?.loadId === l.id
-          ? `Circuit ${cure.name} in ${sizeName(design.boat.ruleSet, cure.size)}, or the engine running, or not both at once.`
+          ? `Circuit ${cure.name} in ${sizeName(design.boat.ruleSet, cure.size)}, or less in use at once.`
           : 'See the study for what pulls it down: Wiring, studies.',
     });
   }

@@ -2,9 +2,8 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Finding } from '@/core';
-import { bySeverity } from '@/core/check/findings';
 import { dropOp } from '@/core/design';
-import { useAnalysis, useAsked, useBoat, useSelected, useStore, useWorst } from '@/ui/boat/context';
+import { useAsked, useBoat, useFindings, useSelected, useStore } from '@/ui/boat/context';
 import { Views } from '@/ui/views/Views';
 import { Accept } from './Accept';
 import { nameOf } from './names';
@@ -14,15 +13,13 @@ const VIEWS = ['as decided', 'as found', 'departures'] as const;
 
 /** The findings so far, worst first; each opens the row it is about, and may be accepted by name and with a reason. */
 export default function Check() {
-  const { findings } = useAnalysis();
+  const findings = useFindings();
   const { design } = useBoat();
   const [view, setView] = useState<(typeof VIEWS)[number]>('as decided');
   const [accepting, setAccepting] = useState<Finding | null>(null);
   const someFound = design.circuits.some((c) => c.found !== null);
   const before = useAsked(someFound ? 'before' : null, (r) => r.before());
-  const worst = useWorst();
-  const all = worst && worst.findings.length > 0 ? bySeverity(findings, worst.findings) : findings;
-  const open = all.filter((f) => !f.accepted);
+  const open = findings.filter((f) => !f.accepted);
   const count = (list: readonly Finding[], severity: Finding['severity']) => list.filter((f) => f.severity === severity).length;
   return (
     <div className="h-full overflow-y-auto p-5" tabIndex={0}>
@@ -128,7 +125,7 @@ function Findings({ list, onAccept }: { list: readonly Finding[]; onAccept?: (fi
 
 function Departures() {
   const { design } = useBoat();
-  const { findings } = useAnalysis();
+  const findings = useFindings();
   const store = useStore();
   const standing = new Set(findings.map((f) => f.id));
   if (design.departures.length === 0)

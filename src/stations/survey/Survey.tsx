@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { addOp, blankPlace, BOUNDS, setOp, type Point } from '@/core/design';
-import { useAnalysis, useBoat, useFreshId, useSelected, useStore } from '@/ui/boat/context';
+import { useBoat, useFindings, useFreshId, useSelected, useStore } from '@/ui/boat/context';
 import { Views } from '@/ui/views/Views';
 import { AsFound } from './AsFound';
 import { BankFacts } from './BankFacts';
@@ -24,7 +24,7 @@ export default function Survey() {
   const [showing, setShowing] = useState<SheetName>('boat');
   const [view, setView] = useState<(typeof VIEWS)[number]>('the boat');
   const [thing, setThing] = useState<Thing | null>(null);
-  const { findings } = useAnalysis();
+  const findings = useFindings();
   const [run, chooseRun] = useSelected();
   const [runs, setRuns] = useState<RunsShown>('to be settled');
   const worst = worstByCircuit(findings);

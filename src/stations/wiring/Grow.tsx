@@ -1,39 +1,36 @@
 'use client';
 import { useState } from 'react';
-import type { CircuitResult, Growth } from '@/core';
+import type { Growth } from '@/core';
 import { parseNumber } from '@/core/quantity';
 import { useAsked, useBoat } from '@/ui/boat/context';
 import { GrowthTable } from '@/ui/growth/GrowthTable';
 
-type What = 'the run' | 'everything aboard' | `load:${string}`;
+/** Something that may become so many times as much. */
+export interface Grows {
+  readonly key: string;
+  readonly name: string;
+  readonly of: (by: number) => Growth;
+}
 
-const growthOf = (what: What, by: number, circuitId: string): Growth =>
-  what === 'the run' ? { run: { circuitId, by } } : what === 'everything aboard' ? { everything: by } : { load: { id: what.slice(5), by } };
-
-/** One thing made larger, and everything on its path tested as it stands. */
-export function Grow({ result }: { result: CircuitResult }) {
-  const { design } = useBoat();
-  const units = design.boat;
-  const circuit = design.circuits.find((c) => c.id === result.id);
-  const loads = design.loads.filter((l) => circuit?.taps.some((t) => t.serves.id === l.id));
-  const [what, setWhat] = useState<What>(loads[0] ? `load:${loads[0].id}` : 'everything aboard');
+/** One thing made larger, and everything on its path tested as it stands. @param things the first is asked about at first. */
+export function Grow({ things }: { things: readonly Grows[] }) {
+  const units = useBoat().design.boat;
+  const [key, setKey] = useState(things[0]?.key);
   const [text, setText] = useState('1.5');
+  const thing = things.find((t) => t.key === key) ?? things[0];
   const by = parseNumber(text, 'none', units, 0.05, 20);
-  const lines = useAsked(by.ok ? `grow:${result.id}:${what}:${by.value}` : null, (r) =>
-    r.grow(growthOf(what, by.ok ? by.value : 1, result.id)),
-  );
+  const growth = thing && by.ok ? thing.of(by.value) : null;
+  const lines = useAsked(growth && `grow:${JSON.stringify(growth)}`, (r) => (growth ? r.grow(growth) : Promise.resolve(null)));
   return (
     <div className="py-1">
       <div className="flex flex-wrap items-baseline gap-2">
         what if
-        <select className="box" aria-label="What grows" value={what} onChange={(e) => setWhat(e.target.value as What)}>
-          {loads.map((l) => (
-            <option key={l.id} value={`load:${l.id}`}>
-              {l.name}
+        <select className="box" aria-label="What grows" value={thing?.key} onChange={(e) => setKey(e.target.value)}>
+          {things.map((t) => (
+            <option key={t.key} value={t.key}>
+              {t.name}
             </option>
           ))}
-          <option value="the run">the length of this run</option>
-          <option value="everything aboard">everything aboard</option>
         </select>
         becomes
         <input

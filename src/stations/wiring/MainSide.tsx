@@ -2,9 +2,10 @@
 import { useCallback, useMemo } from 'react';
 import { addOp, dropOps, type Bar, type Op } from '@/core/design';
 import { blankLead, proposeMainSide } from '@/core/mainSide/propose';
-import { useAnalysis, useAsked, useBoat, useFreshId, useSelected, useStore } from '@/ui/boat/context';
+import { useAnalysis, useAsked, useBoat, useFindings, useFreshId, useSelected, useStore } from '@/ui/boat/context';
 import { opsOf, Sheet, type Change } from '@/ui/sheet';
 import { barColumns, leadColumns, type LeadRow } from './leadColumns';
+import { Grow } from './Grow';
 import { Posts } from './Posts';
 
 /** What stands between the batteries and the buses: leads on each rail and to earth, the bars they meet at, and what lands on each post. */
@@ -68,7 +69,9 @@ export function MainSide() {
       [{ id: fresh('bar'), name: 'New bar', kind: 'negative bus', placeId: design.banks[0]?.placeId ?? null, stud: 'M8' }],
       [],
     );
-  const findings = analysis.findings.filter((f) => !f.accepted && (f.about.kind === 'lead' || f.about.kind === 'bar'));
+  const findings = useFindings().filter((f) => !f.accepted && (f.about.kind === 'lead' || f.about.kind === 'bar'));
+  const lead = selected?.kind === 'lead' ? design.leads.find((l) => l.id === selected.id) : undefined;
+  const source = lead && design.sources.find((s) => [lead.from, lead.to].some((e) => e.kind === 'source' && e.id === s.id));
   const nameOf = (id: string) => [...design.leads, ...design.bars].find((x) => x.id === id)?.name ?? id;
   return (
     <div className="min-h-0 flex-1 overflow-y-auto pb-6" tabIndex={0} role="region" aria-label="main side">
@@ -117,6 +120,11 @@ export function MainSide() {
           row.
         </p>
       )}
+      {source ? (
+        <div className="px-4 pt-3">
+          <Grow key={source.id} things={[{ key: source.id, name: source.name, of: (by) => ({ source: { id: source.id, by } }) }]} />
+        </div>
+      ) : null}
       {design.bars.length > 0 ? (
         <>
           <h2 className="mt-5 px-4 font-semibold">Bars and points</h2>

@@ -1,6 +1,7 @@
 'use client';
 import { MOST_ON_A_STUD, type Landing, type Post } from '@/core/mainSide/posts';
-import { choiceName, round3, show, sizeName } from '@/core/quantity';
+import { endName } from '@/core/build/cutList';
+import { round3, show, sizeName } from '@/core/quantity';
 import { findFamily } from '@/core/rules/devices';
 import { studName, STUDS } from '@/core/rules/terminals';
 import { useAnalysis, useBoat } from '@/ui/boat/context';
@@ -60,50 +61,36 @@ export function Posts({ posts }: { posts: readonly Post[] }) {
   );
 }
 
-/** A bolted device on its stud: what lies on what, by the conductor it protects. */
+/** Bolted fuses on their studs: what lies on what. Breakers and plugged fuses have terminals of their own. */
 function Bolted() {
   const { design } = useBoat();
   const { circuits, leads } = useAnalysis();
   const { ruleSet } = design.boat;
-  const own = [
-    ...circuits.map((r) => ({ id: r.id, name: `${r.no} ${r.name}`.trim(), side: r.own, size: choiceName(r.own.state.candidate) })),
-    ...leads.flatMap((l) =>
-      l.device
-        ? [
-            {
-              id: l.id,
-              name: design.leads.find((x) => x.id === l.id)?.name ?? '',
-              side: l.device.own,
-              size: sizeName(l.conductor.school, l.conductor.size),
-            },
-          ]
-        : [],
+  const named = [
+    ...circuits.map((r) => ({ id: r.id, name: `${r.no} ${r.name}`.trim(), protection: r.own.protection, size: r.own.state.candidate })),
+    ...leads.flatMap(({ id, device, conductor }) =>
+      device ? [{ id, name: design.leads.find((x) => x.id === id)?.name ?? '', protection: device.own.protection, size: conductor }] : [],
     ),
-  ].flatMap(({ id, name, side, size }) => {
-    const stud = STUDS.find((s) => s.metric === findFamily(side.protection.familyId)?.terminal);
-    return stud && !side.protection.missing
-      ? [{ id, name, size, stud, device: `${round3(side.protection.ratingA)} A ${side.protection.familyName}` }]
-      : [];
+  ];
+  const rows = named.flatMap(({ id, name, protection, size }) => {
+    const family = findFamily(protection.familyId);
+    const stud = STUDS.find((s) => s.metric === family?.terminal);
+    if (!stud || family?.kind !== 'fuse' || protection.missing) return [];
+    const fuse = `${round3(protection.ratingA)} A ${protection.familyName}`;
+    const stack = `${fuse}, ${endName(stud.metric, size.school, size.size)} face to face with it, flat washer, spring washer, nut`;
+    return [{ id, cells: [name, studName(ruleSet, stud.metric), stack, `${stud.torqueNm} N m`] }];
   });
-  if (own.length === 0) return null;
+  if (rows.length === 0) return null;
   return (
     <>
-      <h2 className="mt-6 font-semibold">Bolted devices, lowest first</h2>
+      <h2 className="mt-6 font-semibold">Bolted fuses, lowest first</h2>
       <Plain
-        label="Bolted devices"
+        label="Bolted fuses"
         columns={[{ title: 'conductor' }, { title: 'stud', right: true }, { title: 'stacked' }, { title: 'torque', right: true }]}
-        rows={own.map((d) => ({
-          id: d.id,
-          cells: [
-            d.name,
-            studName(ruleSet, d.stud.metric),
-            `block’s face, ${d.device}, lug ${d.size}, flat washer, spring washer, nut`,
-            `${d.stud.torqueNm} N m`,
-          ],
-        }))}
+        rows={rows}
       />
       <p className="mt-1 text-[12px] text-quiet">
-        The device&apos;s sheet rules for the order and the torque; nothing of steel between faces that carry current.
+        The fuse&apos;s sheet rules for the order and the torque; nothing of steel between faces that carry current.
       </p>
     </>
   );

@@ -202,10 +202,14 @@ function Answer({ answer, study }: { answer: StudyAnswer; study: Study }) {
         rows={ordered.map((l) => ({
           id: l.id,
           cells: [
-            <button key="n" type="button" className="plain text-left" onClick={() => select({ kind: 'load', id: l.id })}>
-              {l.name}
-              {l.starting ? ', starting' : ''}
-            </button>,
+            design.loads.some((x) => x.id === l.id) ? (
+              <button key="n" type="button" className="plain text-left" onClick={() => select({ kind: 'load', id: l.id })}>
+                {l.name}
+                {l.starting ? ', starting' : ''}
+              </button>
+            ) : (
+              l.name
+            ),
             show(l.amps, 'A', units),
             <b key="v" className={`font-semibold ${l.falls ? 'text-lead' : ''}`}>
               {volts(l.volts)}

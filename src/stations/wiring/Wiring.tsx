@@ -14,7 +14,7 @@ import { CircuitFacts } from './CircuitFacts';
 import { circuitColumns, type CircuitRow } from './columns';
 import { LadderChart } from './LadderChart';
 import { DeviceList } from './DeviceList';
-import { Grow } from './Grow';
+import { Grow, type Grows } from './Grow';
 import { Panels } from './Panels';
 import { Routes } from './Routes';
 import { Switches } from './Switches';
@@ -84,6 +84,15 @@ export default function Wiring() {
     wants: low.wants,
     said: `Worst study, “${low.study}”: ${low.name} ${low.volts.toFixed(2)} V of ${low.minV.toFixed(2)} V needed, the whole path from the sagged posts.`,
   };
+  const growing: readonly Grows[] = circuit
+    ? [
+        ...design.loads
+          .filter((l) => circuit.taps.some((t) => t.serves.id === l.id))
+          .map((l) => ({ key: l.id, name: l.name, of: (by: number) => ({ load: { id: l.id, by } }) })),
+        { key: 'the run', name: 'the length of this run', of: (by) => ({ run: { circuitId: circuit.id, by } }) },
+        { key: 'everything', name: 'everything aboard', of: (by) => ({ everything: by }) },
+      ]
+    : [];
   const only = circuit?.taps.length === 1 ? design.loads.find((l) => l.id === circuit.taps[0]?.serves.id) : undefined;
   const brief = only?.duty ? `${only.duty.onS} s on, ${only.duty.restS} s rest, ${only.duty.repeats} times` : null;
   const loose = analysis.loads.filter((l) => l.circuitId === null).length;
@@ -268,7 +277,7 @@ export default function Wiring() {
                   <CircuitFacts key={circuit.id} circuit={circuit} />
                   <DeviceList key={`${circuit.id}-devices`} circuit={circuit} />
                   {brief ? <DutyChart circuitId={circuit.id} duty={brief} /> : null}
-                  <Grow key={`${circuit.id}-grow`} result={result} />
+                  <Grow key={`${circuit.id}-grow`} things={growing} />
                 </div>
               </section>
             ) : null}

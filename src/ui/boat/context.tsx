@@ -2,7 +2,8 @@
 /** The boat on the table, for every station: its design, its analysis, what is selected. */
 import { createContext, useCallback, useContext, useEffect, useMemo, useState, useSyncExternalStore, type ReactNode } from 'react';
 import type { Remote } from 'comlink';
-import type { Analysis, CutList, Lists, Working } from '@/core';
+import type { Analysis, CutList, Finding, Lists, Working } from '@/core';
+import { bySeverity } from '@/core/check/findings';
 import type { Worst } from '@/core/network/worst';
 import type { AnalysisApi, Selected } from '@/workers/analysis.worker';
 import { Analyser } from './analyser';
@@ -103,6 +104,13 @@ const WORST_RESTS_MS = 150;
 export function useWorst(): Worst | null {
   const { design } = useBoat();
   return useAsked<Worst>(design.studies.length + design.leads.length > 0 ? 'worst' : null, (r) => r.worst(), WORST_RESTS_MS);
+}
+
+/** Everything there is to settle: of the analysis, and of the studies once they are reckoned. */
+export function useFindings(): readonly Finding[] {
+  const { findings } = useAnalysis();
+  const worst = useWorst();
+  return useMemo(() => (worst && worst.findings.length > 0 ? bySeverity(findings, worst.findings) : findings), [findings, worst]);
 }
 
 export const useLists = (): Lists | null => useAsked<Lists>('lists', (r) => r.lists());

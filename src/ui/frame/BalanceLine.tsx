@@ -3,8 +3,7 @@ import Link from 'next/link';
 import { useState, type ReactNode } from 'react';
 import { autonomyH } from '@/core/energy/balance';
 import { round3 } from '@/core/quantity';
-import { bySeverity } from '@/core/check/findings';
-import { useAnalysis, useBoat, useSelected, useWorst } from '@/ui/boat/context';
+import { useAnalysis, useBoat, useFindings, useSelected, useWorst } from '@/ui/boat/context';
 
 function Figure({
   label,
@@ -46,7 +45,8 @@ function Figure({
 /** Five live figures over every station; each opens where it comes from. */
 export function BalanceLine({ boatId }: { boatId: string }) {
   const { design } = useBoat();
-  const { balance, findings } = useAnalysis();
+  const { balance } = useAnalysis();
+  const findings = useFindings();
   const [, select] = useSelected();
   const [way, setWay] = useState(0);
   const need = balance.needs[way % Math.max(1, balance.needs.length)];
@@ -55,10 +55,9 @@ export function BalanceLine({ boatId }: { boatId: string }) {
   const hours = need ? autonomyH(balance.usableAh, need.needAh) : null;
   const openNeed = need ? () => select({ kind: 'need', id: need.livingId }) : undefined;
   const studied = useWorst();
-  const all = studied ? bySeverity(findings, studied.findings) : findings;
   // What falls in a study is worse than any percentage.
   const low = studied?.loads.find((l) => l.falls && l.minIsMakers && !Number.isNaN(l.volts));
-  const count = (severity: string) => all.filter((f) => f.severity === severity && !f.accepted).length;
+  const count = (severity: string) => findings.filter((f) => f.severity === severity && !f.accepted).length;
   const worst = balance.worst;
   const over = worst !== null && worst.pct > worst.limitPct;
   return (

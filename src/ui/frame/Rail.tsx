@@ -1,14 +1,15 @@
 'use client';
 import Link from 'next/link';
-import { useAnalysis, useBoat } from '@/ui/boat/context';
+import { useAnalysis, useBoat, useFindings } from '@/ui/boat/context';
 import { STATIONS } from './stations';
 
-const WIRED: ReadonlySet<string> = new Set(['circuit', 'panel', 'lead', 'bar']);
+const WIRED: ReadonlySet<string> = new Set(['circuit', 'panel', 'lead', 'bar', 'study']);
 
 /** How far each station is, in a word or two. */
 function useProgress(): Readonly<Record<string, { text: string; breaks?: boolean }>> {
   const { design } = useBoat();
-  const { findings: all, loads, circuits } = useAnalysis();
+  const { loads, circuits } = useAnalysis();
+  const all = useFindings();
   const findings = all.filter((f) => !f.accepted);
   const loose = loads.filter((l) => l.circuitId === null).length;
   const stops = findings.filter((f) => f.severity === 'stop');

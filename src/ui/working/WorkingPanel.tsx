@@ -1,12 +1,12 @@
 'use client';
-import { useAnalysis, useBoat, useSelected, useWorking } from '@/ui/boat/context';
+import { useBoat, useFindings, useSelected, useWorking } from '@/ui/boat/context';
 import { Sections } from './Sections';
 
 /** The arithmetic behind whatever is selected, as in a notebook. */
 export function WorkingPanel() {
   const working = useWorking();
   const [selected, select] = useSelected();
-  const { findings } = useAnalysis();
+  const findings = useFindings();
   const { design } = useBoat();
   if (!selected || !working)
     return (

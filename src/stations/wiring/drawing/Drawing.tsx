@@ -1,7 +1,7 @@
 'use client';
 import { useMemo, useRef, useState } from 'react';
 import { drawingOf, foldAtFirst, type About, type DrawingWish } from '@/core/drawing/graph';
-import { useAnalysis, useAsked, useBoat, useSelected, useStore, useWorst } from '@/ui/boat/context';
+import { useAnalysis, useAsked, useBoat, useFindings, useSelected, useStore, useWorst } from '@/ui/boat/context';
 import { TableBeside } from '@/ui/chart/TableBeside';
 import { fileName } from '@/ui/files';
 import { savePdf, saveSvg } from './exports';
@@ -19,7 +19,9 @@ const WORST = 'worst';
 /** The boat's line drawing: made from the design and made again with every edit. */
 export function Drawing({ onGo }: { onGo: (about: About) => void }) {
   const { design, revision } = useBoat();
-  const analysis = useAnalysis();
+  const reckoned = useAnalysis();
+  const findings = useFindings();
+  const analysis = useMemo(() => ({ ...reckoned, findings }), [reckoned, findings]);
   const store = useStore();
   const [selected, select] = useSelected();
   const [rails, setRails] = useState<DrawingWish['rails']>('one line');
@@ -54,7 +56,7 @@ export function Drawing({ onGo }: { onGo: (about: About) => void }) {
     });
   const foldable = design.panels.filter((p) => drawing.things.find((t) => t.id === `panel ${p.id}`)?.ways);
   const own = chosen && [...drawing.things, ...drawing.lines].find((x) => keyOf(x.about) === keyOf(chosen));
-  const worst = own && analysis.findings.find((f) => f.about.kind === own.about.kind && f.about.id === own.about.id && !f.accepted);
+  const worst = own && findings.find((f) => f.about.kind === own.about.kind && f.about.id === own.about.id && !f.accepted);
   const svg = () => paper.current?.querySelector('svg') ?? null;
   const name = `${fileName(design.boat.name)}-line-drawing`;
   return (
