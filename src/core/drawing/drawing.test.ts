@@ -159,3 +159,12 @@ test('negatives and earths alone: no circuit and no positive, each strap with it
   expect(lines.find((l) => l.about.id === shunt?.id)?.below).toBe(`at worst ${round3(worst.leads[shunt?.id ?? '']?.amps ?? NaN)} A`);
   expect(things.find((t) => t.label === 'case of Windlass')?.under).toMatch(/A: clears in/);
 });
+
+test('a positive bus is no part of the negatives and earths', () => {
+  const bus = { id: 'plus', name: 'Charging bus', kind: 'positive bus' as const, placeId: null, stud: 'M8' };
+  const base = boat(1);
+  const design: Design = { ...base, bars: [...base.bars, bus] };
+  const shown = (rails: DrawingWish['rails']) =>
+    drawingOf(design, analyse(design), wish({ rails })).things.some((t) => t.about.id === 'plus');
+  expect([shown('both'), shown('earths')]).toEqual([true, false]);
+});

@@ -1,6 +1,6 @@
 /** From things and lines to a graph for the layered layout, and back with places: sizes are of the symbols, left to right from source to load. */
 import type { ElkExtendedEdge, ElkNode } from 'elkjs/lib/elk-api';
-import type { Drawing, Drawn, Line } from './graph';
+import type { Drawing, Drawn, Line } from './types';
 
 /** Body text of the drawing, in its own units; a letter is about so wide. */
 export const TEXT = 10;
