@@ -325,8 +325,9 @@ describe('properties', () => {
           r.scene.sources.forEach((source, s) => {
             const day = r.scene.days[0];
             if (!day) return;
-            const u = day.used.indexOf(s);
-            const most = u < 0 ? 0 : (day.most[(t % r.scene.n) * day.used.length + u] ?? 0);
+            const step = t % r.scene.n;
+            const u = day.able.subarray(day.since[step], day.since[step + 1]).indexOf(s);
+            const most = u < 0 ? 0 : (day.most[(day.since[step] ?? 0) + u] ?? 0);
             expect(r.trace.sourceA[t * 3 + s] ?? 0).toBeLessThanOrEqual((source.driver === 'sun' ? most / 8 : most) + 1e-9);
           });
         }

@@ -146,8 +146,14 @@ const enum F {
   litresPerW = 1030,
   crankA = 1031,
   crankAh = 1032,
+  /** Steps since the loop was made. */
+  tick = 1033,
+  /** Step in which a source last could give. */
+  ranAt = 1034,
+  /** What wind there is makes of a generator's output, by source. */
+  windPart = 1058,
   /** Curves over state of charge, bank by bank, cell by cell: rest volts, amps accepted, efficiency. */
-  table = 1033,
+  table = 1082,
 }
 
 /** Where each row of indices and switches begins. */
@@ -169,7 +175,6 @@ const enum W {
   /** Whether the volts of the bus are known. */
   settled = 96,
   // By source.
-  running = 108,
   stage = 132,
   driver = 156,
   fixed = 180,
@@ -344,9 +349,10 @@ function begin(f: Figures, w: Wholes, start: number | ArrayLike<number>): void {
   }
   for (let s = 0; s < w[W.sources]!; s++) {
     w[W.stage + s] = Stage.bulk;
-    w[W.running + s] = 0;
+    f[F.ranAt + s] = K.nowhere;
     f[F.timer + s] = f[F.lowTimer + s] = 0;
   }
+  f[F.tick] = 0;
   for (let j = 0; j < w[W.joins]!; j++) w[W.relayOn + j] = f[F.relayH + j] = 0;
   w[W.engineWas] = w[W.connected] = 0;
 }
@@ -476,6 +482,8 @@ function alone(f: Figures, w: Wholes, b: number): boolean {
   const capCharge = mostIn(f, w, b, accepts, soc);
   const capDraw = mostOut(f, b, soc, nominalA(f, b));
   let v = f[F.volts + b]!;
+  let wasC = NaN;
+  let wasK = NaN;
   for (let round = 0; round < K.rounds; round++) {
     const over = v - rest;
     const slope = over >= 0 ? kCharge : perOhm;
@@ -483,7 +491,7 @@ function alone(f: Figures, w: Wholes, b: number): boolean {
     let c = -loadA;
     let k = loadS;
     if (i >= capCharge || i <= -capDraw) {
-      i = i > 0 ? capCharge : -capDraw;
+      i = over >= 0 ? capCharge : -capDraw;
       c -= i;
     } else {
       c += rest * slope;
@@ -500,15 +508,22 @@ function alone(f: Figures, w: Wholes, b: number): boolean {
         k += f[F.slope + s]!;
       }
     }
-    const next = (c + Math.sqrt(c * c - 4 * k * watts)) / (2 * k);
-    const moved = next - v;
-    if (moved < 1e-10 && moved > -1e-10) {
+    if (c === wasC && k === wasK) {
       f[F.amps + b] = i;
-      f[F.volts + b] = next;
+      f[F.volts + b] = v;
       return true;
     }
-    if (!(next > 0.7 * f[F.nominal + b]!)) break;
-    v = next;
+    const next = (c + Math.sqrt(c * c - 4 * k * watts)) / (2 * k);
+    if (next > 0.7 * f[F.nominal + b]! && next < 1.6 * f[F.nominal + b]!) {
+      wasC = c;
+      wasK = k;
+      v = next;
+    } else if (v === rest - 1e-3) break;
+    else {
+      // Everything at its limit: begin where the bank gives.
+      wasC = NaN;
+      v = rest - 1e-3;
+    }
   }
   return false;
 }
@@ -517,6 +532,9 @@ function alone(f: Figures, w: Wholes, b: number): boolean {
 function together(f: Figures, w: Wholes, root: number): boolean {
   const watts = f[F.loadW + root]!;
   let v = f[F.volts + root]!;
+  let wasC = NaN;
+  let wasK = NaN;
+  let again = true;
   for (let round = 0; round < K.rounds; round++) {
     let c = -f[F.loadA + root]!;
     let k = f[F.loadS + root]!;
@@ -546,14 +564,22 @@ function together(f: Figures, w: Wholes, root: number): boolean {
         k += slope;
       }
     }
-    const next = (c + Math.sqrt(c * c - 4 * k * watts)) / (2 * k);
-    const moved = next - v;
-    if (moved < 1e-10 && moved > -1e-10) {
-      f[F.volts + root] = next;
+    if (c === wasC && k === wasK) {
+      f[F.volts + root] = v;
       return true;
     }
-    if (!(next > 0.7 * f[F.nominal + root]!)) break;
-    v = next;
+    const next = (c + Math.sqrt(c * c - 4 * k * watts)) / (2 * k);
+    if (next > 0.7 * f[F.nominal + root]! && next < 1.6 * f[F.nominal + root]!) {
+      wasC = c;
+      wasK = k;
+      v = next;
+    } else if (!again) break;
+    else {
+      // Everything at its limit: begin where the banks give.
+      again = false;
+      wasC = NaN;
+      v = f[F.ocv + root]! - 1e-3;
+    }
   }
   return false;
 }
@@ -662,13 +688,15 @@ function oneDay(f: Figures, w: Wholes, d: SceneDay, factors: Readonly<Factors>, 
   const anyInput = w[W.anyInput] === 1;
   const anySplitter = w[W.anySplitter] === 1;
   const anyRelay = w[W.anyRelay] === 1;
-  const { phase, phasePerStep, idleLph, selector, drawing, draws, used, most } = d;
+  const { phase, phasePerStep, idleLph, selector, drawing, draws, able, since, most } = d;
   const nD = drawing.length;
-  const nU = used.length;
   const { use, motor } = factors;
   for (let b = 0; b < nB; b++) f[F.lowest + b] = f[F.soc + b]!;
-  for (let s = 0; s < nS; s++) if (!used.includes(s)) w[W.running + s] = 0;
+  for (let s = 0; s < nS; s++)
+    if (w[W.driver + s] === By.wind) f[F.windPart + s] = factors.wind === 1 ? 1 : windFactor(d.windBy[s] ?? null, factors.wind);
   let [loadAh, unmetAh, engineH, litres, dumpSteps] = [0, 0, 0, 0, 0];
+  /** Position of the selector in the step before. */
+  let hand = NaN;
   for (let t = 0; t < n; t++) {
     const x = phase[t]!;
     const engine = x >= 0 && x < motor ? Math.min(1, (motor - x) / phasePerStep[t]!) : 0;
@@ -677,8 +705,11 @@ function oneDay(f: Figures, w: Wholes, d: SceneDay, factors: Readonly<Factors>, 
       engineH += engine * dt;
       litres += idleLph[t]! * engine * dt;
     }
-    w[W.engineWas] = engine > 0 ? 1 : 0;
-    if ((anySelector || w[W.connected] === 0) && moved(w, selector[t]!, engine > 0)) connect(w);
+    const runs = engine > 0 ? 1 : 0;
+    const turned = anySelector && (selector[t]! !== hand || runs !== w[W.engineWas]);
+    hand = selector[t]!;
+    w[W.engineWas] = runs;
+    if ((turned || w[W.connected] === 0) && moved(w, hand, runs === 1)) connect(w);
 
     // Loads, and what a DC–DC took in the last step, onto the bus of their bank.
     for (let r = 0; r < w[W.roots]!; r++) {
@@ -710,10 +741,11 @@ function oneDay(f: Figures, w: Wholes, d: SceneDay, factors: Readonly<Factors>, 
     // Sources: what each could give now.
     let dumps = 0;
     let lives = 0;
-    for (let u = 0; u < nU; u++) {
-      const s = used[u]!;
-      let can = most[t * nU + u]!;
-      if (can > 0) can *= partOf(f, w, s, engine, factors, d);
+    const tick = f[F.tick]! + 1;
+    f[F.tick] = tick;
+    for (let u = since[t]!; u < since[t + 1]!; u++) {
+      const s = able[u]!;
+      let can = most[u]! * partOf(f, w, s, engine, factors.sun);
       const node = w[W.node + s]!;
       const home = node >= 0 ? w[W.first + node]! : w[W.home + s]!;
       if (can > 0) {
@@ -722,12 +754,10 @@ function oneDay(f: Figures, w: Wholes, d: SceneDay, factors: Readonly<Factors>, 
           can = 0;
         } else if (w[W.driver + s] === By.sun) can /= Math.max(1, f[F.volts + home]!);
       }
-      if (can <= 0) {
-        w[W.running + s] = 0;
-        continue;
-      }
-      if (w[W.running + s] === 0) {
-        w[W.running + s] = 1;
+      if (can <= 0) continue;
+      const ran = f[F.ranAt + s]!;
+      f[F.ranAt + s] = tick;
+      if (ran !== tick - 1) {
         w[W.stage + s] = Stage.bulk;
         f[F.timer + s] = f[F.lowTimer + s] = 0;
       }
@@ -790,11 +820,11 @@ function oneDay(f: Figures, w: Wholes, d: SceneDay, factors: Readonly<Factors>, 
 }
 
 /** What is there of a source's output as entered. */
-function partOf(f: Figures, w: Wholes, s: number, engine: number, factors: Readonly<Factors>, d: SceneDay): number {
+function partOf(f: Figures, w: Wholes, s: number, engine: number, sun: number): number {
   const by = w[W.driver + s]!;
-  if (by === By.sun) return factors.sun;
+  if (by === By.sun) return sun;
   if (by === By.engine) return engine;
-  if (by === By.wind) return factors.wind === 1 ? 1 : windFactor(d.windBy[s] ?? null, factors.wind);
+  if (by === By.wind) return f[F.windPart + s]!;
   if (by === By.input) return drawsInput(f, w, s) ? 1 : 0;
   return 1;
 }
@@ -812,7 +842,7 @@ function drawsInput(f: Figures, w: Wholes, s: number): boolean {
   const to = w[W.into + s]!;
   if (from < 0 || to < 0 || w[W.bus + from] === w[W.bus + to]) return false;
   const v = f[F.volts + from]!;
-  return w[W.running + s] === 1 ? v > f[F.stopV + s]! : v >= f[F.startV + s]!;
+  return f[F.ranAt + s] === f[F.tick]! - 1 ? v > f[F.stopV + s]! : v >= f[F.startV + s]!;
 }
 
 /** A curve of a bank at its state of charge. @param row where its cell stands; @param part of the cell that is passed. */

@@ -75,9 +75,10 @@ export interface SceneDay {
   /** Banks that loads draw from, and what, step by step, bank by bank: constant power W, conductance S, constant current A. */
   readonly drawing: Int32Array;
   readonly draws: Float64Array;
-  /** Sources that give anything at all on this day. */
-  readonly used: Int32Array;
-  /** Largest output step by step of those: amps, of the sun watts. */
+  /** Sources that can give anything, step by step: those of step t are able[since[t]] to able[since[t + 1] - 1]. */
+  readonly able: Int32Array;
+  readonly since: Int32Array;
+  /** Largest output of each of those: amps, of the sun watts. */
   readonly most: Float64Array;
   /** By source: output of a wind generator at 0, 0.1 ... 3 times the day's mean wind, over that at the mean. */
   readonly windBy: readonly (Float64Array | null)[];
@@ -193,21 +194,34 @@ function sceneDay(
   for (const s of spansOf(living, 'engine').map(stretched))
     for (let t = 0; t < n; t++) idleLph[t] = Math.max(idleLph[t] as number, cover(s, t * stepH, stepH) * engineLph(design, s.level));
   const limits = design.sources.map((s) => limitsOf(design, s, living, n));
-  const used = Int32Array.from(limits.flatMap((l, s) => (l.some((x) => x > 0) ? [s] : [])));
-  const most = new Float64Array(n * used.length);
-  used.forEach((s, u) => limits[s]?.forEach((x, t) => (most[t * used.length + u] = x)));
   return {
     livingId: living.id,
     name: living.name,
     ...drawnBy(living, byBank, banks, n),
-    used,
-    most,
+    ...ableBy(limits, n),
     windBy: design.sources.map((s) => (varied ? windTable(s, living) : null)),
     phase,
     phasePerStep: perStep,
     selector,
     idleLph,
   };
+}
+
+/** Outputs by source and step as lists by step. */
+function ableBy(limits: readonly ArrayLike<number>[], n: number): Pick<SceneDay, 'able' | 'since' | 'most'> {
+  const able: number[] = [];
+  const most: number[] = [];
+  const since = new Int32Array(n + 1);
+  for (let t = 0; t < n; t++) {
+    limits.forEach((limit, s) => {
+      const x = limit[t] ?? 0;
+      if (x <= 0) return;
+      able.push(s);
+      most.push(x);
+    });
+    since[t + 1] = able.length;
+  }
+  return { able: Int32Array.from(able), since, most: Float64Array.from(most) };
 }
 
 /** What loads draw in a way of living. @param byBank the loads of each bank. */
