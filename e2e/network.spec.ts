@@ -206,3 +206,15 @@ test('a charger that grows: the leads it is on are tested from the main side', a
   await expect(lines.getByRole('row', { name: /^Shore charger output/ })).toContainText('fails now');
   await expect(lines.getByRole('row', { name: /^Shore charger negative/ })).toContainText('120 A');
 });
+
+test('a study that falls short rules the ladder, and the size it asks for is pinned from there', async ({ page, marram }) => {
+  await open(page, marram, 'wiring');
+  await row(page, 'Anchor windlass').click();
+  const ladder = page.getByRole('figure', { name: 'Ladder of tests' });
+  await expect(ladder.getByTestId('study-rung')).toContainText('governs');
+  await ladder.getByRole('button', { name: 'pin 50 mm²' }).click();
+  await expect(ladder.getByTestId('study-rung')).not.toContainText('governs');
+  await expect(page.getByText(/falls to .* V in/)).toHaveCount(0);
+  await page.keyboard.press('Control+z');
+  await expect(ladder.getByTestId('study-rung')).toContainText('governs');
+});

@@ -21,7 +21,7 @@ const shots = [
   ['bank-cruise', '/boats/marram/bank', 'button:text-is("the cruise")'],
   ['charging', '/boats/marram/charging', null],
   ['settings', '/boats/marram/charging', 'button:text-is("settings")'],
-  ['wiring', '/boats/marram/wiring', 'text=Anchor windlass'],
+  ['wiring', '/boats/marram/wiring', '[role=gridcell]:has-text("Anchor windlass")'],
   ['wiring-awg-night', '/boats/halcyon/wiring', 'text=Navigation panel feeder'],
   ['check', '/boats/halcyon/check', null],
   ['as-found', '/boats/turnstone/survey', 'button:text-is("as found")', '[role=gridcell]:has-text("Cabin lamps")'],

@@ -106,6 +106,40 @@ describe('one thing pulls another down', () => {
   });
 });
 
+describe('through the diodes of a splitter', () => {
+  const two = (sense: 'the bank' | 'its own post', blockAh: number): Design => {
+    const base = boat();
+    const alt = sourceInto('alternator', { bankId: null, joinId: 'j', ratedA: 120 });
+    return {
+      ...base,
+      banks: [...base.banks.map((b) => ({ ...b, blockAh, strings: 1 })), { ...blankBank('start', 12, null), job: 'start', blockAh }],
+      joins: [{ ...blankJoin('j', 'splitter', 12), firstId: base.banks[0]?.id ?? null, secondId: 'start' }],
+      sources: [{ ...alt, regulator: { ...alt.regulator, sense, absorptionV: 14.4 } }],
+    };
+  };
+  test('both banks are charged from behind 0.7 V, unless the regulator sees past it', () => {
+    const s = study({ soc: 0.95, engineRpm: 2500, loads: {} });
+    const posts = (sense: 'the bank' | 'its own post') => answer(two(sense, 2), s).banks.map((b) => b.postsV);
+    const [blind, seeing] = [posts('its own post'), posts('the bank')];
+    for (const v of blind) expect(v).toBeLessThan(13.7 + 1e-6);
+    for (const [i, v] of seeing.entries()) expect(v - (blind[i] ?? NaN)).toBeGreaterThan(0.3);
+    expect(answer(two('the bank', 2), s).banks.every((b) => b.amps < 0)).toBe(true);
+  });
+  test('what charges is what the banks take, and the diodes turn 0.7 V of it into heat', () => {
+    const a = answer(two('its own post', 10), study({ soc: 0.5, engineRpm: 2500, loads: {} }));
+    const taken = -a.banks.reduce((sum, b) => sum + b.amps, 0);
+    expect(a.sources[0]?.amps).toBeCloseTo(taken, 6);
+    expect(a.heatW).toBeGreaterThan(0.7 * taken);
+  });
+  test('no current passes from one bank to the other: the windlass leaves the start bank alone', () => {
+    const pulling = study({ engineRpm: 800, loads: { x: 'start' } });
+    const a = answer(two('its own post', 10), pulling);
+    expect(a.banks[0]?.amps).toBeGreaterThan(50);
+    expect(a.banks[1]?.amps).toBeLessThanOrEqual(1e-6);
+    expect(answer(two('its own post', 10), study({ loads: { x: 'start' } })).banks[1]?.amps).toBe(0);
+  });
+});
+
 describe('what is open, joined or gone', () => {
   test('behind the engine key all is dead while it stands', () => {
     const keyed = { ...boat(), circuits: boat().circuits.map((c) => (c.id === 'c-x' ? { ...c, supply: 'engine key' as const } : c)) };

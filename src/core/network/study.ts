@@ -4,6 +4,7 @@ import type { Design, Load, Study } from '../design';
 import { SEGMENT_JOINTS_OHM } from '../conductor/circuitInput';
 import { CONDUCTORS } from '../rules/conductors';
 import { upFrom } from './order';
+import { flowOneWay } from './oneWay';
 import { flowOf, prepare, type Collapse, type Flow, type Prepared } from './solve/flow';
 import type { NetRefusal } from './solve/network';
 import { STARTER, systemOf, type Analysed, type Hands, type System } from './system';
@@ -81,7 +82,7 @@ export function runStudy(design: Design, analysed: Analysed, study: Study, hands
   const { circuits } = analysed;
   const system = systemOf(design, analysed, study, hands);
   const p = prepare(system.network);
-  const flow = flowOf(p);
+  const flow = flowOneWay(p, [...system.diodes.keys()]);
   const loads = system.network.loads.flatMap(({ id }, i): StudyLoad[] => {
     const volts = flow.loadV[i] ?? NaN;
     if (id === STARTER) {
@@ -123,13 +124,16 @@ export function runStudy(design: Design, analysed: Analysed, study: Study, hands
       name: design.sources.find((x) => x.id === s.id)?.name ?? '',
       amps: flow.sourceA[i] ?? 0,
     })),
-    heatW: flow.heatW,
+    heatW: flow.heatW + diodeHeatW(system, p, flow),
     collapse: flow.collapse,
     refusals: p.refusals,
     cutOff: system.cutOff,
     cure: worst && !flow.collapse ? cureFor(design, circuits, system, p, flow, worst) : null,
   };
 }
+
+const diodeHeatW = ({ diodes }: System, p: Prepared, flow: Flow): number =>
+  p.network.branches.reduce((sum, b, i) => sum + (diodes.get(b.id) ?? 0) * Math.abs(flow.branchA[i] ?? 0), 0);
 
 function leadsOf(design: Design, p: Prepared, flow: Flow): StudyLead[] {
   const at = new Map(p.network.branches.map((b, i) => [b.id, i]));

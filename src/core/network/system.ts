@@ -21,6 +21,8 @@ export interface System {
   readonly network: Network;
   /** By circuit: its branches, positive and negative, and the part of each that is copper of its own run (not devices before it). */
   readonly runs: ReadonlyMap<string, readonly string[]>;
+  /** Diodes: branches that let current through from their first node to their second, and the volts each takes. */
+  readonly diodes: ReadonlyMap<string, number>;
   /** Loads that are asked for and stand behind something open, or on no circuit. */
   readonly cutOff: readonly string[];
 }
@@ -65,6 +67,9 @@ export function systemOf(whole: Design, { circuits, leads, paths }: Analysed, st
         ends.set(tap.serves.id, { plus: tapNode(circuit.id, tap.id, '+'), minus: tapNode(circuit.id, tap.id, '-') });
   }
   branches.push(...mainSide(design, leads, study, hands));
+  const sources = design.sources.flatMap((s) => sourceOf(design, s, study, paths, ends, hands));
+  const diodes = diodesOf(design, sources);
+  branches.push(...diodes.map(({ branch }) => branch));
   const asked = design.loads.filter((l) => study.loads[l.id] !== undefined && !isCharging(l));
   const reached = asked.filter((l) => ends.has(l.id));
   return {
@@ -74,7 +79,7 @@ export function systemOf(whole: Design, { circuits, leads, paths }: Analysed, st
         const source = bankSource(b);
         return { id: b.id, plus: post(b.id, '+'), minus: post(b.id, '-'), emfV: bankRestV(source, study.soc), ohm: source.ohm };
       }),
-      sources: design.sources.flatMap((s) => sourceOf(design, s, study, paths, ends, hands)),
+      sources,
       loads: [
         ...reached.map((l) => ({
           id: l.id,
@@ -85,6 +90,7 @@ export function systemOf(whole: Design, { circuits, leads, paths }: Analysed, st
       ],
     },
     runs,
+    diodes: new Map(diodes.map(({ branch, dropV }) => [branch.id, dropV])),
     cutOff: asked.filter((l) => !ends.has(l.id)).map((l) => l.id),
   };
 }
@@ -124,6 +130,19 @@ function mainSide(design: Design, leads: readonly LeadResult[], study: Study, ha
     out.push({ id: `join ${join.id}`, a: side('first', join.firstId), b: side('second', join.secondId), ohm: CONTACT_OHM });
   }
   return out;
+}
+
+const splitterNode = (joinId: string): string => `splitter ${joinId}`;
+
+/** The diodes of splitters that a source runs into. The splitter's node stands for the volts behind them: its sources' setpoints are lowered by the drop. */
+function diodesOf(design: Design, sources: Network['sources']): { readonly branch: NetBranch; readonly dropV: number }[] {
+  return design.joins.flatMap((j) => {
+    const a = splitterNode(j.id);
+    if (!sources.some((s) => s.plus === a)) return [];
+    return [j.firstId, j.secondId].flatMap((id) =>
+      id === null ? [] : [{ branch: { id: `diode ${j.id} ${id}`, a, b: post(id, '+'), ohm: CONTACT_OHM }, dropV: j.dropV }],
+    );
+  });
 }
 
 /** The starter's own draw while it cranks: at its post and the block where they are entered, else at the start bank behind its path. */
@@ -209,7 +228,10 @@ function sourceOf(
     return [{ id: s.id, ...wired, setV, ohm: bandV / limitA, limitA }];
   }
   const ohm = bandV / limitA + (sense === 'the bank' ? 0 : pathOhm);
-  return [{ id: s.id, plus: post(bankId, '+'), minus: post(bankId, '-'), setV: absorptionV, ohm, limitA }];
+  const splitter = design.joins.find((j) => j.id === s.joinId && j.kind === 'splitter');
+  const plus = splitter ? splitterNode(splitter.id) : post(bankId, '+');
+  const setV = absorptionV - (splitter && sense !== 'the bank' ? splitter.dropV : 0);
+  return [{ id: s.id, plus, minus: post(bankId, '-'), setV, ohm, limitA }];
 }
 
 /** The bank a source's output reaches. Through a splitter, or a selector nobody has turned, its first; null where it is left open. */

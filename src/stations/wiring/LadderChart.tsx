@@ -14,6 +14,8 @@ export interface Studied {
   /** null: no size in the table does, all else as it is. */
   readonly wants: string | null;
   readonly said: string;
+  /** Pins a size. */
+  readonly take: (size: string) => void;
 }
 
 /** Every test as the smallest conductor that passes it, on one axis of conductors drawn to scale. */
@@ -27,17 +29,26 @@ export function LadderChart({ ladder, other, studied }: { ladder: Ladder; other:
   const studyY = TOP + 12 + rungs.length * ROW;
   const studyAt = studied?.wants == null ? sizes.length : indexOf(studied.wants);
   const chosenAt = ladder.chosen.school === ladder.school ? indexOf(ladder.chosen.size) : -1;
+  const asksMore = studied !== null && chosenAt >= 0 && studyAt > chosenAt;
+  const studyTone = asksMore ? 'var(--lead)' : 'var(--ink)';
   const largest = sizes[sizes.length - 1]?.areaMm2 ?? 1;
   const tone = ladder.pinned || ladder.kept ? 'var(--copper)' : 'var(--verdigris)';
+  const rules = (governs: boolean) => governs && !asksMore;
   const told = rungs
     .map(
       (r) =>
-        `${CRITERION_WORDS[r.id].long}: ${!r.applies ? 'not asked' : r.smallest ? sizeName(ladder.school, r.smallest) : 'no size passes'}${r.governs ? ', governs' : ''}`,
+        `${CRITERION_WORDS[r.id].long}: ${!r.applies ? 'not asked' : r.smallest ? sizeName(ladder.school, r.smallest) : 'no size passes'}${rules(r.governs) ? ', governs' : ''}`,
     )
     .join('; ');
   return (
     <figure className="overflow-x-auto" tabIndex={0} aria-label="Ladder of tests">
-      <svg role="img" aria-label={`Ladder. ${told}. Chosen ${choiceName(ladder.chosen)}.`} width={width} height={height} className="block">
+      <svg
+        role="img"
+        aria-label={`Ladder. ${told}${studied ? `; worst study: ${studied.wants ? sizeName(ladder.school, studied.wants) : 'none alone'}${asksMore ? ', governs' : ''}` : ''}. Chosen ${choiceName(ladder.chosen)}.`}
+        width={width}
+        height={height}
+        className="block"
+      >
         <text x={0} y={TOP - 12} className="fill-faint text-[11px]">
           {ladder.school === 'awg' ? 'AWG' : 'mm²'}, copper to scale
         </text>
@@ -76,7 +87,7 @@ export function LadderChart({ ladder, other, studied }: { ladder: Ladder; other:
                 x={0}
                 y={y + 4}
                 fill={rung.applies ? colour : 'var(--faint)'}
-                className={`text-[12px] ${rung.governs ? 'font-bold' : ''}`}
+                className={`text-[12px] ${rules(rung.governs) ? 'font-bold' : ''}`}
               >
                 {CRITERION_WORDS[rung.id].long}
               </text>
@@ -88,12 +99,12 @@ export function LadderChart({ ladder, other, studied }: { ladder: Ladder; other:
                     y1={y}
                     y2={y}
                     stroke={colour}
-                    strokeWidth={rung.governs ? 4 : 1.4}
+                    strokeWidth={rules(rung.governs) ? 4 : 1.4}
                     strokeDasharray={rung.advisory ? '3 3' : undefined}
-                    opacity={rung.governs ? 1 : 0.65}
+                    opacity={rules(rung.governs) ? 1 : 0.65}
                   />
                   <line x1={x(at)} x2={x(at)} y1={y - 6} y2={y + 6} stroke={colour} strokeWidth={2} />
-                  {rung.governs || rung.smallest === null || rung.advisory ? (
+                  {rules(rung.governs) || rung.smallest === null || rung.advisory ? (
                     <text
                       x={x(at) + 6}
                       y={y + 4}
@@ -118,7 +129,7 @@ export function LadderChart({ ladder, other, studied }: { ladder: Ladder; other:
         {studied ? (
           <g data-testid="study-rung">
             <title>{studied.said}</title>
-            <text x={0} y={studyY + 4} className="text-[12px]">
+            <text x={0} y={studyY + 4} className={`text-[12px] ${asksMore ? 'font-bold' : ''}`} fill={studyTone}>
               worst study
             </text>
             <line
@@ -126,22 +137,24 @@ export function LadderChart({ ladder, other, studied }: { ladder: Ladder; other:
               x2={x(studyAt)}
               y1={studyY}
               y2={studyY}
-              stroke="var(--ink)"
-              strokeWidth={1.4}
-              strokeDasharray="3 3"
-              opacity={0.65}
+              stroke={studyTone}
+              strokeWidth={asksMore ? 4 : 1.4}
+              opacity={asksMore ? 1 : 0.65}
             />
-            <line x1={x(studyAt)} x2={x(studyAt)} y1={studyY - 6} y2={studyY + 6} stroke="var(--ink)" strokeWidth={2} />
-            <text
-              x={x(studyAt) + 6}
-              y={studyY + 4}
-              className="text-[11.5px] font-semibold"
-              stroke="var(--sheet)"
-              strokeWidth={3}
-              paintOrder="stroke"
-            >
-              {studied.wants === null ? 'none alone' : 'advice'}
-            </text>
+            <line x1={x(studyAt)} x2={x(studyAt)} y1={studyY - 6} y2={studyY + 6} stroke={studyTone} strokeWidth={2} />
+            {asksMore ? (
+              <text
+                x={x(studyAt) + 6}
+                y={studyY + 4}
+                fill={studyTone}
+                className="text-[11.5px] font-semibold"
+                stroke="var(--sheet)"
+                strokeWidth={3}
+                paintOrder="stroke"
+              >
+                {studied.wants === null ? 'none alone' : 'governs'}
+              </text>
+            ) : null}
           </g>
         ) : null}
         {chosenAt >= 0 ? (
@@ -156,6 +169,14 @@ export function LadderChart({ ladder, other, studied }: { ladder: Ladder; other:
       </svg>
       <figcaption className="text-[12px] text-quiet">
         {other} {studied?.said}
+        {studied?.wants && asksMore ? (
+          <>
+            {' '}
+            <button type="button" className="plain" onClick={() => studied.take(studied.wants ?? '')}>
+              pin {sizeName(ladder.school, studied.wants)}
+            </button>
+          </>
+        ) : null}
       </figcaption>
     </figure>
   );

@@ -80,10 +80,15 @@ export default function Wiring() {
   const circuit = selected?.kind === 'circuit' ? design.circuits.find((c) => c.id === selected.id) : undefined;
   const result = circuit && analysis.circuits.find((r) => r.id === circuit.id);
   const low = worst?.loads.find((l) => l.circuitId === circuit?.id && !Number.isNaN(l.volts));
-  const studied = low && {
-    wants: low.wants,
-    said: `Worst study, “${low.study}”: ${low.name} ${low.volts.toFixed(2)} V of ${low.minV.toFixed(2)} V needed, the whole path from the sagged posts.`,
-  };
+  const studied = circuit &&
+    low && {
+      take: (size: string) =>
+        store.edit(`size of ${circuit.name}`, [
+          setOp(design, ['circuits', circuit.id, 'pin'], { ...circuit.pin, size: { school: boat.ruleSet, size } }),
+        ]),
+      wants: low.wants,
+      said: `Worst study, “${low.study}”: ${low.name} ${low.volts.toFixed(2)} V of ${low.minV.toFixed(2)} V needed, the whole path from the sagged posts.`,
+    };
   const growing: readonly Grows[] = circuit
     ? [
         ...design.loads

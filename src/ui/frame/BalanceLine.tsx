@@ -32,7 +32,12 @@ function Figure({
     <div className={`min-w-0 border-l border-line px-3 pt-[7px] ${breaks ? 'shadow-[inset_0_-3px_var(--lead)]' : ''}`}>
       <div className="text-[11.5px] text-quiet">{label}</div>
       {onOpen ? (
-        <button type="button" onClick={onOpen} className="max-w-full truncate text-left hover:underline" title="Show where it comes from">
+        <button
+          type="button"
+          onClick={onOpen}
+          className="max-w-full overflow-clip text-left text-ellipsis whitespace-nowrap hover:underline"
+          title="Show where it comes from"
+        >
           {body}
         </button>
       ) : (

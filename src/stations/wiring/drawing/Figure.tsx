@@ -107,6 +107,9 @@ function ThingOf({ thing, inks: given, chosen, live }: { thing: Placed; inks: In
   const frame = { stroke: settle ? inks.settle : chosen ? inks.chosen : inks.ink, strokeWidth: chosen ? 2.4 : 1.2 } as const;
   const middle = y + (height - thing.taps.length * TAP_PITCH) / 2;
   const name = `${settle ? inks.mark : ''}${thing.label}${live === false && thing.symbol !== 'cell' ? ', dead' : ''}`;
+  const said = (under: string) => (live === false && under === 'dead' ? '' : under);
+  const tone = (under: string) => (live === null && /falls|dead|burns|never/.test(under) ? inks.settle : inks.quiet);
+  const under = said(thing.under);
   return (
     <g data-about={keyOf(thing.about)} data-thing={thing.id} className="cursor-pointer">
       {symbol === 'panel' || symbol === 'bar' ? (
@@ -158,12 +161,12 @@ function ThingOf({ thing, inks: given, chosen, live }: { thing: Placed; inks: In
         <>
           <rect x={x} y={y} width={width} height={height} fill={inks.paper} opacity={0} />
           <Symbol kind={symbol} x={x + 10} y={middle} inks={inks} />
-          <text x={x + 24} y={middle + (thing.under ? -1 : 3.5)} fill={settle ? inks.settle : inks.ink} fontWeight={chosen ? 600 : 400}>
+          <text x={x + 24} y={middle + (under ? -1 : 3.5)} fill={settle ? inks.settle : inks.ink} fontWeight={chosen ? 600 : 400}>
             {name}
           </text>
-          {thing.under ? (
-            <text x={x + 24} y={middle + 9} fill={/falls|dead|burns|never/.test(thing.under) ? inks.settle : inks.quiet}>
-              {thing.under}
+          {under ? (
+            <text x={x + 24} y={middle + 9} fill={tone(under)}>
+              {under}
             </text>
           ) : null}
           {thing.taps.map((t, i) => (
@@ -176,9 +179,11 @@ function ThingOf({ thing, inks: given, chosen, live }: { thing: Placed; inks: In
               <circle cx={x + 10} cy={middle + 12 + (i + 1) * TAP_PITCH} r={2} fill={inks.ink} />
               <text x={x + 24} y={middle + 15 + (i + 1) * TAP_PITCH}>
                 <tspan fill={inks.quiet}>{t.over}</tspan>
-                <tspan dx={6}>{t.label}</tspan>
-                <tspan dx={6} fill={/falls|dead/.test(t.under) ? inks.settle : inks.quiet}>
-                  {t.under}
+                <tspan dx={6} fill={inks.ink}>
+                  {t.label}
+                </tspan>
+                <tspan dx={6} fill={tone(t.under)}>
+                  {said(t.under)}
                 </tspan>
               </text>
             </g>
