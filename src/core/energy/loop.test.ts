@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { blankBank, blankJoin, type Design } from '../design';
 import { BOUNDS } from '../design/bounds';
 import type { ChemistryId } from '../rules/chemistries';
-import { AS_ENTERED } from './books';
+import { AS_ENTERED, UNMET } from './books';
 import { runDays } from './cruise';
 import { createLoop } from './loop';
 import { sceneOf } from './scene';
@@ -119,7 +119,7 @@ describe('the loop', () => {
           }
           expect(lean.soc[0]).toBe(full.soc[0]);
           expect(lean.totals.lowest[0]).toBe(full.totals.lowest[0]);
-          expect(Array.from(lean.totals.sums)).toEqual(Array.from(full.totals.sums));
+          expect(lean.totals.sums[UNMET]).toBe(full.totals.sums[UNMET]);
         },
       ),
       { numRuns: 40 },

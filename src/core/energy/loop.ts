@@ -23,6 +23,8 @@ const enum K {
   /** Cells of a curve over state of charge, and of one bank's stretch in the table: one more beyond full. */
   cells = 512,
   row = 514,
+  /** Curves side by side in a cell. */
+  curves = 3,
 }
 /** Columns of the table of curves. */
 const enum Curve {
@@ -152,8 +154,10 @@ const enum F {
   ranAt = 1034,
   /** What wind there is makes of a generator's output, by source. */
   windPart = 1058,
+  /** Charging efficiency at its state of charge, by bank. */
+  fills = 1082,
   /** Curves over state of charge, bank by bank, cell by cell: rest volts, amps accepted, efficiency. */
-  table = 1082,
+  table = 1094,
 }
 
 /** Where each row of indices and switches begins. */
@@ -301,7 +305,7 @@ function lay(f: Figures, w: Wholes, scene: Scene, lean: boolean): void {
 
 /**
  * A loop over a scene: reset it, then go through days.
- * @param lean leaves out the books of the banks: a season asks for the lowest only.
+ * @param lean leaves out the books, but for the lowest and what goes unmet: a season asks for no more.
  */
 export function createLoop(scene: Scene, lean = false): Loop {
   const f = new Float64Array(F.table + 3 * K.row * scene.banks.length);
@@ -446,7 +450,7 @@ function search(f: Figures, w: Wholes, root: number, j: number, guess: number, l
 }
 
 /**
- * Volts of a bus of one bank, into f[F.volts], and the current into it, into f[F.amps]. The bank and every source are on one of their straight pieces, so that
+ * Volts of a bus of one bank whose answers are known, into f[F.volts], and the current into it, into f[F.amps]. The bank and every source are on one of their straight pieces, so that
  * only the constant power is curved: c - k v - W / v = 0 is solved in one go, until the pieces are those it was solved for.
  * @returns false where that does not end, or ends near the floor: it is to be searched for.
  */
@@ -454,11 +458,7 @@ function alone(f: Figures, w: Wholes, b: number): boolean {
   const watts = f[F.loadW + b]!;
   const loadS = f[F.loadS + b]!;
   const loadA = f[F.loadA + b]!;
-  const soc = f[F.soc + b]!;
-  const x = soc * K.cells;
-  const cell = x | 0;
-  const row = rowOf(b, cell);
-  const rest = curveAt(f, row + Curve.ocv, x - cell);
+  const rest = f[F.ocv + b]!;
   const perOhm = f[F.perOhm + b]!;
   const firstSource = w[W.firstSource + b]!;
   if (firstSource < 0) {
@@ -472,15 +472,14 @@ function alone(f: Figures, w: Wholes, b: number): boolean {
     const c = rest * perOhm - loadA;
     const v = (c + Math.sqrt(c * c - 4 * k * watts)) / (2 * k);
     const i = (v - rest) * perOhm;
-    if (!(v > 0.7 * f[F.nominal + b]! && -i <= mostOut(f, b, soc, nominalA(f, b)))) return false;
+    if (!(v > 0.7 * f[F.nominal + b]! && -i <= f[F.capDraw + b]!)) return false;
     f[F.amps + b] = i < 0 ? i : 0;
     f[F.volts + b] = v;
     return true;
   }
-  const accepts = acceptedA(f, w, b, row, x - cell);
-  const kCharge = chargeSlope(f, w, b, accepts, rest);
-  const capCharge = mostIn(f, w, b, accepts, soc);
-  const capDraw = mostOut(f, b, soc, nominalA(f, b));
+  const kCharge = f[F.kCharge + b]!;
+  const capCharge = f[F.capCharge + b]!;
+  const capDraw = f[F.capDraw + b]!;
   let v = f[F.volts + b]!;
   let wasC = NaN;
   let wasK = NaN;
@@ -523,6 +522,82 @@ function alone(f: Figures, w: Wholes, b: number): boolean {
       // Everything at its limit: begin where the bank gives.
       wasC = NaN;
       v = rest - 1e-3;
+    }
+  }
+  return false;
+}
+
+/** The same for a bus of two banks, as two stand while a relay or a selector ties them: as alone, all in plain figures. */
+function pair(f: Figures, w: Wholes, a: number, b: number): boolean {
+  const watts = f[F.loadW + a]!;
+  const loadS = f[F.loadS + a]!;
+  const loadA = f[F.loadA + a]!;
+  const restA = f[F.ocv + a]!;
+  const chargeA = f[F.kCharge + a]!;
+  const drawA = f[F.perOhm + a]!;
+  const inA = f[F.capCharge + a]!;
+  const outA = -f[F.capDraw + a]!;
+  const restB = f[F.ocv + b]!;
+  const chargeB = f[F.kCharge + b]!;
+  const drawB = f[F.perOhm + b]!;
+  const inB = f[F.capCharge + b]!;
+  const outB = -f[F.capDraw + b]!;
+  const low = 0.7 * f[F.nominal + a]!;
+  const high = 1.6 * f[F.nominal + a]!;
+  const firstSource = w[W.firstSource + a]!;
+  let v = f[F.volts + a]!;
+  let wasC = NaN;
+  let wasK = NaN;
+  let again = true;
+  for (let round = 0; round < K.rounds; round++) {
+    let c = -loadA;
+    let k = loadS;
+    const slopeA = v >= restA ? chargeA : drawA;
+    let iA = (v - restA) * slopeA;
+    if (iA >= inA || iA <= outA) {
+      iA = iA >= inA ? inA : outA;
+      c -= iA;
+    } else {
+      c += restA * slopeA;
+      k += slopeA;
+    }
+    const slopeB = v >= restB ? chargeB : drawB;
+    let iB = (v - restB) * slopeB;
+    if (iB >= inB || iB <= outB) {
+      iB = iB >= inB ? inB : outB;
+      c -= iB;
+    } else {
+      c += restB * slopeB;
+      k += slopeB;
+    }
+    for (let s = firstSource; s >= 0; s = w[W.nextSource + s]!) {
+      const setV = f[F.setV + s]!;
+      const slope = f[F.slope + s]!;
+      const given = (setV - v) * slope;
+      if (given <= 0) continue;
+      if (given >= f[F.limit + s]!) c += f[F.limit + s]!;
+      else {
+        c += setV * slope;
+        k += slope;
+      }
+    }
+    if (c === wasC && k === wasK) {
+      f[F.amps + a] = iA;
+      f[F.amps + b] = iB;
+      f[F.volts + a] = v;
+      return true;
+    }
+    const next = (c + Math.sqrt(c * c - 4 * k * watts)) / (2 * k);
+    if (next > low && next < high) {
+      wasC = c;
+      wasK = k;
+      v = next;
+    } else if (!again) break;
+    else {
+      // Everything at its limit: begin where the banks give.
+      again = false;
+      wasC = NaN;
+      v = restA - 1e-3;
     }
   }
   return false;
@@ -595,11 +670,9 @@ function searched(f: Figures, w: Wholes, root: number): void {
 
 /** Volts of a bus of its own and the current into each of its banks. */
 function settle(f: Figures, w: Wholes, root: number): void {
-  const single = w[W.next + root]! < 0;
-  if (single && alone(f, w, root)) return;
   answers(f, w, root);
-  if (!single && together(f, w, root)) return;
-  searched(f, w, root);
+  const second = w[W.next + root]!;
+  if (!(second < 0 ? alone(f, w, root) : w[W.next + second]! < 0 ? pair(f, w, root, second) : together(f, w, root))) searched(f, w, root);
 }
 
 /** Currents into the banks of a bus at its volts. */
@@ -688,6 +761,7 @@ function oneDay(f: Figures, w: Wholes, d: SceneDay, factors: Readonly<Factors>, 
   const anyInput = w[W.anyInput] === 1;
   const anySplitter = w[W.anySplitter] === 1;
   const anyRelay = w[W.anyRelay] === 1;
+  const lean = w[W.lean] === 1;
   const { phase, phasePerStep, idleLph, selector, drawing, draws, able, since, most } = d;
   const nD = drawing.length;
   const { use, motor } = factors;
@@ -793,7 +867,7 @@ function oneDay(f: Figures, w: Wholes, d: SceneDay, factors: Readonly<Factors>, 
       const root = w[W.root + r]!;
       if (!anySplitter || w[W.settled + root] === 0) settle(f, w, root);
       const v = f[F.volts + root]!;
-      drawnA += f[F.loadW + root]! / v + f[F.loadS + root]! * v + f[F.loadA + root]! + f[F.lost + root]!;
+      if (!lean) drawnA += f[F.loadW + root]! / v + f[F.loadS + root]! * v + f[F.loadA + root]! + f[F.lost + root]!;
       unmetA += f[F.lost + root]!;
       for (let b = root; b >= 0; b = w[W.next + b]!) {
         f[F.volts + b] = v;
@@ -845,51 +919,37 @@ function drawsInput(f: Figures, w: Wholes, s: number): boolean {
   return f[F.ranAt + s] === f[F.tick]! - 1 ? v > f[F.stopV + s]! : v >= f[F.startV + s]!;
 }
 
-/** A curve of a bank at its state of charge. @param row where its cell stands; @param part of the cell that is passed. */
-const curveAt = (f: Figures, row: number, part: number): number => f[row]! + part * (f[row + 3]! - f[row]!);
-
-/** Current accepted at absorption volts, A. @param row where its cell stands; @param part of the cell that is passed. */
-function acceptedA(f: Figures, w: Wholes, b: number, row: number, part: number): number {
-  const accepts = curveAt(f, row + Curve.accepts, part);
-  return w[W.gel + b] === 1 && w[W.floating + w[W.bus + b]!] === Floating.yes ? accepts * 0.2 : accepts;
-}
-
-/** Amps a bank takes for each volt above its rest volts. */
-function chargeSlope(f: Figures, w: Wholes, b: number, accepts: number, rest: number): number {
-  if (w[W.lead + b] === 0) return f[F.perOhm + b]!;
-  const span = f[F.absV + b]! - rest;
-  return accepts / (span > 0.05 ? span : 0.05);
-}
-
-/** Most a bank takes in this step, A: no step overshoots by more than a full bank takes. */
-function mostIn(f: Figures, w: Wholes, b: number, accepts: number, soc: number): number {
-  const top = w[W.lead + b] === 1 ? 1.1 * accepts : accepts;
-  const room = (1 - soc) * f[F.perFull + b]! + f[F.topA + b]!;
-  const most = f[F.maxA + b]! < top ? f[F.maxA + b]! : top;
-  return room < most ? room : most;
-}
-
-/** Most a bank gives in this step, A. @param load of its bus, A: far from empty the rate's own correction cannot bind. */
-function mostOut(f: Figures, b: number, soc: number, load: number): number {
-  const left = soc * f[F.cap + b]! * f[F.perDt]!;
-  const i20 = f[F.i20 + b]!;
-  return left > 12 * load || left <= i20 ? left : (left * i20 ** f[F.power + b]!) ** (1 / (1 + f[F.power + b]!));
-}
-
-/** How the banks of a bus answer to volts in this step. */
+/**
+ * How the banks of a bus answer to volts in this step: amps for each volt above and below rest, and the most they take and give, so that no
+ * step overshoots by more than a full bank takes. In one piece: a function that is handed a figure has it wrapped unless it is compiled in.
+ */
 function answers(f: Figures, w: Wholes, root: number): void {
-  const load = nominalA(f, root);
+  const load = f[F.loadW + root]! * f[F.perNominal + root]! + f[F.loadS + root]! * f[F.nominal + root]! + f[F.loadA + root]!;
   for (let b = root; b >= 0; b = w[W.next + b]!) {
     const soc = f[F.soc + b]!;
     const x = soc * K.cells;
     const cell = x | 0;
+    const part = x - cell;
     const row = rowOf(b, cell);
-    const rest = curveAt(f, row + Curve.ocv, x - cell);
-    const accepts = acceptedA(f, w, b, row, x - cell);
+    const rest = f[row + Curve.ocv]! + part * (f[row + K.curves + Curve.ocv]! - f[row + Curve.ocv]!);
     f[F.ocv + b] = rest;
-    f[F.kCharge + b] = chargeSlope(f, w, b, accepts, rest);
-    f[F.capCharge + b] = mostIn(f, w, b, accepts, soc);
-    f[F.capDraw + b] = mostOut(f, b, soc, load);
+    f[F.fills + b] = f[row + Curve.efficiency]! + part * (f[row + K.curves + Curve.efficiency]! - f[row + Curve.efficiency]!);
+    let accepts = f[row + Curve.accepts]! + part * (f[row + K.curves + Curve.accepts]! - f[row + Curve.accepts]!);
+    if (w[W.gel + b] === 1 && w[W.floating + w[W.bus + b]!] === Floating.yes) accepts *= 0.2;
+    let most = f[F.maxA + b]!;
+    if (w[W.lead + b] === 0) f[F.kCharge + b] = f[F.perOhm + b]!;
+    else {
+      const span = f[F.absV + b]! - rest;
+      f[F.kCharge + b] = accepts / (span > 0.05 ? span : 0.05);
+      accepts *= 1.1;
+    }
+    if (accepts < most) most = accepts;
+    const room = (1 - soc) * f[F.perFull + b]! + f[F.topA + b]!;
+    f[F.capCharge + b] = room < most ? room : most;
+    const left = soc * f[F.cap + b]! * f[F.perDt]!;
+    const i20 = f[F.i20 + b]!;
+    // Far from empty the rate's own correction cannot bind.
+    f[F.capDraw + b] = left > 12 * load || left <= i20 ? left : (left * i20 ** f[F.power + b]!) ** (1 / (1 + f[F.power + b]!));
   }
 }
 
@@ -944,9 +1004,7 @@ function keep(f: Figures, w: Wholes, b: number): void {
   let stored = 0;
   let drawn = 0;
   if (i > 0) {
-    const x = soc * K.cells;
-    const cell = x | 0;
-    stored = i * curveAt(f, rowOf(b, cell) + Curve.efficiency, x - cell) * dt;
+    stored = i * f[F.fills + b]! * dt;
   } else if (i < 0) {
     const wants = effective(f, b, -i) * dt;
     drawn = wants < was ? wants : was;
@@ -991,32 +1049,37 @@ function crank(f: Figures, b: number): void {
 
 /** What the sources give at the volts found, and what their regulators make of it. */
 function give(f: Figures, w: Wholes, lives: number): void {
-  const dt = f[F.dt]!;
-  let charging = 0;
-  let litres = 0;
+  const lean = w[W.lean] === 1;
   for (let a = 0; a < lives; a++) {
     const s = w[W.live + a]!;
     const bus = w[W.sBus + s]!;
     const v = bus < 0 ? f[F.nodeV + w[W.node + s]!]! : f[F.volts + bus]!;
     const i = currentOf(f, s, v);
-    if (i > 0) charging = 1;
-    f[F.sourceAh + s] = f[F.sourceAh + s]! + i * dt;
-    f[F.sourceH + s] = f[F.sourceH + s]! + dt;
-    const by = w[W.driver + s]!;
-    if (by === By.engine) litres += v * i * f[F.litresPerW]!;
-    else if (by === By.input) {
+    f[F.gives + s] = i;
+    if (w[W.driver + s] === By.input) {
       const from = w[W.from + s]!;
       f[F.inputW + from] = f[F.inputW + from]! + (v * i) / f[F.eff + s]!;
     }
-    f[F.gives + s] = i;
     const home = bus >= 0 ? bus : w[W.bus + w[W.first + w[W.node + s]!]!]!;
     // A bank floats when nothing on its bus charges harder.
     if (w[W.stage + s] !== Stage.float) w[W.floating + home] = Floating.no;
     else if (w[W.floating + home] === Floating.unsaid) w[W.floating + home] = Floating.yes;
     if (w[W.fixed + s] === 0) regulate(f, w, s, home);
+    if (!lean) count(f, w, s, v);
   }
-  f[F.sums + LITRES] = f[F.sums + LITRES]! + litres;
-  f[F.sums + CHARGING_H] = f[F.sums + CHARGING_H]! + charging * dt;
+  if (lean) return;
+  let charging = 0;
+  for (let a = 0; a < lives; a++) if (f[F.gives + w[W.live + a]!]! > 0) charging = f[F.dt]!;
+  f[F.sums + CHARGING_H] = f[F.sums + CHARGING_H]! + charging;
+}
+
+/** The books of a source for a step at the volts it works into. */
+function count(f: Figures, w: Wholes, s: number, v: number): void {
+  const i = f[F.gives + s]!;
+  const dt = f[F.dt]!;
+  f[F.sourceAh + s] = f[F.sourceAh + s]! + i * dt;
+  f[F.sourceH + s] = f[F.sourceH + s]! + dt;
+  if (w[W.driver + s] === By.engine) f[F.sums + LITRES] = f[F.sums + LITRES]! + v * i * f[F.litresPerW]!;
 }
 
 /** Banks and sources as the step left them. */

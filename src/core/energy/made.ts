@@ -40,7 +40,7 @@ interface Stage {
 function stageOf(design: Design): Stage | null {
   if (design.banks.length === 0 || design.sources.length === 0) return null;
   const scene = sceneOf(design, { stepMin: STEP_MIN });
-  return { scene, loop: createLoop(scene, true) };
+  return { scene, loop: createLoop(scene) };
 }
 
 function madeOn({ scene, loop }: Stage): Made[] {
