@@ -1,7 +1,7 @@
 /** Times every largest set of eighteen appliances on six AC sources. */
-import { largestSets, type AcLimit, type AcLoad } from '../src/core/ac/together';
+import { largestSets, type AcLimit, type Consumer } from '../src/core/ac/together';
 
-const loads = Array.from({ length: 18 }, (_, i): AcLoad => ({
+const loads = Array.from({ length: 18 }, (_, i): Consumer => ({
   id: `a${i}`,
   watts: 90 + 137 * ((i * 7) % 18),
   powerFactor: i % 3 === 0 ? 0.85 : 1,

@@ -1,4 +1,5 @@
 /** Design -> Analysis: the one function that runs it all. Incremental: a circuit whose inputs are the same objects keeps its result. */
+import { acFindings } from './check/acFindings';
 import { chargingFindings } from './check/chargingFindings';
 import { designFindings } from './check/designFindings';
 import { bySeverity, withDepartures, type Finding } from './check/findings';
@@ -66,6 +67,7 @@ export interface Memory {
   posts: { readonly deps: readonly unknown[]; readonly banks: readonly BankSource[] } | null;
   /** Findings on what charges, kept while nothing of it moves. */
   charging: Known | null;
+  ac: Known | null;
 }
 
 export const createMemory = (): Memory => ({
@@ -81,6 +83,7 @@ export const createMemory = (): Memory => ({
   mainSide: null,
   posts: null,
   charging: null,
+  ac: null,
 });
 
 const byId = <T extends { readonly id: string }>(rows: readonly T[]): ReadonlyMap<string, T> => new Map(rows.map((r) => [r.id, r]));
@@ -135,6 +138,7 @@ export function analyse(whole: Design, memory: Memory = createMemory()): Analysi
         ...circuits.map((c) => c.findings),
         chargingOf(memory, design),
         mainSideOf(memory, design, leads),
+        acOf(memory, design),
       ),
     ),
     balance: balance(design, banks, circuits, memory.made.of(withPaths(design, paths))),
@@ -173,6 +177,14 @@ function mainSideOf(memory: Memory, design: Design, leads: readonly LeadResult[]
   const deps = [leads, design.leads, bars, banks, panels, joins, sources, loads, circuits, boat];
   if (!memory.mainSide || !sameParts(memory.mainSide.deps, deps)) memory.mainSide = { deps, findings: mainSideFindings(design, leads) };
   return memory.mainSide.findings;
+}
+
+/** Findings on the AC side, likewise. */
+function acOf(memory: Memory, design: Design): readonly Finding[] {
+  const { acRules, acSources, acPanels, acLoads, acCircuits, boat, house, places, bars, sources, circuits } = design;
+  const deps = [acRules, acSources, acPanels, acLoads, acCircuits, boat, house, places, bars, sources, design.leads, design.loads, circuits];
+  if (!memory.ac || !sameParts(memory.ac.deps, deps)) memory.ac = { deps, findings: acFindings(design) };
+  return memory.ac.findings;
 }
 
 interface Scene {

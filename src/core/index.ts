@@ -13,6 +13,8 @@ export { proposeCircuits, type Proposal } from './network/propose';
 export { autonomyH, type Balance } from './energy/balance';
 export { APPLIANCES, loadFrom, type Appliance } from './library/appliances';
 export {
+  acCircuitWorking,
+  acSourceWorking,
   bankWorking,
   circuitWorking,
   dayWorking,

@@ -1,6 +1,8 @@
 /** The analysis off the pointer's thread: keeps the last results, sends only circuits that changed. */
 import { expose } from 'comlink';
 import {
+  acCircuitWorking,
+  acSourceWorking,
   analyse,
   bankWorking,
   circuitWorking,
@@ -34,6 +36,10 @@ import { sceneOf } from '@/core/energy/scene';
 import { withPaths } from '@/core/energy/paths';
 import { finishing, type School } from '@/core/energy/finish';
 import { compareJoins, wrongPositions, type JoinConsequence, type WrongPosition } from '@/core/energy/joinWays';
+import { generatorAnswers } from '@/core/ac/genset';
+import { inverterAnswers } from '@/core/ac/inverter';
+import { runningOf, type Running } from '@/core/ac/running';
+import { acPowerFindings, type AcPower } from '@/core/check/acPowerFindings';
 import { postInventory, type Post } from '@/core/mainSide/posts';
 import { worstOfStudies, type Worst } from '@/core/network/worst';
 import { consequencesOf, standingAnswer, type Act, type BenchAnswer, type Consequence, type Standing } from '@/core/network/switching';
@@ -45,7 +51,7 @@ import { scratch, type ScratchResult } from '@/core/scratch';
  * day: one day in a way of living, as livingId:state of charge it begins with.
  */
 export type Selected = {
-  readonly kind: 'circuit' | 'load' | 'lead' | 'need' | 'made' | 'voyage' | 'voyage-day' | 'day';
+  readonly kind: 'circuit' | 'load' | 'lead' | 'need' | 'made' | 'voyage' | 'voyage-day' | 'day' | 'AC circuit' | 'AC source';
   readonly id: string;
 };
 
@@ -119,6 +125,21 @@ function worstNow(d: Design, a: Analysis): Worst {
   return weighed.worst;
 }
 
+export interface AcPowerAnswer extends AcPower {
+  readonly findings: readonly Finding[];
+}
+
+let powered: { readonly of: Analysis; readonly answer: AcPowerAnswer } | null = null;
+
+/** Inverters and generators asked of the DC network, once an analysis. */
+function powerNow(d: Design, a: Analysis): AcPowerAnswer {
+  if (powered?.of !== a) {
+    const power = { inverters: inverterAnswers(d, a, a.banks), generators: generatorAnswers(d, a) };
+    powered = { of: a, answer: { ...power, findings: acPowerFindings(d, power) } };
+  }
+  return powered.answer;
+}
+
 /** @param id as in Selected. */
 function oneDayWorking(d: Design, id: string, units: Units): Working | null {
   const [livingId, soc] = id.split(':');
@@ -145,6 +166,8 @@ const api = {
       return (result && circuitWorking(result, units)) ?? null;
     }
     if (selected.kind === 'load') return loadWorking(design, analysis, selected.id, units) ?? null;
+    if (selected.kind === 'AC circuit') return acCircuitWorking(design, selected.id, units) ?? null;
+    if (selected.kind === 'AC source') return acSourceWorking(design, powerNow(design, analysis), selected.id, units) ?? null;
     if (selected.kind === 'lead') return leadWorking(design, analysis, selected.id, units) ?? null;
     if (selected.kind === 'voyage') return bankWorking(voyage(design), selected.id, units) ?? null;
     if (selected.kind === 'voyage-day') return dayWorking(voyage(design), Number(selected.id), units) ?? null;
@@ -174,6 +197,10 @@ const api = {
     return design && analysis && asked ? runStudy(design, analysis, asked) : null;
   },
   worst: (): Worst | null => (design && analysis ? worstNow(design, analysis) : null),
+  /** Inverters and generators on the DC network. */
+  power: (): AcPowerAnswer | null => (design && analysis && design.acSources.length > 0 ? powerNow(design, analysis) : null),
+  /** What may run together on every setting of every source. */
+  together: (): readonly Running[] | null => (design ? runningOf(design) : null),
   /** What is live as the switches stand. */
   standing: (s: Standing): BenchAnswer | null => (design && analysis ? standingAnswer(design, analysis, s) : null),
   /** What an act at the switches would bring about. */

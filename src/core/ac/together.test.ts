@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { DIP_WITH_LIGHTS, startDip, startOrder } from './generator';
-import { fits, largestSets, legsOf, refusalsOf, shed, type AcLimit, type AcLoad } from './together';
+import { fits, largestSets, legsOf, refusalsOf, shed, type AcLimit, type Consumer } from './together';
 
-const load = (id: string, watts: number, more: Partial<AcLoad> = {}): AcLoad => ({
+const load = (id: string, watts: number, more: Partial<Consumer> = {}): Consumer => ({
   id,
   watts,
   powerFactor: 1,
@@ -76,7 +76,7 @@ const anyLoads = fc
     }),
     { maxLength: 9 },
   )
-  .map((rows) => rows.map((r, i): AcLoad => ({ id: `l${i}`, ...r })));
+  .map((rows) => rows.map((r, i): Consumer => ({ id: `l${i}`, ...r })));
 const anyLimit = fc.record({
   legs: fc.constant(2 as const),
   volts: fc.constantFrom(120, 230),
@@ -126,7 +126,7 @@ describe('properties', () => {
   test('the order of the loads changes nothing but the order in the sets', () =>
     fc.assert(
       fc.property(anyLoads, anyLimit, (loads, limit) => {
-        const named = (rows: readonly AcLoad[]) =>
+        const named = (rows: readonly Consumer[]) =>
           largestSets(rows, limit)
             .sets.map((s) => [...s].sort().join())
             .sort();
@@ -155,7 +155,7 @@ test('eighteen appliances are listed whole', () => {
 });
 
 test('bad input is named, never thrown', () => {
-  const whys = (loads: readonly AcLoad[], limit: AcLimit) => refusalsOf(loads, limit).map((r) => r.why);
+  const whys = (loads: readonly Consumer[], limit: AcLimit) => refusalsOf(loads, limit).map((r) => r.why);
   expect(whys([], shore(0))).toEqual([]);
   expect(largestSets([load('a', 10)], shore(0)).sets).toEqual([[]]);
   expect(whys([load('a', 10, { powerFactor: 0 }), load('b', 10, { powerFactor: 1.2 })], shore(16))).toHaveLength(2);

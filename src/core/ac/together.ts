@@ -1,7 +1,7 @@
 /** What may run together on an AC source: every largest set that fits, and in which order to drop or turn down (docs/methods.md, M12). */
 
 /** A consumer, or the charger. Watts and vars add; vars are taken as lagging, so that a set with one load less always fits. */
-export interface AcLoad {
+export interface Consumer {
   readonly id: string;
   readonly watts: number;
   /** 0 < powerFactor <= 1. */
@@ -35,7 +35,7 @@ export interface Refusal {
 }
 
 /** What cannot be reckoned, by load; '' for the source. Empty where all is well. */
-export function refusalsOf(loads: readonly AcLoad[], limit: AcLimit): Refusal[] {
+export function refusalsOf(loads: readonly Consumer[], limit: AcLimit): Refusal[] {
   const out: Refusal[] = [];
   const say = (id: string, why: string) => out.push({ id, why });
   if (!(limit.volts > 0)) say('', 'a source has volts above 0');
@@ -57,7 +57,7 @@ const Q2 = 3;
 const CONTINUOUS = 4;
 const SUMS = 8;
 
-function partsOf(l: AcLoad): number[] {
+function partsOf(l: Consumer): number[] {
   const q = l.watts * Math.tan(Math.acos(l.powerFactor));
   const [a, b] = l.leg === 'both' ? [0.5, 0.5] : l.leg === 'first' ? [1, 0] : [0, 1];
   const own = [a * l.watts, a * q, b * l.watts, b * q];
@@ -85,13 +85,13 @@ function within(sum: ArrayLike<number>, limit: AcLimit): boolean {
 }
 
 /** Whether loads may all run at once on the source. */
-export function fits(loads: readonly AcLoad[], limit: AcLimit): boolean {
+export function fits(loads: readonly Consumer[], limit: AcLimit): boolean {
   const groups = loads.flatMap((l) => l.notWith ?? []);
   if (new Set(groups).size < groups.length) return false;
   return within(sumOf(loads), limit);
 }
 
-function sumOf(loads: readonly AcLoad[]): Float64Array {
+function sumOf(loads: readonly Consumer[]): Float64Array {
   const sum = new Float64Array(SUMS);
   for (const l of loads) partsOf(l).forEach((x, i) => (sum[i] = (sum[i] ?? 0) + x));
   return sum;
@@ -111,7 +111,7 @@ export interface Together {
  * Every set that fits and to which no load can be added. Exhaustive: loads are taken in or left out in turn, and a branch is given up where
  * what was left out would fit even with everything still to come. Loads that do not fit alone are in no set.
  */
-export function largestSets(loads: readonly AcLoad[], limit: AcLimit): Together {
+export function largestSets(loads: readonly Consumer[], limit: AcLimit): Together {
   const able = loads.filter((l) => fits([l], limit)).sort((a, b) => b.watts - a.watts);
   const n = able.length;
   const parts = able.map((l) => Float64Array.from(partsOf(l)));
@@ -192,7 +192,7 @@ export interface Shedding {
  * How a wanted set is brought to fit: what is kept least goes first, of equals the larger; the charger, where one may be turned down, first of
  * all and only as far as is needed. @param turnDown the charger's id; null: nothing is turned down.
  */
-export function shed(wanted: readonly AcLoad[], limit: AcLimit, turnDown: string | null): Shedding {
+export function shed(wanted: readonly Consumer[], limit: AcLimit, turnDown: string | null): Shedding {
   let left = [...wanted];
   const steps: Step[] = [];
   const charger = left.find((l) => l.id === turnDown);
@@ -213,7 +213,7 @@ export function shed(wanted: readonly AcLoad[], limit: AcLimit, turnDown: string
 }
 
 /** The most watts a load may take beside others, to a watt; 0 where they leave no room, or do not fit themselves. */
-function roomFor(load: AcLoad, others: readonly AcLoad[], limit: AcLimit): number {
+function roomFor(load: Consumer, others: readonly Consumer[], limit: AcLimit): number {
   let [low, high] = [0, load.watts];
   while (high - low > 0.5) {
     const middle = (low + high) / 2;
@@ -233,7 +233,7 @@ export interface Legs {
 }
 
 /** How a set loads the legs. The legs of a split service are opposed: their neutral carries the difference. */
-export function legsOf(loads: readonly AcLoad[], limit: AcLimit): Legs {
+export function legsOf(loads: readonly Consumer[], limit: AcLimit): Legs {
   const sum = sumOf(loads);
   const at = (i: number) => (sum[i] ?? 0) / limit.volts;
   const [first, second] = [Math.hypot(at(P1), at(Q1)), Math.hypot(at(P2), at(Q2))];

@@ -8,7 +8,23 @@ export interface Finding {
   readonly id: string;
   readonly severity: Severity;
   readonly about: {
-    readonly kind: 'circuit' | 'load' | 'panel' | 'bank' | 'source' | 'join' | 'living' | 'cruise' | 'lead' | 'bar' | 'study' | 'boat';
+    readonly kind:
+      | 'circuit'
+      | 'load'
+      | 'panel'
+      | 'bank'
+      | 'source'
+      | 'join'
+      | 'living'
+      | 'cruise'
+      | 'lead'
+      | 'bar'
+      | 'study'
+      | 'AC source'
+      | 'AC panel'
+      | 'AC load'
+      | 'AC circuit'
+      | 'boat';
     readonly id: string;
   };
   readonly title: string;

@@ -1,5 +1,6 @@
 /** New values with the defaults of a rule set: an empty design, a place, a load, a circuit. */
 import type { School } from '../rules/conductors';
+import { DEFAULT_AC_RULES } from './ac';
 import { DEFAULT_SEASON } from './charging';
 import { BLANK_SHEET, engineFor, usualWays } from './blankCharging';
 import {
@@ -243,6 +244,11 @@ export function blankDesign(name: string, school: School, lengthM: number, beamM
     studies: [],
     bars: [],
     leads: [],
+    acRules: DEFAULT_AC_RULES,
+    acSources: [],
+    acPanels: [],
+    acLoads: [],
+    acCircuits: [],
     options: [],
     routes: [],
     departures: [],

@@ -1,5 +1,18 @@
 /** Every field that came with the as-found survey takes what is right and names what is not. */
-import { blankCircuit, blankDevice, blankFound, blankLoad, blankRoute, readDesign, type Design } from './index';
+import {
+  AC_SOURCE_KINDS,
+  blankAcCircuit,
+  blankAcLoad,
+  blankAcPanel,
+  blankAcSource,
+  blankCircuit,
+  blankDevice,
+  blankFound,
+  blankLoad,
+  blankRoute,
+  readDesign,
+  type Design,
+} from './index';
 import { bareBoat, withLoad } from '../testing';
 
 const base = withLoad(bareBoat('metric'), {}, 4);
@@ -84,7 +97,7 @@ test('what a first-version file lacks is filled in, and nothing else changed', (
 });
 test('a version between is upgraded step by step; one without an upgrade is refused', () => {
   expect(problemsOf({ ...base, version: 0 })[0]).toContain('whole number');
-  expect(problemsOf({ ...base, version: 4 })[0]).toContain('reads up to');
+  expect(problemsOf({ ...base, version: 5 })[0]).toContain('reads up to');
 });
 test('blank rows pass as they are', () => {
   const design: Design = {
@@ -92,6 +105,10 @@ test('blank rows pass as they are', () => {
     loads: [...base.loads, { ...blankLoad('n', 12), name: 'New' }],
     circuits: [...base.circuits, blankCircuit('n', '99', 'New', { kind: 'panel', id: 'panel' })],
     routes: [blankRoute('n')],
+    acSources: AC_SOURCE_KINDS.map((kind) => blankAcSource(kind, kind, base.boat)),
+    acPanels: [blankAcPanel('ap', null)],
+    acLoads: [blankAcLoad('al')],
+    acCircuits: [blankAcCircuit('ac', '1', 'Outlets', { kind: 'panel', id: 'ap' })],
   };
   expect(problemsOf(design)).toEqual([]);
 });

@@ -134,6 +134,10 @@ export type ListName =
   | 'joins'
   | 'cruises'
   | 'studies'
+  | 'acSources'
+  | 'acPanels'
+  | 'acLoads'
+  | 'acCircuits'
   | 'options';
 
 /** Adds a row to a list of the design, after a row or at the end. */

@@ -3,6 +3,8 @@ export * from './bankSheet';
 export { BAR_KINDS, END_KINDS, RAILS } from './mainSide';
 export { STUDY_USES, type StudyUse } from './study';
 export * from './blank';
+export * from './ac';
+export * from './blankAc';
 export * from './blankCharging';
 export * from './charging';
 export { BOUNDS } from './bounds';

@@ -2,7 +2,18 @@
 import { addOp, setOp, type Op } from './edit';
 import type { Design, Option, Parts } from './schema';
 
-export const PART_LISTS = ['banks', 'sources', 'joins', 'panels', 'circuits', 'bars', 'leads'] as const;
+export const PART_LISTS = [
+  'banks',
+  'sources',
+  'joins',
+  'panels',
+  'circuits',
+  'bars',
+  'leads',
+  'acSources',
+  'acPanels',
+  'acCircuits',
+] as const;
 
 /** What the option on the table has for its own. */
 export const partsOf = (design: Design): Parts => ({
@@ -13,6 +24,9 @@ export const partsOf = (design: Design): Parts => ({
   circuits: design.circuits,
   bars: design.bars,
   leads: design.leads,
+  acSources: design.acSources,
+  acPanels: design.acPanels,
+  acCircuits: design.acCircuits,
 });
 
 /** The option on the table; null while the design has none. */

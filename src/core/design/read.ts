@@ -18,6 +18,7 @@ const refuse = (where: string, message: string): ReadResult => ({ ok: false, pro
 const UPGRADES: Readonly<Record<number, (old: Record<string, unknown>) => Record<string, unknown>>> = {
   1: (old) => ({ ...old, version: 2 }),
   2: (old) => ({ ...old, version: 3 }),
+  3: (old) => ({ ...old, version: 4 }),
 };
 
 const isRecord = (x: unknown): x is Record<string, unknown> => typeof x === 'object' && x !== null && !Array.isArray(x);
@@ -85,6 +86,10 @@ const UNREFERENCED = [
   'studies',
   'bars',
   'leads',
+  'acSources',
+  'acPanels',
+  'acLoads',
+  'acCircuits',
   'options',
 ] as const;
 

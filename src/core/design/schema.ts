@@ -3,6 +3,7 @@ import * as v from 'valibot';
 import { CONDITIONS } from '../rules/conditions';
 import { DC_FAMILIES } from '../rules/devices';
 import { STUDS } from '../rules/terminals';
+import { AcCircuitSchema, AcLoadSchema, AcPanelSchema, AcRulesSchema, AcSourceSchema, DEFAULT_AC_RULES } from './ac';
 import { BOUNDS } from './bounds';
 import {
   CruiseSchema,
@@ -25,7 +26,7 @@ export { id, MARKS, name, type Mark } from './fields';
 export { DEVICE_KINDS } from './device';
 
 export const FORMAT = 'solenix-design';
-export const VERSION = 3;
+export const VERSION = 4;
 
 export const BEHAVIOURS = ['power', 'resistance', 'current'] as const;
 export const SUPPLY_CLASSES = ['always live', 'house switch', 'panel breaker', 'engine key', 'relay'] as const;
@@ -332,6 +333,9 @@ const PartsSchema = v.object({
   circuits: list(CircuitSchema, BOUNDS.circuits),
   bars: later(list(BarSchema, BOUNDS.bars), []),
   leads: later(list(LeadSchema, BOUNDS.leads), []),
+  acSources: later(list(AcSourceSchema, BOUNDS.acSources), []),
+  acPanels: later(list(AcPanelSchema, BOUNDS.acPanels), []),
+  acCircuits: later(list(AcCircuitSchema, BOUNDS.acCircuits), []),
 });
 
 /** One way to equip her. parts null: it is the one on the table, its parts stand in the design itself. */
@@ -358,6 +362,11 @@ export const DesignSchema = v.object({
   /** Bars and points of the main side, and the leads between them and the banks. */
   bars: later(list(BarSchema, BOUNDS.bars), []),
   leads: later(list(LeadSchema, BOUNDS.leads), []),
+  acRules: later(AcRulesSchema, DEFAULT_AC_RULES),
+  acSources: later(list(AcSourceSchema, BOUNDS.acSources), []),
+  acPanels: later(list(AcPanelSchema, BOUNDS.acPanels), []),
+  acLoads: later(list(AcLoadSchema, BOUNDS.acLoads), []),
+  acCircuits: later(list(AcCircuitSchema, BOUNDS.acCircuits), []),
   options: later(list(OptionSchema, BOUNDS.options), []),
   routes: later(list(RouteSchema, BOUNDS.routes), []),
   departures: later(list(DepartureSchema, BOUNDS.departures), []),
@@ -395,6 +404,11 @@ export type Study = Design['studies'][number];
 export type Bar = Design['bars'][number];
 export type Lead = Design['leads'][number];
 export type LeadEnd = Lead['from'];
+export type AcRules = Design['acRules'];
+export type AcSource = Design['acSources'][number];
+export type AcPanel = Design['acPanels'][number];
+export type AcLoad = Design['acLoads'][number];
+export type AcCircuit = Design['acCircuits'][number];
 export type Option = Design['options'][number];
 export type Parts = NonNullable<Option['parts']>;
 export type When = (typeof WHENS)[number];

@@ -2,6 +2,7 @@
 import type { CircuitResult } from '../circuitResult';
 import type { Design } from '../design/schema';
 import type { BankSource } from '../network/bankSource';
+import { dayLoads } from '../ac/budget';
 import { dayAh } from './draws';
 import type { Made } from './made';
 
@@ -25,7 +26,7 @@ export function balance(design: Design, banks: readonly BankSource[], circuits: 
   const needs = design.living.map((living) => ({
     livingId: living.id,
     name: living.name,
-    needAh: design.loads.reduce((sum, load) => sum + dayAh(load, living), 0),
+    needAh: dayLoads(design).reduce((sum, load) => sum + dayAh(load, living), 0),
     made: made.find((m) => m.livingId === living.id) ?? null,
   }));
   let worst: Balance['worst'] = null;

@@ -2,7 +2,8 @@
 import type { Living, Load, When } from '../design';
 import { isCharging } from '../network/asked';
 import { standingA } from '../network/positions';
-import { cover, spanH, spansOf, stretched } from './sources';
+import { stretched } from './sources';
+import { cover, spanH, spansOf } from './spans';
 
 /** Watts of a load at its nominal volts, all its pieces. */
 export const nominalW = (load: Load): number => load.quantity * (load.ratingBy === 'W' ? load.rating : load.rating * load.nominalV);

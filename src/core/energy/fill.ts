@@ -4,7 +4,7 @@ import type { Design, Source } from '../design';
 import { bankSource } from '../network/bankSource';
 import { runDays } from './cruise';
 import { houseIndex, sceneOf } from './scene';
-import { chargerAmps } from './sources';
+import { chargerAmps } from '../charge/charger';
 
 export interface Fill {
   readonly sourceId: string;
@@ -43,7 +43,7 @@ export function fillTimes(design: Design, rpm: number = design.engine.cruiseRpm)
         ? alternatorAt(source.alternator, design.boat.systemV, rpm, 0, Infinity).beltA
         : source.kind === 'DC–DC'
           ? source.ratedA
-          : chargerAmps(design, source, 0);
+          : chargerAmps(design, source, Infinity);
       return { sourceId: source.id, name: source.name, hours, givesA, takesA, advice: adviceOf(source, givesA, takesA, hours) };
     });
 }

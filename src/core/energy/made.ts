@@ -83,7 +83,7 @@ export function madeMemory(): MadeMemory {
   let made: readonly Made[] = [];
   return {
     of: (d) => {
-      const still = [d.banks, d.sources, d.joins, d.living, d.engine, d.places, d.boat];
+      const still = [d.banks, d.sources, d.joins, d.living, d.engine, d.places, d.boat, d.acRules, d.acSources, d.acLoads, d.acCircuits];
       const now = [...still, d.loads, d.circuits];
       if (sameParts(deps, now)) return made;
       // While only loads and circuits move, banks and sources stand.

@@ -10,7 +10,9 @@ import type { Chemistry } from '../rules/chemistries';
 import { bankTempC, c20Ah, tailA } from './bankFigures';
 import { coldFactor } from './discharge';
 import { drawsOf, enginePhase } from './draws';
-import { cover, driverOf, limitsOf, spanH, spansOf, stretched, TYPICAL_PATH_OHM, windAmps, type Driver } from './sources';
+import { driverOf, limitsOf, stretched, TYPICAL_PATH_OHM, windAmps, type Driver } from './sources';
+import { dayLoads, hostOf } from '../ac/budget';
+import { cover, spanH, spansOf } from './spans';
 
 export interface SceneBank {
   readonly id: string;
@@ -258,7 +260,7 @@ function loadsByBank(design: Design): readonly (readonly Load[])[] {
   const rootOf = bankOfLoads(design);
   const indexOf = new Map(design.banks.map((b, i) => [b.id, i]));
   const byBank: Load[][] = design.banks.map(() => []);
-  for (const load of design.loads) byBank[indexOf.get(rootOf.get(load.id) ?? '') ?? house]?.push(load);
+  for (const load of dayLoads(design)) byBank[indexOf.get(rootOf.get(hostOf(load.id)) ?? '') ?? house]?.push(load);
   return byBank;
 }
 

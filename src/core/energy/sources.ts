@@ -1,5 +1,8 @@
 /** What each source can give through a day in a way of living, before the bank has its say (docs/methods.md, M10). */
 import { alternatorAt, labelCurve, monotone } from '../charge/alternator';
+import { chargerAmps, chargingV } from '../charge/charger';
+import { acFor } from '../ac/budget';
+import { cover, spanH, spansOf } from './spans';
 import type { Design, Living, Source, Span } from '../design';
 
 /** What a source's output hangs on. */
@@ -10,22 +13,6 @@ export const driverOf = (kind: Source['kind']): Driver =>
 
 /** Output path where nothing better is known, ohm. Typical of a few metres of fair cable. */
 export const TYPICAL_PATH_OHM = 0.005;
-
-/** Hours of a span that are counted: what ends before it begins counts nothing. */
-export const spanH = (s: Span): number => Math.max(0, s.toH - s.fromH);
-export const spansOf = (living: Living, what: Span['what']): readonly Span[] => living.day.filter((s) => s.what === what && spanH(s) > 0);
-
-/** Part of the step from h to h + stepH that lies within the span. */
-export const cover = (s: Span, h: number, stepH: number): number => Math.max(0, Math.min(s.toH, h + stepH) - Math.max(s.fromH, h)) / stepH;
-
-/** Volts AC of a region at the outlet the charger is on. */
-export const acVolts = (design: Design): number => (design.boat.acRegion === '230 V' ? 230 : 120);
-
-/** Charging volts that amps are turned into watts by, V. */
-const chargingV = (design: Design): number => (14 * design.boat.systemV) / 12;
-
-/** Part of its rating a charger gives in a hot place: 2 % less a degree above 40 degC, no less than 30 %. The slope is typical, ours. */
-export const hotPlace = (ambientC: number): number => Math.max(0.3, 1 - 0.02 * Math.max(0, ambientC - 40));
 
 /** Mean of a wind generator's amps over wind spread by Weibull k = 2 about a mean, m/s. */
 export function windAmps(curve: readonly { readonly mps: number; readonly amps: number }[], meanMps: number): number {
@@ -40,19 +27,6 @@ export function windAmps(curve: readonly { readonly mps: number; readonly amps: 
   }
   return sum / steps;
 }
-
-/** A shore charger or portable source under an AC limit, A of direct current. acA 0: no limit. */
-export function chargerAmps(design: Design, source: Source, acA: number): number {
-  const place = design.places.find((p) => p.id === source.placeId);
-  const rated = source.ratedA * hotPlace(place?.ambientC ?? 25);
-  if (!source.charger || acA <= 0) return rated;
-  const { efficiency, powerFactor } = source.charger;
-  return Math.min(rated, (acA * acVolts(design) * powerFactor * efficiency) / chargingV(design));
-}
-
-/** AC drawn at full output, A: direct volts and amps over efficiency, power factor and AC volts. */
-export const chargerAcA = (design: Design, source: Source): number =>
-  source.charger ? (chargingV(design) * source.ratedA) / (source.charger.efficiency * source.charger.powerFactor * acVolts(design)) : 0;
 
 /** Watts of an array in the middle of the day of so many peak sun hours over its daylight: half a sine. */
 export const noonW = (source: Source, sunHours: number, daylightH: number): number => {
@@ -87,10 +61,12 @@ export function limitsOf(design: Design, source: Source, living: Living, n: numb
       break;
     }
     case 'shore charger':
-      each([...spansOf(living, 'shore'), ...spansOf(living, 'generator')], (s) => chargerAmps(design, source, s.level));
+      each([...spansOf(living, 'shore'), ...spansOf(living, 'generator')], (s) =>
+        chargerAmps(design, source, acFor(design, living, s, source)),
+      );
       break;
     case 'portable':
-      each(spansOf(living, 'generator'), (s) => chargerAmps(design, source, s.level));
+      each(spansOf(living, 'generator'), (s) => chargerAmps(design, source, acFor(design, living, s, source)));
       break;
     case 'solar':
       each(spansOf(living, 'sun'), (s) => (h) => {

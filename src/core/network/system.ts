@@ -3,7 +3,8 @@ import { alternatorAt } from '../charge/alternator';
 import { ohmsOf, type CircuitResult } from '../circuitResult';
 import type { Circuit, Design, Join, Load, Source, Study } from '../design';
 import { asDecided } from '../design/decided';
-import { chargerAmps, TYPICAL_PATH_OHM } from '../energy/sources';
+import { chargerAmps } from '../charge/charger';
+import { TYPICAL_PATH_OHM } from '../energy/sources';
 import { isCharging } from './asked';
 import { bankRestV, bankSource } from './bankSource';
 import { loadCurrent } from './loadCurrent';
@@ -217,7 +218,7 @@ function sourceOf(
     s.kind === 'alternator' && s.alternator && study.engineRpm > 0
       ? alternatorAt(s.alternator, design.boat.systemV, study.engineRpm, 0, Infinity).beltA
       : s.kind === 'shore charger' && study.shore
-        ? chargerAmps(design, s, 0)
+        ? chargerAmps(design, s, Infinity)
         : 0;
   if (!(limitA > 0)) return [];
   const { bandV, absorptionV, sense } = s.regulator;

@@ -19,5 +19,13 @@ export const positiveColour = (scheme: ColourScheme, service: Service, functionC
 /** DC negative: yellow keeps it apart from the AC live where that is black; black is the other school. */
 export type NegativeColour = 'yellow' | 'black';
 
+/** AC conductors by scheme: live (the second leg of a split service after it), neutral, earth. */
+export const AC_COLOURS: Readonly<
+  Record<ColourScheme, { readonly live: readonly string[]; readonly neutral: string; readonly earth: string }>
+> = {
+  'north-american': { live: ['black', 'red'], neutral: 'white', earth: 'green' },
+  international: { live: ['brown'], neutral: 'light blue', earth: 'green with yellow stripe' },
+};
+
 /** Bonding and DC earth are green in both schemes; green with a yellow stripe is taken too. */
 export const EARTH_COLOUR = 'green';

@@ -233,6 +233,7 @@ export const FAMILIES: readonly Family[] = ROWS.map(
 );
 
 export const DC_FAMILIES: readonly Family[] = FAMILIES.filter((f) => f.kind !== 'breaker-ac');
+export const AC_FAMILIES: readonly Family[] = FAMILIES.filter((f) => f.kind === 'breaker-ac');
 
 const byId = new Map(FAMILIES.map((f) => [f.id, f]));
 

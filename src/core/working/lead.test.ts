@@ -85,7 +85,12 @@ describe('in a file', () => {
 
 test('each option has a main side of its own', () => {
   const { banks, sources, joins, panels, circuits } = design;
-  const other = { id: 'b', name: 'B', note: '', parts: { banks, sources, joins, panels, circuits, bars: [], leads: [] } };
+  const other = {
+    id: 'b',
+    name: 'B',
+    note: '',
+    parts: { banks, sources, joins, panels, circuits, bars: [], leads: [], acSources: [], acPanels: [], acCircuits: [] },
+  };
   const both: Design = { ...design, options: [{ id: 'a', name: 'A', note: '', parts: null }, other] };
   expect(asOption(both, other).leads).toEqual([]);
   expect(asOption(both, both.options[0] ?? other).leads).toEqual(design.leads);

@@ -2,6 +2,7 @@
 import type { Analysis } from '../analysis';
 import { autonomyH, houseBanks } from '../energy/balance';
 import { dayAh, standsBy } from '../energy/draws';
+import { dayLoads } from '../ac/budget';
 import { standingA } from '../network/positions';
 import type { Design } from '../design';
 import type { Need } from '../energy/balance';
@@ -79,7 +80,7 @@ export function needWorking(design: Design, analysis: Analysis, livingId: string
   const need = analysis.balance.needs.find((x) => x.livingId === livingId);
   const needAh = need?.needAh ?? 0;
   const living = design.living.find((l) => l.id === livingId);
-  const parts = design.loads
+  const parts = dayLoads(design)
     .map((load) => ({ load, ah: living ? dayAh(load, living) : 0 }))
     .filter((p) => p.ah > 0)
     .sort((a, b) => b.ah - a.ah);

@@ -2,7 +2,7 @@
 /** What is particular to one kind of source: charger, DC–DC, array, wind. */
 import type { Source } from '@/core/design';
 import { arrayFigures } from '@/core/charge/solar';
-import { chargerAcA } from '@/core/energy/sources';
+import { chargerAcA } from '@/core/charge/charger';
 import { round3, show } from '@/core/quantity';
 import { useBoat } from '@/ui/boat/context';
 import { Figure, OptionalFigure, Tick } from '@/ui/field';

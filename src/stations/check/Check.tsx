@@ -74,6 +74,10 @@ const STATION: Readonly<Record<Finding['about']['kind'], string>> = {
   living: 'bank',
   cruise: 'bank',
   source: 'charging',
+  'AC source': 'ac',
+  'AC panel': 'ac',
+  'AC load': 'ac',
+  'AC circuit': 'ac',
   boat: 'survey',
 };
 

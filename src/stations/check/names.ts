@@ -15,6 +15,10 @@ export const nameOf = (design: Design, about: Finding['about']): string => {
     study: design.studies,
     living: design.living,
     cruise: design.cruises,
+    'AC source': design.acSources,
+    'AC panel': design.acPanels,
+    'AC load': design.acLoads,
+    'AC circuit': design.acCircuits,
   } as const;
   return about.kind === 'boat' ? design.boat.name : (lists[about.kind].find((r) => r.id === about.id)?.name ?? about.id);
 };

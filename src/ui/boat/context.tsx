@@ -5,7 +5,7 @@ import type { Remote } from 'comlink';
 import type { Analysis, CutList, Finding, Lists, Working } from '@/core';
 import { bySeverity } from '@/core/check/findings';
 import type { Worst } from '@/core/network/worst';
-import type { AnalysisApi, Selected } from '@/workers/analysis.worker';
+import type { AcPowerAnswer, AnalysisApi, Selected } from '@/workers/analysis.worker';
 import { Analyser } from './analyser';
 import { BoatStore, type BoatState, type Initial } from './store';
 
@@ -106,11 +106,21 @@ export function useWorst(): Worst | null {
   return useAsked<Worst>(design.studies.length + design.leads.length > 0 ? 'worst' : null, (r) => r.worst(), WORST_RESTS_MS);
 }
 
-/** Everything there is to settle: of the analysis, and of the studies once they are reckoned. */
+/** Inverters and generators on the DC network; null until the worker has answered, and without AC sources. */
+export function useAcPower(): AcPowerAnswer | null {
+  const { design } = useBoat();
+  return useAsked<AcPowerAnswer>(design.acSources.length > 0 ? 'power' : null, (r) => r.power(), WORST_RESTS_MS);
+}
+
+/** Everything there is to settle: of the analysis, and of the studies and the AC machines once they are reckoned. */
 export function useFindings(): readonly Finding[] {
   const { findings } = useAnalysis();
   const worst = useWorst();
-  return useMemo(() => (worst && worst.findings.length > 0 ? bySeverity(findings, worst.findings) : findings), [findings, worst]);
+  const power = useAcPower();
+  return useMemo(() => {
+    const later = [...(worst?.findings ?? []), ...(power?.findings ?? [])];
+    return later.length > 0 ? bySeverity(findings, later) : findings;
+  }, [findings, worst, power]);
 }
 
 export const useLists = (): Lists | null => useAsked<Lists>('lists', (r) => r.lists());

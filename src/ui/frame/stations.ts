@@ -12,7 +12,7 @@ export const STATIONS: readonly Station[] = [
   { id: 'loads', name: 'Loads', key: 'l', built: true },
   { id: 'bank', name: 'Bank', key: 'b', built: true },
   { id: 'charging', name: 'Charging', key: 'c', built: true },
-  { id: 'ac', name: 'AC', key: 'a', built: false },
+  { id: 'ac', name: 'AC', key: 'a', built: true },
   { id: 'wiring', name: 'Wiring', key: 'w', built: true },
   { id: 'protection', name: 'Protection', key: 'p', built: true },
   { id: 'monitoring', name: 'Monitoring', key: 'm', built: false },

@@ -1,0 +1,125 @@
+/** What the AC side leaves for charging, and what an inverter's appliances draw from its bank (docs/methods.md, M12, energy). */
+import { chargerAcA } from '../charge/charger';
+import type { AcLoad, AcSource, Design, Living, Load, Source, Span } from '../design/schema';
+import { cover, spanH, spansOf } from '../energy/spans';
+import { rowsOn, vaOf } from './consumers';
+import { limitOf, SERVICES } from './services';
+
+/** Hours of a way of living in which shore or a generator is there. */
+export function mainsH(living: Living): number {
+  const spans = [...spansOf(living, 'shore'), ...spansOf(living, 'generator')];
+  let hours = 0;
+  for (let t = 0; t < 288; t++)
+    hours +=
+      (Math.min(
+        1,
+        spans.reduce((sum, s) => sum + cover(s, t / 12, 1 / 12), 0),
+      ) *
+        24) /
+      288;
+  return hours;
+}
+
+/** The source of a span: the first of its kind. */
+const sourceOf = (design: Design, span: Span): AcSource | undefined =>
+  design.acSources.find((s) => s.kind === (span.what === 'shore' ? 'shore' : 'generator'));
+
+/** Mean amps that appliances, chargers left out, take of a source while it is there: appliances run then first. */
+export function appliancesA(design: Design, living: Living, source: AcSource): number {
+  const there = mainsH(living);
+  if (there <= 0) return 0;
+  const { volts, legs } = SERVICES[source.service];
+  return rowsOn(design, source.id)
+    .filter((l) => l.chargerId === null)
+    .reduce((sum, l) => sum + (vaOf(design, l) / (volts * legs)) * Math.min(1, (l.hours[living.id] ?? 0) / there), 0);
+}
+
+/**
+ * Amps AC a charger may take in a span: what is typed there, and no more than the inlet or the generator leaves beside the appliances on it;
+ * several chargers share in proportion. Infinity: no limit is known.
+ */
+export function acFor(design: Design, living: Living, span: Span, charger: Source): number {
+  const typed = span.level > 0 ? span.level : Infinity;
+  const source = sourceOf(design, span);
+  if (!source || spanH(span) <= 0) return typed;
+  const { volts } = SERVICES[source.service];
+  const limit = limitOf(design, source, null);
+  const most = Math.min(limit.amps, limit.kva === null ? Infinity : (1000 * limit.kva) / (volts * limit.legs));
+  const left = Math.max(0, most - appliancesA(design, living, source));
+  const chargers = design.sources.filter((s) => s.kind === 'shore charger');
+  const all = chargers.reduce((sum, s) => sum + chargerAcA(design, s), 0);
+  const own = chargerAcA(design, charger);
+  return Math.min(typed, all > left && own > 0 && chargers.includes(charger) ? (left * own) / all : left);
+}
+
+const SEPARATOR = '~';
+/** The row of the load sheet a load of the day belongs to: an inverter's appliances stand for themselves. */
+export const hostOf = (loadId: string): string => loadId.split(SEPARATOR)[0] ?? loadId;
+
+/** Watts an inverter takes while nothing draws. */
+export function restW(source: AcSource): number {
+  const i = source.inverter;
+  if (!i || i.rest === 'switched off') return 0;
+  return i.rest === 'sleeps' ? (i.sleepW ?? i.idleW) : i.idleW;
+}
+
+/** Hours an appliance runs on battery in a way of living: those beyond the hours there is shore or a generator it can reach. */
+export function onBatteryH(design: Design, row: AcLoad, living: Living): number {
+  const hours = Math.min(24, row.hours[living.id] ?? 0);
+  const mains = design.acSources.some((s) => s.kind !== 'inverter' && rowsOn(design, s.id).includes(row)) ? mainsH(living) : 0;
+  return Math.max(0, hours - mains);
+}
+
+/** AC watts of a row seen from the inverter's battery side: its efficiency, and its own idling where it is off otherwise. */
+function batteryW(design: Design, inverter: AcSource, row: AcLoad): number {
+  const i = inverter.inverter;
+  const awake = i?.rest === 'left on' ? 0 : (i?.idleW ?? 0);
+  return row.watts / (i?.efficiency ?? 1) + awake;
+}
+
+let last: { readonly deps: readonly unknown[]; readonly loads: readonly Load[] } | null = null;
+
+/**
+ * The loads of a day: an inverter's row on the load sheet gives way to the appliances behind it and to what it idles at. An appliance within
+ * reach of several inverters counts on the first. Inverters without a row or without appliances leave everything as it is.
+ */
+export function dayLoads(design: Design): readonly Load[] {
+  const { loads, acSources, acLoads, acCircuits, living, banks } = design;
+  const deps = [loads, acSources, acLoads, acCircuits, living, banks];
+  if (last && deps.every((d, i) => d === last?.deps[i])) return last.loads;
+  const result = reckoned(design);
+  last = { deps, loads: result };
+  return result;
+}
+
+function reckoned(design: Design): readonly Load[] {
+  const taken = new Set<string>();
+  const extra: Load[] = [];
+  const rests = new Map<string, number>();
+  for (const source of design.acSources) {
+    const host = source.inverter && design.loads.find((l) => l.id === source.inverter?.loadId);
+    const rows = host ? rowsOn(design, source.id).filter((l) => !taken.has(l.id)) : [];
+    if (!host || rows.length === 0) continue;
+    rests.set(host.id, restW(source) / host.nominalV);
+    for (const row of rows) {
+      taken.add(row.id);
+      const hours = Object.fromEntries(design.living.map((l) => [l.id, onBatteryH(design, row, l)]));
+      if (Object.values(hours).every((h) => h <= 0)) continue;
+      extra.push({
+        ...host,
+        id: `${host.id}${SEPARATOR}${row.id}`,
+        name: `${row.name}, on the inverter`,
+        quantity: 1,
+        ratingBy: 'W',
+        rating: batteryW(design, source, row),
+        behaviour: 'power',
+        hours,
+        standbyA: null,
+        when: {},
+        mark: row.mark,
+      });
+    }
+  }
+  if (rests.size === 0) return design.loads;
+  return [...design.loads.map((l) => (rests.has(l.id) ? { ...l, hours: {}, standbyA: rests.get(l.id) || null } : l)), ...extra];
+}

@@ -1,0 +1,292 @@
+/** AC runs: breaker, conductor by the worst of its tests, drop from the source, and whether a fault to earth is cut in time (docs/methods.md, M12). */
+import { ampacityA, derate, rulingPlace, type Derating } from '../conductor/ampacity';
+import { conductorOhm } from '../conductor/resistance';
+import { pathM, placePoint } from '../network/geometry';
+import { slowestOpeningS } from '../protection/curve';
+import { CONDUCTORS, findConductor, underSchool, type Conductor } from '../rules/conductors';
+import { findFamily, type Family } from '../rules/devices';
+import type { AcCircuit, AcSource, Design, Place } from '../design/schema';
+import { vaOf } from './consumers';
+import { continuousPart, limitOf, SERVICES, sourceOhm } from './services';
+
+/** Drop allowed aboard, feeder and branch together, and from the pedestal on, %. */
+export const DROP_PCT = 3;
+export const TOTAL_DROP_PCT = 5;
+/** A fault at a branch is cut within this, s, by volts of the leg; at a feeder within FEEDER_S. */
+export const clearWithinS = (volts: number): number => (volts > 150 ? 0.4 : 0.8);
+export const FEEDER_S = 5;
+
+/** What an outlet is made for, A. */
+export const outletA = (volts: number): number => (volts > 150 ? 16 : 15);
+/** Smallest conductor within a three-core boat cable: ours, between the minimum of single conductors and common practice. */
+const MINIMUM = { awg: '16', metric: '1.5' } as const;
+
+export interface AcRung {
+  readonly test: string;
+  readonly size: string | null;
+  readonly says: string;
+}
+
+/** A short to earth at the far end, fed by one source. */
+export interface EarthFault {
+  readonly sourceId: string;
+  readonly loopOhm: number;
+  readonly amps: number;
+  readonly opensS: number;
+  readonly withinS: number;
+  /** nothing: neither the breaker in time, nor a residual-current device after the bond. */
+  readonly cutBy: 'breaker' | 'residual current' | 'nothing';
+}
+
+export interface AcCircuitResult {
+  readonly id: string;
+  readonly feeder: boolean;
+  readonly volts: number;
+  readonly legs: 1 | 2;
+  /** Taken for the conductor and its drop, A. */
+  readonly amps: number;
+  readonly ratingA: number;
+  readonly family: Family;
+  readonly conductor: Conductor;
+  readonly proposed: Conductor;
+  readonly governs: string;
+  readonly rungs: readonly AcRung[];
+  readonly failing: readonly string[];
+  readonly lengthM: number;
+  readonly izA: number;
+  readonly derating: Derating;
+  readonly ohm: number;
+  /** Aboard, from the source or the inlet on; and from the pedestal; of the worst source, %. */
+  readonly dropPct: number;
+  readonly totalPct: number;
+  readonly faults: readonly EarthFault[];
+}
+
+interface Chain {
+  readonly source: AcSource;
+  /** From the source down, the circuit itself last. */
+  readonly circuits: readonly AcCircuit[];
+}
+
+/** Every way current comes to a circuit, from each source; an inverter passes on what is behind it. */
+export function chainsTo(design: Design, circuit: AcCircuit): Chain[] {
+  const walk = (c: AcCircuit, below: readonly AcCircuit[]): Chain[] => {
+    if (below.includes(c) || below.length > 8) return [];
+    const chain = [c, ...below];
+    const into = (kind: 'panel' | 'inverter', id: string) =>
+      design.acCircuits.filter((x) => x.to?.kind === kind && x.to.id === id).flatMap((x) => walk(x, chain));
+    if (c.from.kind === 'panel') return into('panel', c.from.id);
+    const source = design.acSources.find((s) => s.id === c.from.id);
+    if (!source) return [];
+    const passed = source.inverter?.passA != null ? into('inverter', source.id) : [];
+    return [{ source, circuits: chain }, ...passed];
+  };
+  return walk(circuit, []);
+}
+
+const unknownPlace: Place = {
+  id: '',
+  name: 'somewhere',
+  at: { x: 0, y: 0, z: 0 },
+  ambientC: 30,
+  engineSpace: false,
+  wet: false,
+  vapour: false,
+  drips: false,
+};
+
+function endsOf(design: Design, c: AcCircuit): readonly [string | null, string | null] {
+  const sourceAt = (id: string) => design.acSources.find((s) => s.id === id)?.placeId ?? null;
+  const panelAt = (id: string) => design.acPanels.find((p) => p.id === id)?.placeId ?? null;
+  const start = c.from.kind === 'source' ? sourceAt(c.from.id) : panelAt(c.from.id);
+  const load = design.acLoads.find((l) => c.loadIds.includes(l.id) && l.placeId !== null);
+  const end = c.to ? (c.to.kind === 'panel' ? panelAt(c.to.id) : sourceAt(c.to.id)) : (c.placeId ?? load?.placeId ?? null);
+  return [start, end];
+}
+
+/** Length of a run: taped, else from where its ends stand. */
+export function acLengthM(design: Design, c: AcCircuit): number {
+  if (c.lengthM !== null) return c.lengthM;
+  const [a, b] = endsOf(design, c);
+  return pathM(placePoint(design, a), placePoint(design, b), design.house.slackM);
+}
+
+/** Amps of what a branch serves: fixed appliances all, of those that exclude one another the largest; outlets what one is made for, or its largest. */
+function branchA(design: Design, c: AcCircuit, volts: number, split: boolean): number {
+  const rows = design.acLoads.filter((l) => c.loadIds.includes(l.id));
+  const amps = rows.map((l) => vaOf(design, l) / (split && l.leg === 'both' ? 2 * volts : volts));
+  if (c.outlets > 0) return Math.max(outletA(volts), ...amps);
+  const groups = new Map<string, number>();
+  let sum = 0;
+  rows.forEach((l, i) => {
+    const a = amps[i] ?? 0;
+    if (l.notWith === '') sum += a;
+    else groups.set(l.notWith, Math.max(groups.get(l.notWith) ?? 0, a));
+  });
+  return [...groups.values()].reduce((total, a) => total + a, sum);
+}
+
+const nextRating = (family: Family, amps: number): number =>
+  family.ratingsA.find((r) => r >= amps - 1e-9) ?? family.ratingsA.at(-1) ?? amps;
+
+/** Memory of one reckoning: each run once. */
+interface Bench {
+  readonly design: Design;
+  readonly results: Map<string, AcCircuitResult>;
+  readonly busy: Set<string>;
+}
+
+/** All runs of the AC side. Total: a run that comes from nowhere is reckoned at the boat's own volts. */
+export function acCircuits(design: Design): AcCircuitResult[] {
+  const bench: Bench = { design, results: new Map(), busy: new Set() };
+  return design.acCircuits.map((c) => resultOf(bench, c));
+}
+
+function resultOf(bench: Bench, c: AcCircuit): AcCircuitResult {
+  const known = bench.results.get(c.id);
+  if (known) return known;
+  const { design } = bench;
+  bench.busy.add(c.id);
+  const chains = chainsTo(design, c);
+  // What stands before it first: its drop and its ratings come into this one's.
+  for (const chain of chains) for (const up of chain.circuits) if (up !== c && !bench.busy.has(up.id)) resultOf(bench, up);
+  const result = reckon(bench, c, chains);
+  bench.results.set(c.id, result);
+  bench.busy.delete(c.id);
+  return result;
+}
+
+function reckon({ design, results }: Bench, c: AcCircuit, chains: readonly Chain[]): AcCircuitResult {
+  const school = design.boat.ruleSet;
+  const own = chains[0]?.source;
+  const { volts, legs } = SERVICES[own?.service ?? design.boat.acRegion];
+  const feeder = c.to !== null;
+  const family = findFamily(c.family ?? (school === 'awg' ? 'ac-panel-breaker' : 'mcb-C')) as Family;
+  const before = chains.map(({ source, circuits }) => {
+    const up = circuits.at(-2);
+    const above = up ? results.get(up.id)?.ratingA : undefined;
+    return above ?? limitOf(design, source, null).amps;
+  });
+  const most = before.length > 0 ? Math.max(...before) : Infinity;
+  const asked = feeder ? most : branchA(design, c, volts, legs === 2);
+  const amps = Number.isFinite(asked) ? asked : 0;
+  const long = design.acLoads.some((l) => c.loadIds.includes(l.id) && l.runsLong);
+  const part = long ? continuousPart(design.acRules, school) : 1;
+  const ratingA = c.ratingA ?? (feeder ? feederRating(family, amps) : nextRating(family, amps / part));
+  const lengthM = acLengthM(design, c);
+  const places = endsOf(design, c).map((id) => design.places.find((p) => p.id === id) ?? unknownPlace);
+  const laying = { insulationC: design.house.insulationC, bundled: Math.max(c.bundled, legs === 2 ? 3 : 2), enclosure: c.enclosure };
+  const deratings = places.map((p) => derate(school, laying, p));
+  const derated = (size: Conductor): Derating => deratings[rulingPlace(size, deratings)] ?? (deratings[0] as Derating);
+  const span = legs === 2 ? 2 * volts : volts;
+  const drops = (size: Conductor): number => (200 * conductorOhm(size.r20OhmPerKm, lengthM, 60) * amps) / span;
+  const upstream = chains.map(({ circuits }) => circuits.slice(0, -1).reduce((sum, x) => sum + ownDropPct(results.get(x.id)), 0));
+  const worstUp = Math.max(0, ...upstream);
+  const tests: readonly { readonly test: string; readonly passes: (s: Conductor) => boolean; readonly says: string }[] = [
+    { test: 'ampacity', passes: (s) => ampacityA(s, derated(s)) >= ratingA - 1e-9, says: `carries its breaker of ${ratingA} A` },
+    { test: 'drop', passes: (s) => worstUp + drops(s) <= DROP_PCT + 1e-9, says: `feeder and branch within ${DROP_PCT} %` },
+    {
+      test: 'mechanical',
+      passes: (s) => s.areaMm2 >= (findConductor(school, MINIMUM[school])?.areaMm2 ?? 0) - 1e-9,
+      says: 'smallest in a three-core cable',
+    },
+  ];
+  const sizes = CONDUCTORS[school];
+  const rungs = tests.map(({ test, passes, says }): AcRung => ({ test, size: sizes.find(passes)?.size ?? null, says }));
+  const proposed = sizes.find((s) => tests.every((t) => t.passes(s))) ?? (sizes.at(-1) as Conductor);
+  const pinned = c.size && findConductor(c.size.school, c.size.size);
+  const conductor = pinned ? underSchool(pinned, school) : proposed;
+  const governing = [...rungs].sort((a, b) => areaOf(b) - areaOf(a))[0];
+  function areaOf(r: AcRung): number {
+    return r.size === null ? Infinity : (findConductor(school, r.size)?.areaMm2 ?? 0);
+  }
+  const derating = derated(conductor);
+  const ohm = conductorOhm(conductor.r20OhmPerKm, lengthM, 20);
+  const dropPct = worstUp + drops(conductor);
+  const cords = chains.map(
+    ({ source, circuits }, i) => (upstream[i] ?? 0) + cordPct(source, Math.min(amps, results.get(circuits[0]?.id ?? '')?.ratingA ?? amps)),
+  );
+  return {
+    id: c.id,
+    feeder,
+    volts,
+    legs,
+    amps,
+    ratingA,
+    family,
+    conductor,
+    proposed,
+    governs: governing?.test ?? 'ampacity',
+    rungs,
+    failing: tests.filter((t) => !t.passes(conductor)).map((t) => t.test),
+    lengthM,
+    izA: ampacityA(conductor, derating),
+    derating,
+    ohm,
+    dropPct,
+    totalPct: drops(conductor) + Math.max(0, ...cords),
+    faults: chains.map((chain) =>
+      earthFault(design, results, c, chain, { conductor, lengthM, ratingA, family, feeder, ratingC: derating.ratingC }),
+    ),
+  };
+}
+
+/** A feeder's breaker is no larger than what stands before it. */
+const feederRating = (family: Family, most: number): number =>
+  [...family.ratingsA].reverse().find((r) => r <= most + 1e-9) ?? family.ratingsA[0] ?? most;
+
+const ownDropPct = (r: AcCircuitResult | undefined): number =>
+  r ? (200 * conductorOhm(r.conductor.r20OhmPerKm, r.lengthM, 60) * r.amps) / (r.legs === 2 ? 2 * r.volts : r.volts) : 0;
+
+/** Loop of a shore cord, out and back, warm, ohm. */
+export function cordOhm(source: AcSource): number {
+  const size = source.shore && findConductor(source.shore.cordSize.school, source.shore.cordSize.size);
+  return size && source.shore ? 2 * conductorOhm(size.r20OhmPerKm, source.shore.cordM, 40) : 0;
+}
+
+/** What a cord takes at a current, %. */
+export function cordPct(source: AcSource, amps: number): number {
+  const { volts, legs } = SERVICES[source.service];
+  return (100 * cordOhm(source) * amps) / (legs === 2 ? 2 * volts : volts);
+}
+
+interface OwnRun {
+  readonly conductor: Conductor;
+  readonly lengthM: number;
+  readonly ratingA: number;
+  readonly family: Family;
+  readonly feeder: boolean;
+  readonly ratingC: number;
+}
+
+/** Live to earth at the far end: source, cord, then out by the live and back by the earth of every run, as warm as they may be. */
+function earthFault(
+  design: Design,
+  results: ReadonlyMap<string, AcCircuitResult>,
+  c: AcCircuit,
+  { source, circuits }: Chain,
+  own: OwnRun,
+): EarthFault {
+  const { volts } = SERVICES[source.service];
+  const loop = (conductor: Conductor, lengthM: number, ratingC: number) => 2 * conductorOhm(conductor.r20OhmPerKm, lengthM, ratingC);
+  const upstream = circuits.slice(0, -1).reduce((sum, x) => {
+    const r = results.get(x.id);
+    return sum + (r ? loop(r.conductor, r.lengthM, r.derating.ratingC) : 0);
+  }, 0);
+  const loopOhm = sourceOhm(source) + cordOhm(source) + upstream + loop(own.conductor, own.lengthM, own.ratingC);
+  const amps = volts / loopOhm;
+  const opensS = amps > 0 ? slowestOpeningS(own.family, own.ratingA, amps) : Infinity;
+  const withinS = own.feeder ? FEEDER_S : clearWithinS(volts);
+  // Every run of the chain lies after the bond of its source.
+  const residual =
+    [...circuits].some((x) => x.leakageMa !== null) ||
+    (design.acRules.earthing === 'whole-boat residual current' && source.kind === 'shore');
+  return {
+    sourceId: source.id,
+    loopOhm,
+    amps,
+    opensS,
+    withinS,
+    cutBy: opensS <= withinS ? 'breaker' : residual ? 'residual current' : 'nothing',
+  };
+}

@@ -1,0 +1,60 @@
+/** What may run together, in plain words for the owner, to hang beside the panel. */
+import type { Design } from '../design/schema';
+import type { Running } from './running';
+
+export interface PlacardLine {
+  readonly setting: string;
+  /** Everything at once. */
+  readonly all: boolean;
+  /** A few of the largest sets, by name. */
+  readonly sets: readonly (readonly string[])[];
+  readonly more: number;
+  /** What never runs here, and what was asked for and must go, in order. */
+  readonly never: readonly string[];
+  readonly wanted: string;
+}
+
+const nameOf = (design: Design, id: string): string => design.acLoads.find((l) => l.id === id)?.name ?? id;
+
+/** Sets that say most with fewest lines: each shows an appliance no set before it had, largest first. */
+function telling(sets: readonly (readonly string[])[], most: number): (readonly string[])[] {
+  const shown = new Set<string>();
+  const out: (readonly string[])[] = [];
+  for (const set of sets) {
+    if (out.length >= most) break;
+    if (out.length > 0 && set.every((id) => shown.has(id))) continue;
+    out.push(set);
+    for (const id of set) shown.add(id);
+  }
+  return out;
+}
+
+/** @param most lines of sets a setting. */
+export function placardLines(design: Design, running: readonly Running[], most = 3): PlacardLine[] {
+  return running
+    .filter((r) => r.together.sets.length > 0 || r.tooLarge.length > 0)
+    .map((r): PlacardLine => {
+      const chosen = telling(r.together.sets, most);
+      const { shedding, ids, outOfReach } = r.wanted;
+      const steps = shedding.steps.map((s) =>
+        s.do === 'turn down' ? `turn ${nameOf(design, s.id)} down to ${s.toWatts} W` : `switch off ${nameOf(design, s.id)}`,
+      );
+      const never = [...r.tooLarge, ...r.refusals.map((x) => x.id).filter((id) => id !== '')];
+      return {
+        setting: r.setting.name,
+        all: r.together.sets.length === 1 && never.length === 0,
+        sets: chosen.map((set) => set.map((id) => nameOf(design, id))),
+        more: r.together.sets.length - chosen.length,
+        never: never.map((id) => nameOf(design, id)),
+        wanted:
+          ids.length + outOfReach.length === 0
+            ? ''
+            : [
+                steps.length === 0 ? (ids.length > 0 ? 'fits' : '') : steps.join(', then '),
+                outOfReach.length > 0 ? `not on this source: ${outOfReach.map((id) => nameOf(design, id)).join(', ')}` : '',
+              ]
+                .filter(Boolean)
+                .join('; '),
+      };
+    });
+}

@@ -1,0 +1,87 @@
+/** What may run at once on every setting of every source, and what becomes of the set that is wanted (docs/methods.md, M12). */
+import type { Design } from '../design/schema';
+import { consumerOf, rowsOn } from './consumers';
+import { settingsOf, type Setting } from './services';
+import {
+  fits,
+  largestSets,
+  legsOf,
+  refusalsOf,
+  shed,
+  type Consumer,
+  type Legs,
+  type Refusal,
+  type Shedding,
+  type Together,
+} from './together';
+
+export interface Wanted {
+  /** Ids of the wanted set this source can reach, and of those it cannot. */
+  readonly ids: readonly string[];
+  readonly outOfReach: readonly string[];
+  readonly watts: number;
+  readonly va: number;
+  /** Least room left, VA: on the fuller leg, or of the machine. Below zero: too much by so much. */
+  readonly roomVa: number;
+  readonly legs: Legs;
+  readonly shedding: Shedding;
+}
+
+export interface Running {
+  readonly setting: Setting;
+  readonly refusals: readonly Refusal[];
+  readonly together: Together;
+  /** Appliances that do not fit alone. */
+  readonly tooLarge: readonly string[];
+  readonly wanted: Wanted;
+}
+
+const NO_SETS: Together = { sets: [], more: false };
+
+/** Volt-amperes left on the fuller leg, and of the machine's own rating, whichever is less. */
+export function roomVa(loads: readonly Consumer[], { limit }: Setting): number {
+  const { amps } = legsOf(loads, limit);
+  const legs = amps.map((a) => limit.volts * (limit.amps - a));
+  const p = loads.reduce((sum, l) => sum + l.watts, 0);
+  const q = loads.reduce((sum, l) => sum + l.watts * Math.tan(Math.acos(l.powerFactor)), 0);
+  return Math.min(
+    ...legs,
+    limit.kva === null ? Infinity : 1000 * limit.kva - Math.hypot(p, q),
+    limit.kw === null ? Infinity : 1000 * limit.kw - p,
+  );
+}
+
+/** @param wantedIds as the design has them; @param sets whether the largest sets are asked for too, which takes longer. */
+export function runningOn(design: Design, setting: Setting, wantedIds: readonly string[], sets = true): Running {
+  const { limit } = setting;
+  const all = rowsOn(design, setting.sourceId).map((l) => consumerOf(design, l, limit.legs));
+  const refusals = refusalsOf(all, limit);
+  const refused = new Set(refusals.map((r) => r.id));
+  const able = refused.has('') ? [] : all.filter((l) => !refused.has(l.id));
+  const wanted = able.filter((l) => wantedIds.includes(l.id));
+  const charger = design.acRules.chargerFirst ? (wanted.find((l) => isCharger(design, l.id))?.id ?? null) : null;
+  const reached = new Set(all.map((l) => l.id));
+  return {
+    setting,
+    refusals,
+    together: sets && limit.amps > 0 ? largestSets(able, limit) : NO_SETS,
+    tooLarge: able.filter((l) => !fits([l], limit)).map((l) => l.id),
+    wanted: {
+      ids: wanted.map((l) => l.id),
+      outOfReach: wantedIds.filter((id) => !reached.has(id)),
+      watts: wanted.reduce((sum, l) => sum + l.watts, 0),
+      va: Math.hypot(
+        wanted.reduce((sum, l) => sum + l.watts, 0),
+        wanted.reduce((sum, l) => sum + l.watts * Math.tan(Math.acos(l.powerFactor)), 0),
+      ),
+      roomVa: refused.has('') ? NaN : roomVa(wanted, setting),
+      legs: legsOf(wanted, limit),
+      shedding: shed(wanted, limit, charger),
+    },
+  };
+}
+
+export const isCharger = (design: Design, id: string): boolean => design.acLoads.find((l) => l.id === id)?.chargerId != null;
+
+/** All settings. */
+export const runningOf = (design: Design): Running[] => settingsOf(design).map((s) => runningOn(design, s, design.acRules.wanted));

@@ -1,0 +1,323 @@
+/** The workings of the AC side: a run, an inverter on its battery, a generator, a setting's room (docs/methods.md, M12). */
+import { acCircuits, chainsTo, cordOhm, cordPct, DROP_PCT, TOTAL_DROP_PCT, type AcCircuitResult } from '../ac/circuits';
+import type { GeneratorAnswer } from '../ac/genset';
+import { RIPPLE, type InverterAnswer } from '../ac/inverter';
+import { runningOn } from '../ac/running';
+import { ASSUMED_PEDESTAL_OHM, settingsOf, sourceOhm } from '../ac/services';
+import { vaOf } from '../ac/consumers';
+import type { AcPower } from '../check/acPowerFindings';
+import type { Design } from '../design/schema';
+import { CONDUCTORS } from '../rules/conductors';
+import { round3, show, sizeName, type Kind, type Units } from '../quantity';
+import { COMES_FIRST } from './circuit';
+import type { Neighbour, Working, WorkingLine } from './types';
+
+const line = (label: string, value: number, kind: Kind, text: string, extra: Partial<WorkingLine> = {}): WorkingLine => ({
+  label,
+  value,
+  kind,
+  text,
+  ...extra,
+});
+const ohms = (ohm: number) => `${round3(ohm)} Ω`;
+const SHOCK = `AC kills: lead out and breaker off at both ends, inverter disconnect open, proved dead. ${COMES_FIRST}`;
+
+/** A run of the AC side; undefined where it is not there. */
+export function acCircuitWorking(design: Design, id: string, units: Units): Working | undefined {
+  const at = design.acCircuits.findIndex((c) => c.id === id);
+  const [c, r] = [design.acCircuits[at], acCircuits(design)[at]];
+  if (!c || !r) return undefined;
+  const sourceName = (sourceId: string) => design.acSources.find((s) => s.id === sourceId)?.name ?? '';
+  const rows = design.acLoads.filter((l) => c.loadIds.includes(l.id));
+  const shores = chainsTo(design, c).filter((x) => x.source.shore !== null);
+  return {
+    title: `${c.no} ${c.name}`.trim(),
+    neighbours: neighboursOf(design, r, c.size !== null),
+    margins: [],
+    cautions: [SHOCK],
+    sections: [
+      {
+        title: 'What it carries',
+        lines: [
+          ...rows.map((l) =>
+            line(l.name, vaOf(design, l) / r.volts, 'A', show(vaOf(design, l) / r.volts, 'A', units), {
+              formula: `${round3(vaOf(design, l))} VA ÷ ${r.volts} V`,
+              mark: l.mark,
+            }),
+          ),
+          line(
+            r.feeder ? 'as much as stands before it' : c.outlets > 0 ? 'outlets, or the largest plugged in' : 'together',
+            r.amps,
+            'A',
+            show(r.amps, 'A', units),
+          ),
+          line(c.ratingA === null ? 'breaker, next rating' : 'breaker, pinned', r.ratingA, 'A', `${round3(r.ratingA)} A`, {
+            source: `${r.family.name}; ${r.family.source}`,
+            mark: 'typical',
+          }),
+          line('length', r.lengthM, 'm', show(r.lengthM, 'm', units), {
+            mark: c.lengthM === null ? 'estimated' : 'measured',
+            source: c.lengthM === null ? 'from where its ends stand, slack at both' : 'taped',
+          }),
+        ],
+      },
+      {
+        title: 'What each test asks for',
+        lines: r.rungs.map((x) =>
+          line(x.test, 0, 'none', x.size === null ? 'no size in the table' : sizeName(r.conductor.school, x.size), {
+            source: x.says,
+            breaks: r.failing.includes(x.test),
+          }),
+        ),
+      },
+      {
+        title: c.size ? 'Pinned' : `Chosen, governed by ${r.governs}`,
+        lines: [
+          line('three-core, live, neutral and earth alike', r.conductor.areaMm2, 'none', sizeName(r.conductor.school, r.conductor.size)),
+          line('ampacity', r.izA, 'A', show(r.izA, 'A', units), {
+            formula: `${r.conductor.ampacityA[r.derating.ratingC] ?? 0} A × ${round3(r.derating.fAmbient)} (heat) × ${round3(r.derating.fBundle)} (bundle) × ${round3(r.derating.fEnclosure)} (enclosure)`,
+          }),
+          line('drop aboard', r.dropPct, 'pct', `${round3(r.dropPct)} %`, {
+            source: `feeder and branch, out and back, copper at 60 °C; ${DROP_PCT} % is the most`,
+            breaks: r.dropPct > DROP_PCT + 1e-9,
+          }),
+          line('from the pedestal on', r.totalPct, 'pct', `${round3(r.totalPct)} %`, {
+            source: `${TOTAL_DROP_PCT} % is the most`,
+            breaks: r.totalPct > TOTAL_DROP_PCT + 1e-9,
+          }),
+        ],
+      },
+      ...shores.map(({ source }) => ({
+        title: `${source.name}: the cord`,
+        lines: [
+          line('cord, out and back', cordOhm(source), 'none', ohms(cordOhm(source)), { source: 'copper at 40 °C' }),
+          line('at its rating', cordPct(source, source.ratedA), 'pct', `${round3(cordPct(source, source.ratedA))} %`, {
+            formula: `${source.ratedA} A × ${ohms(cordOhm(source))}`,
+          }),
+        ],
+      })),
+      {
+        title: 'A live case at its far end',
+        lines: r.faults.flatMap((f) => {
+          const source = design.acSources.find((s) => s.id === f.sourceId);
+          return [
+            line(`on ${sourceName(f.sourceId)}`, f.amps, 'A', show(f.amps, 'A', units), {
+              formula: `${r.volts} V ÷ ${ohms(f.loopOhm)}`,
+              source:
+                source?.kind === 'shore'
+                  ? `pedestal ${ohms(sourceOhm(source))}${source.shore?.pedestalOhm == null ? `, assumed (${ASSUMED_PEDESTAL_OHM} Ω where nobody asked)` : ''}`
+                  : 'what the machine gives into a short',
+              mark: source?.kind === 'shore' && source.shore?.pedestalOhm != null ? 'measured' : 'assumed',
+            }),
+            line('cut by', f.opensS, 's', f.cutBy === 'breaker' ? `its breaker in ${round3(f.opensS)} s` : f.cutBy, {
+              source: `within ${f.withinS} s`,
+              breaks: f.cutBy === 'nothing',
+            }),
+          ];
+        }),
+      },
+    ],
+  };
+}
+
+function neighboursOf(design: Design, r: AcCircuitResult, pinned: boolean): Neighbour[] {
+  const sizes = CONDUCTORS[design.boat.ruleSet];
+  const at = sizes.findIndex((s) => s.size === r.conductor.size);
+  const one = (label: string, i: number): Neighbour[] => {
+    const s = sizes[i];
+    if (!s) return [];
+    const own = (100 * 2 * s.r20OhmPerKm * 1.157 * r.lengthM * r.amps) / 1000 / (r.legs === 2 ? 2 * r.volts : r.volts);
+    const iz = (s.ampacityA[r.derating.ratingC] ?? 0) * r.derating.factor;
+    return [
+      {
+        label,
+        size: sizeName(s.school, s.size),
+        passes: iz >= r.ratingA,
+        figures: [`${round3(iz)} A`, `${round3(own)} % in this run`, iz >= r.ratingA ? 'carries its breaker' : 'fails ampacity'],
+      },
+    ];
+  };
+  return [...one('one down', at - 1), ...one(pinned ? 'pinned' : 'chosen', at), ...one('one up', at + 1)];
+}
+
+/** A source: an inverter on its battery, a generator, or what a pedestal leaves room for. */
+export function acSourceWorking(design: Design, power: AcPower, id: string, units: Units): Working | undefined {
+  const source = design.acSources.find((s) => s.id === id);
+  if (!source) return undefined;
+  const inverter = power.inverters.find((i) => i.id === id);
+  const generator = power.generators.find((g) => g.id === id);
+  return {
+    title: source.name,
+    neighbours: [],
+    margins: [],
+    cautions: [
+      ...(inverter
+        ? ['An inverter asleep looks dead to every tester and wakes when touched: DC disconnect open and locked before any work.']
+        : []),
+      ...(generator ? ['Carbon monoxide kills asleep: exhaust and alarms first. It may start by itself: start switch locked off.'] : []),
+      SHOCK,
+    ],
+    sections: [
+      ...settingsOf(design)
+        .filter((s) => s.sourceId === id)
+        .map((s) => {
+          const { wanted } = runningOn(design, s, design.acRules.wanted, false);
+          const l = s.limit;
+          return {
+            title: s.name,
+            lines: [
+              line(
+                'gives',
+                l.volts * l.amps * l.legs,
+                'none',
+                `${l.legs === 2 ? '2 × ' : ''}${round3(l.amps)} A at ${l.volts} V`,
+                l.kva === null ? {} : { source: `${round3(l.kva)} kVA, ${round3(l.kw ?? 0)} kW at most` },
+              ),
+              line('wanted together', wanted.va, 'none', `${Math.round(wanted.va)} VA`, {
+                formula: `√(Σ W² + Σ var²), ${wanted.ids.length} appliances`,
+                source: `${Math.round(wanted.watts)} W`,
+              }),
+              line('room', wanted.roomVa, 'none', `${Math.round(wanted.roomVa)} VA`, { breaks: wanted.roomVa < 0 }),
+              ...(l.legs === 2
+                ? [
+                    line(
+                      'legs, and neutral',
+                      wanted.legs.neutralA,
+                      'A',
+                      `${wanted.legs.amps.map(round3).join(' and ')} A; neutral ${round3(wanted.legs.neutralA)} A`,
+                    ),
+                  ]
+                : []),
+            ],
+          };
+        }),
+      ...(inverter ? inverterSections(design, inverter, units) : []),
+      ...(generator ? generatorSections(generator, units) : []),
+    ],
+  };
+}
+
+function inverterSections(design: Design, i: InverterAnswer, units: Units): Working['sections'] {
+  const source = design.acSources.find((s) => s.id === i.id)?.inverter;
+  const volts = (v: number) => (Number.isNaN(v) ? 'not wired' : `${v.toFixed(2)} V`);
+  return [
+    {
+      title: 'Its output',
+      lines: [
+        line('continuous where it stands', i.va, 'none', `${Math.round(i.va)} VA`, {
+          formula: `${source?.va ?? 0} VA × (1 − ${source?.lossPctPerC ?? 0} % × ${round3(Math.max(0, i.ambientC - (source?.atC ?? 25)))} °C)`,
+          mark: "maker's",
+        }),
+        ...i.starts.map((s) =>
+          line(`${s.name} starting`, s.va, 'none', `${Math.round(s.va)} VA`, {
+            source: `bears ${Math.round(s.bearsVa)} VA for ${round3(s.seconds)} s`,
+            breaks: !s.passes,
+          }),
+        ),
+      ],
+    },
+    {
+      title: `From the battery, at ${Math.round(100 * design.acRules.inverterSoc)} % charge`,
+      lines: [
+        line('wanted set', i.dcW, 'W', show(i.dcW, 'W', units), {
+          formula: `${Math.round(i.wantedW)} W ÷ ${source?.efficiency ?? 1} + ${source?.idleW ?? 0} W idling`,
+        }),
+        line('volts at its posts', i.dcV, 'V', volts(i.dcV), { source: 'the whole network, with what runs long', breaks: i.dcV < i.minV }),
+        line('amps', i.dcA, 'A', show(i.dcA, 'A', units)),
+        line('volts at full output', i.fullV, 'V', volts(i.fullV), {
+          source: `it stops at ${i.minV.toFixed(2)} V`,
+          breaks: i.fullV < i.minV,
+        }),
+        line('amps at full output', i.fullA, 'A', show(i.fullA, 'A', units)),
+        line('heating cable and fuse', i.heatingA, 'A', show(i.heatingA, 'A', units), {
+          formula: `${round3(i.fullA)} A × ${RIPPLE}`,
+          source: 'ripple at twice the line frequency; up to 1.22',
+          mark: 'typical',
+          breaks: i.wired !== null && i.heatingA > i.wired.izA,
+        }),
+        ...(i.wired
+          ? [
+              line('its cable carries', i.wired.izA, 'A', show(i.wired.izA, 'A', units), {
+                source: sizeName(i.wired.conductor.school, i.wired.conductor.size),
+              }),
+              line('its device', i.wired.ratingA, 'A', i.wired.fused ? `${round3(i.wired.ratingA)} A ${i.wired.deviceName}` : 'none', {
+                breaks: !i.wired.fused || i.fullA > i.wired.ratingA,
+              }),
+              line('case earth', 0, 'none', i.caseHas ? sizeName(i.caseHas.school, i.caseHas.size) : 'none', {
+                source: i.caseWanted ? `one size below its DC positive: ${sizeName(i.caseWanted.school, i.caseWanted.size)}` : '',
+                breaks: !i.caseHas || (i.caseWanted !== null && i.caseHas.areaMm2 < i.caseWanted.areaMm2 - 1e-9),
+              }),
+            ]
+          : []),
+      ],
+    },
+    {
+      title: 'Hours and idling',
+      lines: [
+        line('from full to the end of the window', i.hoursFromFull, 'h', show(i.hoursFromFull, 'h', units), {
+          source: 'at the rate of the draw (Peukert)',
+        }),
+        line(`from ${Math.round(100 * design.acRules.inverterSoc)} %`, i.hoursFromSoc, 'h', show(i.hoursFromSoc, 'h', units)),
+        line('left on, a day', i.idleAhDay, 'Ah', show(i.idleAhDay, 'Ah', units), {
+          formula: `24 h × ${source?.idleW ?? 0} W ÷ ${design.boat.systemV} V`,
+        }),
+        ...(i.sleepAhDay === null
+          ? []
+          : [
+              line('asleep, a day', i.sleepAhDay, 'Ah', show(i.sleepAhDay, 'Ah', units), {
+                source: `saves ${round3(i.idleAhDay - i.sleepAhDay)} Ah a day, and looks dead while it does`,
+              }),
+            ]),
+      ],
+    },
+  ];
+}
+
+function generatorSections(g: GeneratorAnswer, units: Units): Working['sections'] {
+  return [
+    {
+      title: 'Motors, in the order to start them',
+      lines: [
+        ...g.starts.map((s) =>
+          line(s.name, s.dip, 'pct', `dips ${round3(100 * s.dip)} %`, {
+            source: `beside ${round3(s.besidesKva)} kVA; ${round3(100 * g.mostDip)} % is the most`,
+            breaks: !s.passes,
+          }),
+        ),
+        line('least rating for that', g.leastKva, 'none', `${round3(g.leastKva)} kVA`, {
+          formula: `X'd ${g.xd} × start × (1 − dip) ÷ dip, or all that runs`,
+        }),
+      ],
+    },
+    {
+      title: 'A day',
+      lines: g.days.flatMap((d) => [
+        line(`${d.name}: as planned`, d.hours, 'h', show(d.hours, 'h', units), {
+          source: d.hours > 0 ? `${round3(d.litres)} L at ${Math.round(100 * d.part)} % of its rating` : 'it does not run',
+        }),
+        ...(d.needsH === null
+          ? []
+          : [
+              line(`${d.name}: to make what is lacking`, d.needsH, 'h', show(d.needsH, 'h', units), {
+                formula: `${round3(d.lacksAh)} Ah ÷ ${round3(d.chargesA)} A`,
+                source: 'at full charging current; the last part of a charge takes longer',
+                breaks: d.hours < d.needsH - 0.05 && d.hours > 0,
+              }),
+            ]),
+      ]),
+    },
+    ...(g.start
+      ? [
+          {
+            title: 'Remote start',
+            lines: [
+              line('volts at the solenoid, starter turning', g.start.volts, 'V', `${g.start.volts.toFixed(2)} V`, {
+                source: `pulls in at ${g.start.pullInV.toFixed(2)} V`,
+                breaks: !g.start.passes,
+              }),
+            ],
+          },
+        ]
+      : []),
+  ];
+}
