@@ -1,6 +1,7 @@
 /** Appliances as the sums need them, and which of them each source can reach. */
 import { acVolts, chargerAcA } from '../charge/charger';
 import type { AcLoad, Design } from '../design/schema';
+import { SERVICES } from './services';
 import type { Consumer } from './together';
 
 /** Watts and power factor of a row: of a charger from its row on the Charging station. */
@@ -17,13 +18,13 @@ export function vaOf(design: Design, row: AcLoad): number {
   return powerFactor > 0 ? watts / powerFactor : Infinity;
 }
 
-/** Where the boat has one leg everything hangs on it; what needs both legs of a split boat is refused by a source of one. @param legs of the source. */
+/** Where the source has one leg everything hangs on it. @param legs of the source. */
 export function consumerOf(design: Design, row: AcLoad, legs: 1 | 2): Consumer {
   return {
     id: row.id,
     ...wattsOf(design, row),
     continuous: row.runsLong,
-    leg: legs === 1 && !(row.leg === 'both' && design.boat.acRegion === '120/240 V') ? 'first' : row.leg,
+    leg: legs === 1 ? 'first' : row.leg,
     notWith: row.notWith === '' ? null : row.notWith,
     keep: row.keep,
   };
@@ -70,10 +71,18 @@ export function loose(design: Design): ReadonlySet<string> {
   return new Set(design.acLoads.filter((l) => !wired.has(l.id)).map((l) => l.id));
 }
 
+/** Between the two legs of a split boat: a source of one leg cannot run it. */
+const needsBoth = (design: Design, row: AcLoad): boolean => row.leg === 'both' && SERVICES[design.boat.acRegion].legs === 2;
+
 /** Rows a source can run. An inverter never runs the charger that fills its own bank. */
 export function rowsOn(design: Design, sourceId: string): readonly AcLoad[] {
   const source = design.acSources.find((s) => s.id === sourceId);
   const reach = reachOf(design, sourceId);
   const free = loose(design);
-  return design.acLoads.filter((l) => (reach.loads.has(l.id) || free.has(l.id)) && !(source?.kind === 'inverter' && l.chargerId !== null));
+  return design.acLoads.filter(
+    (l) =>
+      (reach.loads.has(l.id) || free.has(l.id)) &&
+      !(source?.kind === 'inverter' && l.chargerId !== null) &&
+      !(source && needsBoth(design, l) && SERVICES[source.service].legs === 1),
+  );
 }

@@ -139,12 +139,12 @@ function branches(
   const fixed = rows.filter((l) => l.chargerId !== null || l.runsLong || vaOf(design, l) > volts * outletA(volts));
   const leakageMa = (placeId: string | null) => (isWet(design, placeId) ? (design.boat.ruleSet === 'awg' ? 5 : 10) : null);
   for (const l of fixed) {
-    const panel = l.chargerId !== null || vaOf(design, l) > 0.5 * inverterVa ? main : small;
+    const panel = l.chargerId !== null || l.leg === 'both' || vaOf(design, l) > 0.5 * inverterVa ? main : small;
     put(l.name, { kind: 'panel', id: panel.id }, { loadIds: [l.id] });
   }
   const plugged = new Map<string, AcLoad[]>();
   for (const l of rows.filter((x) => !fixed.includes(x))) {
-    const panel = vaOf(design, l) > inverterVa ? main : small;
+    const panel = l.leg === 'both' || vaOf(design, l) > inverterVa ? main : small;
     const key = `${panel.id} ${l.placeId ?? ''}`;
     plugged.set(key, [...(plugged.get(key) ?? []), l]);
   }

@@ -1,6 +1,6 @@
 /** Compact way to write an invented demo boat: appliances from the list, changed where this boat differs. */
 import { APPLIANCES, loadFrom, proposeCircuits } from '@/core';
-import type { Design, Load } from '@/core/design';
+import { blankDevice, type Design, type Load } from '@/core/design';
 import { proposeMainSide } from '@/core/mainSide/propose';
 import { proposeStudies } from '@/core/network/proposeStudies';
 
@@ -35,6 +35,11 @@ export const tune = (design: Design, name: string, change: (c: Circuit) => Circu
 export const taped =
   (...lengths: readonly (number | null)[]) =>
   (c: Circuit): Circuit => ({ ...c, taps: c.taps.map((t, i) => ({ ...t, tapedM: lengths[i] ?? t.tapedM })) });
+
+/** A switch of so many amps in line. */
+export const isolated =
+  (ratingA: number) =>
+  (c: Circuit): Circuit => ({ ...c, devices: [...c.devices, { ...blankDevice('isolator', 'isolator'), ratingA }] });
 
 /** The studies the application itself proposes. */
 export function withStudies(design: Design): Design {

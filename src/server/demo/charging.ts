@@ -188,7 +188,12 @@ export function halcyonCharging(design: Design): Design {
   const flat = { ...shore.regulator, absorptionV: 28.4, floatV: 27, slope: { value: 0, unit: 'mV/°C cell' as const } };
   const living = design.living.map(
     ways({
-      anchor: [span('sun', 'sun', 6, 18, 5.2), span('wind', 'wind', 0, 24, 6), span('e1', 'engine', 8, 9.5, 1500)],
+      anchor: [
+        span('sun', 'sun', 6, 18, 5.2),
+        span('wind', 'wind', 0, 24, 6),
+        span('e1', 'engine', 8, 9.5, 1500),
+        span('g1', 'generator', 18, 19, 0),
+      ],
       passage: [
         span('sun', 'sun', 6, 18, 4.6),
         span('wind', 'wind', 0, 24, 8),

@@ -1,7 +1,8 @@
 /** Halcyon Drift: an invented 46 ft ketch, 24 V, 120/240 V shore, AWG. Breaker panels on an iron-phosphate bank. */
 import { blankBank, blankDesign, blankPanel, blankPlace, type Design } from '@/core/design';
+import { halcyonAc } from './ac';
 import { halcyonCharging } from './charging';
-import { demoLoads, taped, tune, withCircuits, withMainSide, withStudies, type LoadEntry } from './build';
+import { demoLoads, isolated, taped, tune, withCircuits, withMainSide, withStudies, type LoadEntry } from './build';
 
 const LOADS: readonly LoadEntry[] = [
   ['Anchor light, LED', { placeId: 'masthead' }],
@@ -114,6 +115,6 @@ export function halcyon(): Design {
     note: 'Class T, so that a short at the bow opens it in time.',
   }));
   design = tune(design, 'Anchor windlass', taped(12.6));
-  design = tune(design, 'Inverter, large', taped(2.3));
-  return withStudies(withMainSide(halcyonCharging(tune(design, 'Main', taped(1.1)))));
+  design = tune(tune(design, 'Inverter, large', taped(2.3)), 'Inverter, large', isolated(300));
+  return withStudies(withMainSide(halcyonAc(halcyonCharging(tune(design, 'Main', taped(1.1))))));
 }

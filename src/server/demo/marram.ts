@@ -1,8 +1,9 @@
 /** Marram: an invented 11.6 m sloop, 12 V, 230 V shore, mm2. A breaker panel on an AGM bank. */
 import { blankBank, blankDesign, blankPanel, blankPlace, type Design } from '@/core/design';
+import { marramAc } from './ac';
 import { marramCharging } from './charging';
 import { FRIDGE_CARD } from './firm';
-import { demoLoads, taped, tune, withCircuits, withMainSide, withStudies, type LoadEntry } from './build';
+import { demoLoads, isolated, taped, tune, withCircuits, withMainSide, withStudies, type LoadEntry } from './build';
 
 const LOADS: readonly LoadEntry[] = [
   ['Anchor light, LED', { placeId: 'masthead' }],
@@ -111,5 +112,7 @@ export function marram(): Design {
     pin: { ...c.pin, size: { school: 'metric', size: '50' } },
     note: 'One size up on what the ladder asks, so that the radio keeps its 3 %.',
   }));
-  return withStudies(withMainSide(marramCharging(tune(design, 'Inverter, small', taped(1.4)))));
+  return withStudies(
+    withMainSide(marramAc(marramCharging(tune(tune(design, 'Inverter, small', taped(1.4)), 'Inverter, small', isolated(150))))),
+  );
 }

@@ -1,11 +1,5 @@
 /** Stations that are not built yet: what each will do, and what to do meanwhile. */
 const WORDS: Readonly<Record<string, { title: string; will: string; meanwhile: string }>> = {
-  ac: {
-    title: 'AC',
-    will: 'Shore power, inverter and generator: what can run together on each source, cables and protection, and where neutral is bonded.',
-    meanwhile:
-      'Enter inverters under Loads with their DC side. Shore lead out and inverter DC disconnect open before any AC work: a sleeping inverter looks dead and is not. Local code, the maker’s instructions and licensed practice come first.',
-  },
   monitoring: {
     title: 'Monitoring',
     will: 'Shunt, gauge and alarms: size, place, programming sheet, and what bypasses the shunt.',

@@ -1,8 +1,10 @@
 'use client';
 import Link from 'next/link';
-import { useState, type ReactNode } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import { autonomyH } from '@/core/energy/balance';
 import { round3 } from '@/core/quantity';
+
+import { headroomOf } from '@/core/ac/headroom';
 import { useAnalysis, useBoat, useFindings, useSelected, useWorst } from '@/ui/boat/context';
 
 function Figure({
@@ -62,6 +64,14 @@ export function BalanceLine({ boatId }: { boatId: string }) {
   const studied = useWorst();
   // What falls in a study is worse than any percentage.
   const low = studied?.loads.find((l) => l.falls && l.minIsMakers && !Number.isNaN(l.volts));
+  const living = design.living.find((l) => l.id === need?.livingId);
+  const { acRules, acSources, acLoads, acCircuits, sources } = design;
+
+  const room = useMemo(
+    () => (living ? headroomOf(design, living) : null),
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the room depends on these parts only
+    [living, acRules, acSources, acLoads, acCircuits, sources, design.places],
+  );
   const count = (severity: string) => findings.filter((f) => f.severity === severity && !f.accepted).length;
   const worst = balance.worst;
   const over = worst !== null && worst.pct > worst.limitPct;
@@ -75,7 +85,7 @@ export function BalanceLine({ boatId }: { boatId: string }) {
           {design.boat.systemV} V, {design.boat.acRegion}
         </span>
       </div>
-      <div className="grid min-w-0 flex-1 grid-cols-5">
+      <div className={`grid min-w-0 flex-1 ${room ? 'grid-cols-6' : 'grid-cols-5'}`}>
         <Figure
           label={
             <>
@@ -124,6 +134,16 @@ export function BalanceLine({ boatId }: { boatId: string }) {
             {...(worst ? { onOpen: () => select({ kind: 'circuit', id: worst.circuitId }) } : {})}
           />
         )}
+        {room ? (
+          <Figure
+            label="AC room"
+            value={String(Math.round(room.va)).replace('-', '−')}
+            unit="VA"
+            aside={`on ${room.setting.name.toLowerCase()}`}
+            breaks={room.va < 0}
+            onOpen={() => select({ kind: 'AC source', id: room.setting.sourceId })}
+          />
+        ) : null}
         <div className="min-w-0 border-l border-line px-3 pt-[7px]">
           <div className="text-[11.5px] text-quiet">to settle</div>
           <Link

@@ -5,6 +5,8 @@ import { STATIONS } from './stations';
 
 const WIRED: ReadonlySet<string> = new Set(['circuit', 'panel', 'lead', 'bar', 'study']);
 
+const AC_KINDS = ['AC source', 'AC panel', 'AC load', 'AC circuit'];
+
 /** How far each station is, in a word or two. */
 function useProgress(): Readonly<Record<string, { text: string; breaks?: boolean }>> {
   const { design } = useBoat();
@@ -23,6 +25,7 @@ function useProgress(): Readonly<Record<string, { text: string; breaks?: boolean
     loads: { text: String(design.loads.length) },
     bank: toSettle(['bank', 'join', 'living', 'cruise'], design.banks.length),
     charging: toSettle(['source'], design.sources.length),
+    ac: toSettle(AC_KINDS, design.acLoads.length),
     wiring:
       wiring > 0
         ? { text: `${wiring} to settle`, breaks: true }

@@ -4,7 +4,7 @@ import type { Change } from './types';
 
 export function opsOf<Row extends { readonly id: string }>(
   design: Design,
-  list: 'loads' | 'circuits' | 'places' | 'panels' | 'banks' | 'routes' | 'bars' | 'leads',
+  list: 'loads' | 'circuits' | 'places' | 'panels' | 'banks' | 'routes' | 'bars' | 'leads' | 'acLoads' | 'acPanels' | 'acCircuits',
   change: Change<Row>,
 ): Op[] {
   const sets = change.patches.flatMap(({ row, patch }) =>

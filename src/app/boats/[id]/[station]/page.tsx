@@ -9,6 +9,7 @@ const BUILT: Readonly<Record<string, ComponentType>> = {
   loads: dynamic(() => import('@/stations/loads/Loads')),
   bank: dynamic(() => import('@/stations/bank/Bank')),
   charging: dynamic(() => import('@/stations/charging/Charging')),
+  ac: dynamic(() => import('@/stations/ac/Ac')),
   wiring: dynamic(() => import('@/stations/wiring/Wiring')),
   protection: dynamic(() => import('@/stations/protection/Protection')),
   check: dynamic(() => import('@/stations/check/Check')),

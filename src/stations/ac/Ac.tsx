@@ -1,0 +1,43 @@
+'use client';
+import dynamic from 'next/dynamic';
+import { useState } from 'react';
+import { useFindings } from '@/ui/boat/context';
+import { Views } from '@/ui/views/Views';
+import { Appliances } from './Appliances';
+import { Findings } from './Findings';
+
+const VIEWS = ['appliances', 'sources', 'runs and panels', 'what can run together', 'bonds and earth', 'placard', 'before work'] as const;
+const Sources = dynamic(() => import('./Sources').then((m) => m.Sources), { ssr: false });
+const Runs = dynamic(() => import('./Runs').then((m) => m.Runs), { ssr: false });
+const Together = dynamic(() => import('./Together').then((m) => m.Together), { ssr: false });
+const Bonds = dynamic(() => import('./Bonds').then((m) => m.Bonds), { ssr: false });
+const Placard = dynamic(() => import('./Placard').then((m) => m.Placard), { ssr: false });
+const Isolation = dynamic(() => import('./Isolation').then((m) => m.Isolation), { ssr: false });
+
+/** AC aboard: what runs on it, what feeds it, what may run at once, and where it kills. */
+export default function Ac() {
+  const [view, setView] = useState<(typeof VIEWS)[number]>('appliances');
+  const findings = useFindings().filter((f) => !f.accepted && f.about.kind === 'AC load' && f.severity !== 'note');
+  return (
+    <div className="flex h-full flex-col">
+      <div className="screen-only flex flex-none flex-wrap items-baseline gap-x-4 gap-y-1 px-4 pt-[10px] pb-2">
+        <h1 className="text-[18px] font-bold">AC</h1>
+        <Views views={VIEWS} showing={view} onShow={setView} />
+      </div>
+      {view === 'appliances' ? (
+        <>
+          <div className="max-h-[30%] flex-none overflow-auto">
+            <Findings list={findings} label="Findings of appliances" />
+          </div>
+          <Appliances />
+        </>
+      ) : null}
+      {view === 'sources' ? <Sources /> : null}
+      {view === 'runs and panels' ? <Runs /> : null}
+      {view === 'what can run together' ? <Together /> : null}
+      {view === 'bonds and earth' ? <Bonds /> : null}
+      {view === 'placard' ? <Placard /> : null}
+      {view === 'before work' ? <Isolation /> : null}
+    </div>
+  );
+}
