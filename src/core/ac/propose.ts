@@ -21,6 +21,9 @@ export interface AcProposal {
   readonly acCircuits: readonly AcCircuit[];
 }
 
+/** Within a sentence: only the first letter is lowered, units keep theirs. */
+const low = (name: string): string => name.charAt(0).toLowerCase() + name.slice(1);
+
 const isWet = (design: Design, placeId: string | null): boolean => {
   const p = design.places.find((x) => x.id === placeId);
   return p !== undefined && (p.wet || p.drips || p.engineSpace || /galley|head|deck|cockpit/i.test(p.name));
@@ -113,12 +116,12 @@ function circuitsFor(design: Design, freshId: (prefix: string) => string): AcCir
   const panelOf = (s: AcSource) => (s.kind === 'inverter' ? (second ?? main) : main);
   for (const s of acSources.filter((x) => x.kind !== 'inverter' && !led('source', x.id)))
     put(
-      `Main, ${s.name.toLowerCase()}`,
+      `Main, ${low(s.name)}`,
       { kind: 'source', id: s.id },
       { to: { kind: 'panel', id: main.id }, leakageMa: 30, cable: 'stranded three-core' },
     );
   if (second && !led('panel', main.id))
-    put(`To ${second.name.toLowerCase()}`, { kind: 'panel', id: main.id }, { to: { kind: 'panel', id: second.id } });
+    put(`To ${low(second.name)}`, { kind: 'panel', id: main.id }, { to: { kind: 'panel', id: second.id } });
   for (const s of acSources.filter((x) => x.kind === 'inverter' && !led('source', x.id)))
     put(s.name, { kind: 'source', id: s.id }, { to: { kind: 'panel', id: panelOf(s).id }, leakageMa: 30 });
   branches(design, acSources.some((s) => s.kind === 'inverter') && second ? second : main, main, put);
@@ -153,7 +156,7 @@ function branches(
     const placeId = list[0]?.placeId ?? null;
     const where = design.places.find((p) => p.id === placeId)?.name ?? 'cabin';
     put(
-      `Outlets, ${where.toLowerCase()}${panelId === main.id && small !== main ? ', mains only' : ''}`,
+      `Outlets, ${low(where)}${panelId === main.id && small !== main ? ', mains only' : ''}`,
       { kind: 'panel', id: panelId },
       { loadIds: list.map((l) => l.id), outlets: 2, outletsWet: isWet(design, placeId), leakageMa: leakageMa(placeId), placeId },
     );

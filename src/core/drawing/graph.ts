@@ -2,12 +2,14 @@
 import type { Analysis } from '../analysis';
 import { asDecided } from '../design/decided';
 import type { Design } from '../design/schema';
+import { drawAc } from './ac';
 import { drawCircuits, putBanks, putPanels } from './circuits';
 import { drawJoins, drawLeads, drawSources } from './mainSide';
 import { penFor } from './pen';
 import type { Drawing, DrawingWish } from './types';
 
 export type * from './types';
+export { deadIn } from './ac';
 
 /** Beyond this many circuits drawn, panels begin folded, the largest first. */
 const OPEN_CIRCUITS = 48;
@@ -33,6 +35,10 @@ export function foldAtFirst(design: Design): ReadonlySet<string> {
  */
 export function drawingOf(whole: Design, analysis: Analysis, wish: DrawingWish): Drawing {
   const pen = penFor(asDecided(whole), analysis, wish);
+  if (wish.rails === 'AC') {
+    drawAc(pen);
+    return pen.drawing();
+  }
   const earths = wish.rails === 'earths';
   if (!earths) drawSources(pen);
   putBanks(pen);

@@ -43,7 +43,7 @@ export function penFor(design: Design, analysis: Analysis, wish: DrawingWish): P
     wish,
     worstOf,
     put(id, symbol, label, under, about, more = {}) {
-      const plain = { id, symbol, label, under, about, worst: worstOf(about), taps: [], folded: false, ways: 0 };
+      const plain = { id, symbol, label, under, about, worst: worstOf(about), taps: [], folded: false, ways: 0, sign: null };
       if (!things.has(id)) things.set(id, { ...plain, ...more });
     },
     draw(id, from, to, about, more) {

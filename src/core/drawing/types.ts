@@ -1,17 +1,32 @@
 /** The line drawing as things and lines, before anything has a place. */
 import type { Severity } from '../check/findings';
 import type { StudyAnswer } from '../network/study';
+import type { AcState } from '../ac/states';
 import type { Worst } from '../network/worst';
 
 /** General symbols of the IEC 60617 kind. */
 export type SymbolKind =
-  'cell' | 'bar' | 'panel' | 'rotating' | 'generator' | 'lamp' | 'converter' | 'load' | 'sun' | 'selector' | 'earth' | 'place';
+  'cell' | 'bar' | 'panel' | 'rotating' | 'generator' | 'lamp' | 'converter' | 'load' | 'sun' | 'selector' | 'earth' | 'place' | 'bond';
 export type InlineSymbol = 'fuse' | 'breaker' | 'switch' | 'relay' | 'diode' | 'shunt' | 'plug';
-export type Rail = 'positive' | 'negative' | 'earth' | 'pair';
+/** pair: positive and negative; trio: live, neutral and earth in one cable. */
+export type Rail = 'positive' | 'negative' | 'earth' | 'pair' | 'live' | 'neutral' | 'trio';
 
 /** What a thing or line on the drawing stands for in the design. */
 export interface About {
-  readonly kind: 'circuit' | 'lead' | 'load' | 'panel' | 'bank' | 'bar' | 'source' | 'join' | 'place';
+  readonly kind:
+    | 'circuit'
+    | 'lead'
+    | 'load'
+    | 'panel'
+    | 'bank'
+    | 'bar'
+    | 'source'
+    | 'join'
+    | 'place'
+    | 'AC source'
+    | 'AC panel'
+    | 'AC circuit'
+    | 'AC load';
   readonly id: string;
 }
 
@@ -29,6 +44,8 @@ export interface Drawn {
   readonly folded: boolean;
   /** Circuits of a panel, folded or not. */
   readonly ways: number;
+  /** Of a bar: the symbol of what it belongs to. */
+  readonly sign: SymbolKind | null;
 }
 
 export interface Tapped {
@@ -59,8 +76,10 @@ export interface Drawing {
 }
 
 export interface DrawingWish {
-  /** Positive, negative and earth; the positive alone; or the negatives and earths of the main side alone. */
-  readonly rails: 'both' | 'one line' | 'earths';
+  /** Positive, negative and earth; the positive alone; the negatives and earths of the main side alone; or the AC side. */
+  readonly rails: 'both' | 'one line' | 'earths' | 'AC';
+  /** State of the AC side that is shown. */
+  readonly ac?: AcState | null;
   readonly folded: ReadonlySet<string>;
   readonly study: StudyAnswer | null;
   /** Instead of one study, the worst of all at each load and lead. */

@@ -31,7 +31,7 @@ export function Bonds() {
   const state = shown.find((s) => s.id === at) ?? shown[0];
   const wrong = live.filter((s) => s.origins.some((o) => !bondsRight(o))).length;
   return (
-    <div className="min-h-0 flex-1 overflow-auto px-4 pb-8" tabIndex={0} role="region" aria-label="bonds and earth">
+    <div className="min-h-0 flex-1 overflow-auto px-4 pb-8" tabIndex={0} role="region" aria-label="bonds and earth" data-wide>
       <div className="grid max-w-[760px] grid-cols-2 items-end gap-4 pt-2">
         <Choice
           label="the AC earth"
@@ -88,7 +88,7 @@ export function Bonds() {
                 </thead>
                 <tbody>
                   {shown.map((s) => (
-                    <tr key={s.id} className={`border-b border-line align-baseline ${s === state ? 'bg-wash' : ''}`}>
+                    <tr key={s.id} className={`border-b border-line align-top ${s === state ? 'bg-wash' : ''}`}>
                       <td className="py-[2px] pr-3">
                         <button type="button" className="text-left hover:underline" aria-pressed={s === state} onClick={() => setAt(s.id)}>
                           {s.name}

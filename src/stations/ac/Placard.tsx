@@ -19,7 +19,7 @@ export function Placard() {
       {lines.length === 0 ? (
         <p className="mt-3 max-w-[560px]">With sources and appliances entered, what may run at once stands here in plain words.</p>
       ) : (
-        <article className="placard mt-3 max-w-[820px] border-[3px] border-ink bg-sheet p-6" aria-label="Placard">
+        <article className="placard mt-3 max-w-[820px] print:max-w-[720px] border-[3px] border-ink bg-sheet p-6" aria-label="Placard">
           <h2 className="text-[26px] leading-tight font-bold">{design.boat.name}: what can run at the same time</h2>
           {lines.map((l) => (
             <section key={l.setting} className="keep mt-4 border-t-2 border-ink pt-2">

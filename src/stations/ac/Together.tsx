@@ -35,8 +35,8 @@ export function Together() {
       on ? 'want an appliance' : 'want one less',
     );
   return (
-    <div className="min-h-0 flex-1 overflow-auto px-4 pb-8" tabIndex={0} role="region" aria-label="what can run together">
-      <div className="grid grid-cols-[250px_1fr] gap-8 pt-2">
+    <div className="min-h-0 flex-1 overflow-auto px-4 pb-8" tabIndex={0} role="region" aria-label="what can run together" data-wide>
+      <div className="grid grid-cols-[240px_1fr] gap-8 pt-2">
         <section aria-label="Wanted together">
           <h2 className="border-b-[1.5px] border-ink pb-1 font-semibold">Wanted together</h2>
           {acLoads.map((l) => (
@@ -92,7 +92,7 @@ export function Together() {
                       key="n"
                       type="button"
                       aria-pressed={r === chosen}
-                      className={`text-left ${r === chosen ? 'font-semibold text-verdigris' : 'plain'}`}
+                      className={`text-left whitespace-nowrap ${r === chosen ? 'font-semibold text-verdigris' : 'plain'}`}
                       onClick={() => {
                         setAt(r.setting.id);
                         select({ kind: 'AC source', id: r.setting.sourceId });
@@ -157,7 +157,7 @@ function Sets({ running }: { running: Running }) {
   return (
     <section className="mt-5" aria-label={`Largest sets on ${running.setting.name}`}>
       <h2 className="font-semibold">
-        {sets.length === 1 ? 'One set' : `${sets.length}${more ? ' and more' : ''} largest sets`} on {running.setting.name.toLowerCase()}
+        {sets.length === 1 ? 'One set' : `${sets.length}${more ? ' and more' : ''} largest sets`} on {running.setting.name}
       </h2>
       <p className="text-quiet">Each fits, and nothing can be added to it. Whatever leaves something out of one fits as well.</p>
       {never.length > 0 ? (

@@ -78,7 +78,7 @@ export function runRows(design: Design): RunRow[] {
   return design.acCircuits.map((c, i) => ({ ...c, result: results[i] }));
 }
 
-const NONE = 'appliances, outlets';
+const NONE = 'branch';
 
 export function runColumns(design: Design): Column<RunRow>[] {
   const units = design.boat;

@@ -176,13 +176,13 @@ export default function Wiring() {
 
   /** From the drawing to the row of what is chosen there. */
   const goTo = ({ kind, id }: About) => {
-    if (kind === 'circuit' || kind === 'load' || kind === 'lead') select({ kind, id });
+    if (kind === 'circuit' || kind === 'load' || kind === 'lead' || kind === 'AC circuit' || kind === 'AC source') select({ kind, id });
     if (kind === 'circuit') setShowing('circuits');
     else if (kind === 'lead' || kind === 'bar') setShowing('main side');
     else if (kind === 'panel') setShowing('panels');
     else
       router.push(
-        `/boats/${store.boatId}/${kind === 'load' ? 'loads' : kind === 'source' ? 'charging' : kind === 'place' ? 'survey' : 'bank'}`,
+        `/boats/${store.boatId}/${kind.startsWith('AC') ? 'ac' : kind === 'load' ? 'loads' : kind === 'source' ? 'charging' : kind === 'place' ? 'survey' : 'bank'}`,
       );
   };
 

@@ -139,7 +139,7 @@ export function BalanceLine({ boatId }: { boatId: string }) {
             label="AC room"
             value={String(Math.round(room.va)).replace('-', '−')}
             unit="VA"
-            aside={`on ${room.setting.name.toLowerCase()}`}
+            aside={`on ${room.setting.name}`}
             breaks={room.va < 0}
             onOpen={() => select({ kind: 'AC source', id: room.setting.sourceId })}
           />

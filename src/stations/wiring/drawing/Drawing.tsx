@@ -1,6 +1,7 @@
 'use client';
 import { useMemo, useRef, useState } from 'react';
-import { drawingOf, foldAtFirst, type About, type DrawingWish } from '@/core/drawing/graph';
+import { statesOf } from '@/core/ac/states';
+import { deadIn, drawingOf, foldAtFirst, type About, type DrawingWish } from '@/core/drawing/graph';
 import { useAnalysis, useAsked, useBoat, useFindings, useSelected, useStore, useWorst } from '@/ui/boat/context';
 import { TableBeside } from '@/ui/chart/TableBeside';
 import { fileName } from '@/ui/files';
@@ -11,7 +12,7 @@ import { Sheet, SHEETS, type SheetName } from './Sheet';
 import { useLayout } from './useLayout';
 import { useView } from './useView';
 
-const RAILS = { both: 'positive, negative and earth', 'one line': 'one line', earths: 'negatives and earths' } as const;
+const RAILS = { both: 'positive, negative and earth', 'one line': 'one line', earths: 'negatives and earths', AC: 'AC side' } as const;
 
 /** Instead of a study's id: each load at its worst. */
 const WORST = 'worst';
@@ -35,18 +36,34 @@ export function Drawing({ onGo }: { onGo: (about: About) => void }) {
   const study = useAsked(one ? `study:${studyId}` : null, (r) => r.study(studyId));
   const worstOf = useWorst();
   const weighed = studyId === WORST || rails === 'earths' ? worstOf : null;
-  const drawing = useMemo(
-    () => drawingOf(design, analysis, { rails, folded, study, worst: weighed }),
-    [design, analysis, rails, folded, study, weighed],
+  const { acSources, acPanels, acCircuits } = design;
+  // eslint-disable-next-line react-hooks/exhaustive-deps -- states depend on these parts only
+  const states = useMemo(
+    () => (rails === 'AC' ? statesOf(design).filter((s) => s.origins.some((o) => o.panels.length > 0)) : []),
+    [rails, acSources, acPanels, acCircuits],
   );
+  const [stateId, setStateId] = useState('');
+  const state = states.find((s) => s.id === stateId) ?? states.find((s) => s.present.length === 1) ?? states[0] ?? null;
+  const drawing = useMemo(
+    () => drawingOf(design, analysis, { rails, folded, study, worst: weighed, ac: state }),
+    [design, analysis, rails, folded, study, weighed, state],
+  );
+  const dead = useMemo(() => (state ? deadIn(design, state) : null), [design, state]);
   const { layout, fresh } = useLayout(drawing);
   const canvas = useRef<SVGSVGElement>(null);
-  const view = useView(canvas, layout);
+  const view = useView(canvas, fresh ? layout : null, rails === 'AC' ? 'AC' : 'DC');
   const paper = useRef<HTMLDivElement>(null);
 
   const choose = (about: About | null) => {
     setChosen(about);
-    if (about?.kind === 'circuit' || about?.kind === 'load' || about?.kind === 'lead') select({ kind: about.kind, id: about.id });
+    if (
+      about?.kind === 'circuit' ||
+      about?.kind === 'load' ||
+      about?.kind === 'lead' ||
+      about?.kind === 'AC circuit' ||
+      about?.kind === 'AC source'
+    )
+      select({ kind: about.kind, id: about.id });
   };
   const fold = (panelId: string) =>
     setFolded((was) => {
@@ -66,16 +83,33 @@ export function Drawing({ onGo }: { onGo: (about: About) => void }) {
           <option value="one line">one line</option>
           <option value="both">positive, negative, earth</option>
           <option value="earths">negatives and earths</option>
+          {acSources.length > 0 ? <option value="AC">AC side</option> : null}
         </select>
-        <select className="box max-w-[220px]" aria-label="Study shown" value={studyId} onChange={(e) => setStudyId(e.target.value)}>
-          <option value="">no study</option>
-          {design.studies.length > 1 ? <option value={WORST}>the worst of all studies</option> : null}
-          {design.studies.map((s) => (
-            <option key={s.id} value={s.id}>
-              {s.name}
-            </option>
-          ))}
-        </select>
+        {rails === 'AC' && states.length > 0 ? (
+          <select
+            className="box max-w-[360px]"
+            aria-label="State shown"
+            value={state?.id ?? ''}
+            onChange={(e) => setStateId(e.target.value)}
+          >
+            {states.map((s) => (
+              <option key={s.id} value={s.id}>
+                {s.name}
+              </option>
+            ))}
+          </select>
+        ) : null}
+        {rails === 'AC' ? null : (
+          <select className="box max-w-[220px]" aria-label="Study shown" value={studyId} onChange={(e) => setStudyId(e.target.value)}>
+            <option value="">no study</option>
+            {design.studies.length > 1 ? <option value={WORST}>the worst of all studies</option> : null}
+            {design.studies.map((s) => (
+              <option key={s.id} value={s.id}>
+                {s.name}
+              </option>
+            ))}
+          </select>
+        )}
         {foldable.length > 0 ? (
           <button
             type="button"
@@ -126,6 +160,7 @@ export function Drawing({ onGo }: { onGo: (about: About) => void }) {
         canvas={canvas}
         label={`Line drawing: ${drawing.things.length} things, ${drawing.lines.length} lines. Arrows travel from thing to thing, Enter goes to the row, f folds a panel, plus, minus and 0 zoom.`}
         chosen={chosen}
+        dead={dead}
         onChoose={choose}
         onOpen={(about) => (about.kind === 'panel' ? fold(about.id) : onGo(about))}
         onEnter={onGo}
@@ -172,8 +207,8 @@ export function Drawing({ onGo }: { onGo: (about: About) => void }) {
             name={sheet}
             title={{
               vessel: design.boat.name,
-              what: `Line drawing, ${RAILS[rails]}, ${design.boat.systemV} V DC`,
-              rules: `Rule set: ${design.boat.ruleSet}${studyId ? `; study: ${studyId === WORST ? 'the worst of all' : (design.studies.find((s) => s.id === studyId)?.name ?? '')}` : ''}`,
+              what: `Line drawing, ${RAILS[rails]}, ${rails === 'AC' ? design.boat.acRegion : `${design.boat.systemV} V DC`}`,
+              rules: `Rule set: ${design.boat.ruleSet}${state ? `; ${state.name}` : studyId ? `; study: ${studyId === WORST ? 'the worst of all' : (design.studies.find((s) => s.id === studyId)?.name ?? '')}` : ''}`,
               revision,
               on: new Date().toISOString().slice(0, 10),
             }}

@@ -69,17 +69,18 @@ function LineOf({ line, inks, chosen, live }: { line: Laid; inks: Inks; chosen: 
     <g data-about={keyOf(line.about)} className="cursor-pointer">
       <path d={path} fill="none" stroke="transparent" strokeWidth={9} />
       {chosen ? <path d={path} fill="none" stroke={inks.chosen} strokeWidth={5} opacity={0.35} /> : null}
-      {line.rail === 'pair' ? (
+      {line.rail === 'pair' || line.rail === 'trio' ? (
         <>
-          <path d={path} fill="none" stroke={colour} strokeWidth={3.6} />
-          <path d={path} fill="none" stroke={inks.paper} strokeWidth={1.4} />
+          <path d={path} fill="none" stroke={colour} strokeWidth={line.rail === 'trio' ? 5.4 : 3.6} />
+          <path d={path} fill="none" stroke={inks.paper} strokeWidth={line.rail === 'trio' ? 3 : 1.4} />
+          {line.rail === 'trio' ? <path d={path} fill="none" stroke={colour} strokeWidth={1} strokeDasharray="8 3 2 3" /> : null}
         </>
       ) : (
         <path
           d={path}
           fill="none"
           stroke={colour}
-          strokeWidth={line.rail === 'earth' ? 1.2 : 1.5}
+          strokeWidth={line.rail === 'live' ? 2.4 : line.rail === 'earth' ? 1.2 : line.rail === 'neutral' ? 1 : 1.5}
           strokeDasharray={line.rail === 'earth' ? '8 3 2 3' : line.rail === 'negative' ? '6 3' : undefined}
         />
       )}
@@ -137,6 +138,7 @@ function ThingOf({ thing, inks: given, chosen, live }: { thing: Placed; inks: In
           <text x={x + 8} y={y + 27} fill={inks.quiet}>
             {thing.folded ? `${thing.ways} circuits, folded` : thing.under}
           </text>
+          {thing.sign ? <Symbol kind={thing.sign} x={x + 18} y={y + 44} inks={inks} /> : null}
         </>
       ) : symbol === 'cell' ? (
         <>

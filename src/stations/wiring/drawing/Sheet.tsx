@@ -42,6 +42,7 @@ const LEGEND_THINGS = [
   ['load', 'other load'],
   ['selector', 'selector'],
   ['earth', 'earth'],
+  ['bond', 'bond'],
 ] as const;
 const LEGEND_LINES = [
   ['', 'positive'],

@@ -18,6 +18,7 @@ const thing = (id: string, x: number, y: number, more: Partial<Placed> = {}): Pl
   taps: [],
   folded: false,
   ways: 0,
+  sign: null,
   x,
   y,
   width: 60,

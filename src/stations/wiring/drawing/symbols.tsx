@@ -145,6 +145,13 @@ export function Symbol({ kind, x, y, inks }: { kind: SymbolKind; x: number; y: n
         <path d="M5.4 -.6L-5.4 -3.4" {...stroke} />
       </>
     ),
+    bond: (
+      <>
+        <path d="M-6 0H6" stroke={inks.settle} strokeWidth={3} />
+        <circle cx={-6} r={2.4} fill={inks.settle} />
+        <circle cx={6} r={2.4} fill={inks.settle} />
+      </>
+    ),
     earth: <path d="M0 -8V0M-7 0H7M-4.5 3.5H4.5M-2 7H2" {...stroke} />,
     place: <circle r={3} {...stroke} fill={inks.ink} />,
   };

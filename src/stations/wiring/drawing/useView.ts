@@ -12,11 +12,11 @@ export interface View {
 /** At first letters are shown no smaller than this, even where the whole does not fit. */
 const READABLE = 0.5;
 
-/** Pan and zoom; fitted once it is laid out, left where it is when it is laid out anew. */
-export function useView(ref: RefObject<SVGSVGElement | null>, layout: Layout | null): View {
+/** Pan and zoom; fitted once it is laid out, left where it is when it is laid out anew. @param of what is drawn: another one is fitted anew. */
+export function useView(ref: RefObject<SVGSVGElement | null>, layout: Layout | null, of = ''): View {
   const behaviour = useRef<ZoomBehavior<SVGSVGElement, unknown> | null>(null);
   const latest = useRef(layout);
-  const fitted = useRef(false);
+  const fitted = useRef<string | null>(null);
   useEffect(() => {
     latest.current = layout;
   }, [layout]);
@@ -47,8 +47,8 @@ export function useView(ref: RefObject<SVGSVGElement | null>, layout: Layout | n
     behaviour.current.transform(d3select(element), zoomIdentity.translate(x, y).scale(k));
   };
   useEffect(() => {
-    if (!layout || fitted.current) return;
-    fitted.current = true;
+    if (!layout || fitted.current === of) return;
+    fitted.current = of;
     fit(READABLE);
     // eslint-disable-next-line react-hooks/exhaustive-deps -- once, when there is something to fit
   }, [layout]);
