@@ -182,7 +182,21 @@ function mainSideOf(memory: Memory, design: Design, leads: readonly LeadResult[]
 /** Findings on the AC side, likewise. */
 function acOf(memory: Memory, design: Design): readonly Finding[] {
   const { acRules, acSources, acPanels, acLoads, acCircuits, boat, house, places, bars, sources, circuits } = design;
-  const deps = [acRules, acSources, acPanels, acLoads, acCircuits, boat, house, places, bars, sources, design.leads, design.loads, circuits];
+  const deps = [
+    acRules,
+    acSources,
+    acPanels,
+    acLoads,
+    acCircuits,
+    boat,
+    house,
+    places,
+    bars,
+    sources,
+    design.leads,
+    design.loads,
+    circuits,
+  ];
   if (!memory.ac || !sameParts(memory.ac.deps, deps)) memory.ac = { deps, findings: acFindings(design) };
   return memory.ac.findings;
 }

@@ -76,21 +76,33 @@ const withRow = (design: Design, row: Load, watts: number): Design => ({
   loads: design.loads.map((l) => (l.id === row.id ? { ...l, quantity: 1, ratingBy: 'W', rating: watts, behaviour: 'power' } : l)),
 });
 
-/** Volts and amps at its terminals as it draws so many watts at a charge, with what runs long beside it; NaN where nothing reaches it. */
+/**
+ * Volts and amps at its terminals as it draws so many watts at a charge, with what runs long beside it; volts NaN where nothing reaches it, 0
+ * where the supply collapses. Below what it gives up at, the amps are those it gave up at.
+ */
 function drawn(
   design: Design,
   analysed: Analysed,
-  row: Load,
+  row: Load | undefined,
   watts: number,
-  soc: number,
+  minV: number,
 ): { readonly volts: number; readonly amps: number } {
   if (watts <= 0) return { volts: NaN, amps: 0 };
+  if (!row) return { volts: NaN, amps: watts / minV };
   const beside = design.loads.filter((l) => l.runsLong && l.id !== row.id);
   const loads = Object.fromEntries([...beside, row].map((l): [string, 'on'] => [l.id, 'on']));
-  const study: Study = { id: 'inverter', name: 'inverter', soc, engineRpm: 0, shore: false, cranking: false, loads };
+  const study: Study = {
+    id: 'inverter',
+    name: 'inverter',
+    soc: design.acRules.inverterSoc,
+    engineRpm: 0,
+    shore: false,
+    cranking: false,
+    loads,
+  };
   const answer = runStudy(withRow(design, row, watts), analysed, study);
-  const own = answer.loads.find((l) => l.id === row.id);
-  return { volts: own && !answer.collapse ? own.volts : NaN, amps: own?.amps ?? NaN };
+  const volts = answer.collapse ? 0 : (answer.loads.find((l) => l.id === row.id)?.volts ?? NaN);
+  return { volts, amps: volts >= minV ? watts / volts : watts / minV };
 }
 
 /** Appliances of a wanted set that one machine runs together. */
@@ -112,11 +124,9 @@ function answerOf(design: Design, analysed: Analysed, banks: readonly BankSource
   const row = design.loads.find((l) => l.id === i.loadId);
   const systemV = design.boat.systemV;
   const dcW = wantedW > 0 ? wantedW / i.efficiency + i.idleW : 0;
-  const now = row ? drawn(design, analysed, row, dcW, design.acRules.inverterSoc) : NOWHERE;
-  const full = row ? drawn(design, analysed, row, va / i.efficiency + i.idleW, design.acRules.inverterSoc) : NOWHERE;
   const minV = row?.minV ?? 0.875 * systemV;
-  // Without a network to ask: at the volts it gives up at, which is the worst there is.
-  const fullA = Number.isNaN(full.volts) ? (va / i.efficiency + i.idleW) / minV : full.amps;
+  const now = drawn(design, analysed, row, dcW, minV);
+  const full = drawn(design, analysed, row, va > 0 ? va / i.efficiency + i.idleW : 0, minV);
   const bank = houseBanks(design, banks)[0];
   const meanA = dcW / (bank?.nominalV ?? systemV);
   const perHour = bank ? effectiveA(meanA, bank.capacityAh, bank.chemistry.leadAcid ? bank.chemistry.peukert : 1) : 0;
@@ -133,11 +143,11 @@ function answerOf(design: Design, analysed: Analysed, banks: readonly BankSource
     starts: startsOn(design, source, wanted, va),
     dcW,
     dcV: now.volts,
-    dcA: Number.isNaN(now.volts) && dcW > 0 ? dcW / minV : now.amps,
+    dcA: now.amps,
     minV,
     fullV: full.volts,
-    fullA,
-    heatingA: RIPPLE * fullA,
+    fullA: full.amps,
+    heatingA: RIPPLE * full.amps,
     wired,
     caseWanted: wired ? oneSmaller(design, wired.conductor) : null,
     caseHas: caseOf(design, analysed, source),
@@ -148,8 +158,6 @@ function answerOf(design: Design, analysed: Analysed, banks: readonly BankSource
     restAhDay: day(restW(source)),
   };
 }
-
-const NOWHERE = { volts: NaN, amps: NaN } as const;
 
 /** Each motor of the wanted set starting while the others run; without one wanted, each within reach, alone. */
 function startsOn(design: Design, source: AcSource, wanted: readonly AcLoad[], va: number): MotorStartOn[] {

@@ -80,7 +80,7 @@ function inverterFindings(design: Design, i: InverterAnswer, add: AddAbout): voi
       'ac-low-volts',
       'fix',
       `${name} gives up before full output`,
-      `At ${Math.round(100 * design.acRules.inverterSoc)} % charge and full output it has ${i.fullV.toFixed(2)} V; it stops at ${i.minV.toFixed(2)} V.`,
+      `At ${Math.round(100 * design.acRules.inverterSoc)} % charge and full output ${i.fullV > 0 ? `it has ${i.fullV.toFixed(2)} V` : 'its supply collapses'}; it stops at ${i.minV.toFixed(2)} V.`,
       'A heavier or shorter DC cable, more battery, or less on it.',
     );
   for (const s of i.starts.filter((x) => !x.passes))

@@ -42,7 +42,7 @@ export function drawAc(pen: Pen): void {
   drawJoints(pen, bonds);
 }
 
-function putSource({ design, put }: Pen, s: AcSource): void {
+function putSource({ put }: Pen, s: AcSource): void {
   const { words } = SERVICES[s.service];
   const own =
     s.kind === 'shore'

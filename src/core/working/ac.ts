@@ -199,7 +199,7 @@ export function acSourceWorking(design: Design, power: AcPower, id: string, unit
 
 function inverterSections(design: Design, i: InverterAnswer, units: Units): Working['sections'] {
   const source = design.acSources.find((s) => s.id === i.id)?.inverter;
-  const volts = (v: number) => (Number.isNaN(v) ? 'not wired' : `${v.toFixed(2)} V`);
+  const volts = (v: number) => (Number.isNaN(v) ? 'not wired' : v > 0 ? `${v.toFixed(2)} V` : 'collapses');
   return [
     {
       title: 'Its output',

@@ -285,7 +285,7 @@ function Inverter({
   const rows = design.loads.filter((l) => l.group === 'heavy' || l.id === i.loadId);
   const chargers = design.sources.filter((s) => s.kind === 'shore charger');
   const school = design.boat.ruleSet;
-  const volts = (v: number) => (Number.isNaN(v) ? 'not wired' : `${v.toFixed(2)} V`);
+  const volts = (v: number) => (Number.isNaN(v) ? 'not wired' : v > 0 ? `${v.toFixed(2)} V` : 'collapses');
   return (
     <>
       <h3 className="mt-4 font-semibold">Plate</h3>

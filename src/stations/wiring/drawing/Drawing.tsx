@@ -37,9 +37,9 @@ export function Drawing({ onGo }: { onGo: (about: About) => void }) {
   const worstOf = useWorst();
   const weighed = studyId === WORST || rails === 'earths' ? worstOf : null;
   const { acSources, acPanels, acCircuits } = design;
-  // eslint-disable-next-line react-hooks/exhaustive-deps -- states depend on these parts only
   const states = useMemo(
     () => (rails === 'AC' ? statesOf(design).filter((s) => s.origins.some((o) => o.panels.length > 0)) : []),
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- states depend on these parts only
     [rails, acSources, acPanels, acCircuits],
   );
   const [stateId, setStateId] = useState('');

@@ -1,0 +1,211 @@
+/** Inverters and generators on the DC network, and how the AC side joins the day. */
+import { analyse } from '../analysis';
+import { acPowerFindings } from '../check/acPowerFindings';
+import { blankDevice, blankSource, blankSpan, type AcLoad, type Design, type Load } from '../design';
+import { dayAh } from '../energy/draws';
+import { limitsOf } from '../energy/sources';
+import { withLoad } from '../testing';
+import { acFor, dayLoads, hostOf, mainsH, onBatteryH } from './budget';
+import { generatorAnswers } from './genset';
+import { bearsVa, inverterAnswers } from './inverter';
+import { appliance, pluggedIn, withMachines } from './testing';
+import { acCircuitWorking, acSourceWorking } from '../working';
+
+/** An inverter of 2000 VA on a wired row of its own, its disconnect in line; a set of 900 W wanted on it. */
+function wired(row: Partial<Load> = {}, loads: readonly AcLoad[] = [appliance('tv', 900, { hours: { day: 2 } })], lengthM = 1.5): Design {
+  const machines = withMachines(pluggedIn());
+  const design = withLoad(
+    { ...machines, living: [{ id: 'day', name: 'a day', day: [], houseSwitch: 'on' }] },
+    {
+      id: 'inv-row',
+      name: 'Inverter',
+      rating: 2200,
+      group: 'heavy',
+      supply: 'house switch',
+      placeId: 'saloon',
+      minV: 10.5,
+      hours: {},
+      ...row,
+    },
+    lengthM,
+    { devices: [blankDevice('d', 'isolator')] },
+  );
+  return {
+    ...design,
+    acLoads: [...loads],
+    acCircuits: design.acCircuits.map((c) => ({ ...c, loadIds: c.id === 'tv-run' ? loads.map((l) => l.id) : [] })),
+    acRules: { ...design.acRules, wanted: loads.map((l) => l.id) },
+    acSources: design.acSources.map((s) => (s.inverter ? { ...s, placeId: 'saloon', inverter: { ...s.inverter, loadId: 'inv-row' } } : s)),
+  };
+}
+const power = (design: Design) => {
+  const a = analyse(design);
+  return { inverters: inverterAnswers(design, a, a.banks), generators: generatorAnswers(design, a) };
+};
+const found = (design: Design) => acPowerFindings(design, power(design)).map((f) => f.id);
+const machine = (design: Design, change: object): Design => ({
+  ...design,
+  acSources: design.acSources.map((s) => (s.inverter ? { ...s, inverter: { ...s.inverter, ...change } } : s)),
+});
+
+describe('an inverter', () => {
+  const [answer] = power(wired()).inverters;
+  test('900 W at 0.9 and 12 W idling are 1012 W from the battery; amps are that over the volts at its posts', () => {
+    expect(answer?.dcW).toBeCloseTo(1012, 9);
+    expect((answer?.dcV ?? 0) * (answer?.dcA ?? 0)).toBeCloseTo(1012, 3);
+    // AGM at 30 % rests at 12.12 V.
+    expect(answer?.dcV).toBeLessThan(12.12);
+    expect(answer?.dcV).toBeGreaterThan(11);
+  });
+  test('full output at 30 degC, 1900 VA, at the lowest volts, and 1.1 of it for heat', () => {
+    expect((answer?.fullV ?? 0) * (answer?.fullA ?? 0)).toBeCloseTo(1900 / 0.9 + 12, 3);
+    expect(answer?.heatingA).toBeCloseTo(1.1 * (answer?.fullA ?? 0), 9);
+    expect(answer?.fullV).toBeLessThan(answer?.dcV ?? 0);
+  });
+  test('hours: half of 200 Ah at 84.3 A by Peukert 1.12 counts as 100.2 A: 0.998 h; below the window none', () => {
+    const meanA = 1012 / 12;
+    const effective = meanA * (meanA / 10) ** 0.12;
+    expect(answer?.hoursFromFull).toBeCloseTo(100 / effective, 6);
+    expect(answer?.hoursFromSoc).toBe(0);
+  });
+  test('idling 12 W is 24 Ah a day, asleep at 3 W 6 Ah', () => {
+    expect(answer?.idleAhDay).toBeCloseTo(24, 9);
+    expect(answer?.sleepAhDay).toBeCloseTo(6, 9);
+  });
+  test('surges by time: 4000 VA for a second, 2600 for a minute, its rating beyond', () => {
+    const source = wired().acSources.find((s) => s.inverter);
+    if (!source) throw new Error('no inverter');
+    expect([0.5, 1, 5, 60, 90].map((s) => bearsVa(source, s, 2000))).toEqual([4000, 4000, 2600, 2600, 2000]);
+  });
+  test.each<[string, Design, string]>([
+    ['no case earth', wired(), 'ac-case:inv'],
+    ['a thin case earth', machine(wired(), { caseSize: { school: 'metric', size: '2.5' } }), 'ac-case-thin:inv'],
+    ['no DC disconnect', { ...wired(), circuits: wired().circuits.map((c) => ({ ...c, devices: [] })) }, 'ac-dc-disconnect:inv'],
+    ['a DC cable for less than full output', wired({ rating: 300 }), 'ac-dc-cable:inv'],
+    ['a DC fuse for less', wired({ rating: 300 }), 'ac-dc-fuse:inv'],
+    [
+      'a long thin DC cable',
+      {
+        ...wired({}, undefined, 14),
+        circuits: wired({}, undefined, 14).circuits.map((c) =>
+          c.id === 'c-x' ? { ...c, pin: { ...c.pin, size: { school: 'metric', size: '25' } } } : c,
+        ),
+      },
+      'ac-low-volts:inv',
+    ],
+    [
+      'a motor it does not start',
+      wired({}, [appliance('tv', 900), appliance('pump', 700, { surgeVa: 4200, surgeS: 0.8, motor: true })]),
+      'ac-start pump:inv',
+    ],
+  ])('%s is a finding', (_, design, id) => expect(found(design)).toContain(id));
+  test('mended they are gone', () => {
+    const sound = found(machine(wired({ rating: 2234 }), { caseSize: { school: 'metric', size: '95' } }));
+    expect(sound.filter((id) => /case|disconnect|cable|start/.test(id))).toEqual([]);
+  });
+});
+
+describe('the day', () => {
+  const shoreDay = blankSpan('s', 'shore', 8, 20, 0);
+  test('an appliance of 900 W for 2 h takes 2 h x 1012 W / 12 V = 168.7 Ah; the row itself only idles', () => {
+    const design = wired();
+    const rows = dayLoads(design);
+    const [living] = design.living;
+    if (!living) throw new Error('no way of living');
+    const total = rows.filter((l) => hostOf(l.id) === 'inv-row').reduce((sum, l) => sum + dayAh(l, living), 0);
+    expect(total).toBeCloseTo((2 * (900 / 0.9 + 12)) / 12, 6);
+    expect(analyse(design).balance.needs[0]?.needAh).toBeCloseTo(total, 6);
+    const on = machine(design, { rest: 'left on' });
+    expect(dayLoads(on).find((l) => l.id === 'inv-row')?.standbyA).toBeCloseTo(1, 9);
+    expect(dayLoads(machine(design, { rest: 'sleeps' })).find((l) => l.id === 'inv-row')?.standbyA).toBeCloseTo(0.25, 9);
+  });
+  test('hours ashore come off the battery first', () => {
+    const living = { id: 'day', name: 'a day', day: [shoreDay], houseSwitch: 'on' as const };
+    const design = { ...wired({}, [appliance('tv', 900, { hours: { day: 14 } })]), living: [living] };
+    expect(mainsH(living)).toBeCloseTo(12, 6);
+    const [row] = design.acLoads;
+    if (!row) throw new Error('no appliance');
+    expect(onBatteryH(design, row, living)).toBeCloseTo(2, 6);
+  });
+  test('without an inverter named, or without appliances, the load sheet stands as it is', () => {
+    const plain = machine(wired(), { loadId: null });
+    expect(dayLoads(plain)).toBe(plain.loads);
+    const none = { ...wired(), acLoads: [] };
+    expect(dayLoads(none)).toBe(none.loads);
+  });
+  test('the charger gets what the appliances leave of the dock: 10 A less 1840 W for half of its hours', () => {
+    const base = pluggedIn();
+    const charger = { ...blankSource('c', 'shore charger', 12, 'house'), ratedA: 200 };
+    const living = { id: 'day', name: 'a day', day: [shoreDay], houseSwitch: 'on' as const };
+    const design: Design = {
+      ...base,
+      living: [living],
+      sources: [charger],
+      acSources: base.acSources.map((s) => ({ ...s, ratedA: 10 })),
+      acLoads: [appliance('kettle', 1840, { hours: { day: 6 } })],
+    };
+    expect(acFor(design, living, shoreDay, charger)).toBeCloseTo(10 - 4, 6);
+    const amps = Math.max(...limitsOf(design, charger, living, 24));
+    expect(amps).toBeCloseTo((6 * 230 * 0.95 * 0.87) / 14, 4);
+    // A limit typed for the span binds where it is lower; without an AC side only that.
+    expect(acFor(design, living, { ...shoreDay, level: 3 }, charger)).toBe(3);
+    expect(acFor({ ...design, acSources: [] }, living, shoreDay, charger)).toBe(Infinity);
+  });
+});
+
+describe('a generator', () => {
+  const coil: Partial<Load> = { id: 'coil', name: 'Start solenoid', rating: 40, behaviour: 'resistance', minV: 8 };
+  const base = (lengthM: number, pinned: string | null = null): Design => {
+    const design = withLoad(
+      withMachines(pluggedIn()),
+      coil,
+      lengthM,
+      pinned ? { pin: { size: { school: 'metric', size: pinned }, legs: 1, family: null, ratingA: null, ownDevices: false } } : {},
+    );
+    return {
+      ...design,
+      living: [{ id: 'day', name: 'a day', day: [blankSpan('g', 'generator', 8, 10, 0)], houseSwitch: 'on' }],
+      acLoads: [
+        appliance('pump', 1000, { powerFactor: 0.8, surgeVa: 2400, surgeS: 1, motor: true }),
+        appliance('aircon', 900, { powerFactor: 0.9, surgeVa: 4000, motor: true }),
+      ],
+      acCircuits: design.acCircuits.map((c) => ({ ...c, loadIds: c.id === 'galley' ? ['pump', 'aircon'] : [] })),
+      acSources: design.acSources.map((s) => (s.generator ? { ...s, generator: { ...s.generator, startLoadId: 'coil' } } : s)),
+    };
+  };
+  test('4 kVA, X 0.25: 4000 VA dips 20 %, 2400 VA 13 %; the largest first, and 5.67 kVA would do', () => {
+    const [g] = power(base(2)).generators;
+    expect(g?.starts.map((s) => [s.id, Number((100 * s.dip).toFixed(1)), s.passes])).toEqual([
+      ['aircon', 20, false],
+      ['pump', 13, true],
+    ]);
+    expect(g?.leastKva).toBeCloseTo((0.25 * 4 * 0.85) / 0.15, 6);
+    expect(found(base(2))).toContain('ac-dip aircon:gen');
+  });
+  test('two hours without load burn what it idles on', () => {
+    expect(power(base(2)).generators[0]?.days[0]).toMatchObject({ hours: 2, litres: 1 });
+  });
+  test('a long thin pair starves the solenoid while the starter turns; a short stout one does not', () => {
+    const stout = power(base(1)).generators[0]?.start;
+    expect(stout?.passes).toBe(true);
+    const thin = power(base(40, '0.75')).generators[0]?.start;
+    expect(thin?.volts).toBeLessThan(stout?.volts ?? 0);
+    expect(thin?.passes).toBe(false);
+    expect(found(base(40, '0.75'))).toContain('ac-remote-start:gen');
+  });
+});
+
+test('workings tell what a run, an inverter and a generator are made of, and carry the cautions', () => {
+  const design = wired();
+  const units = design.boat;
+  const run = acCircuitWorking(design, 'main', units);
+  expect(run?.sections.map((s) => s.title)).toContain('A live case at its far end');
+  expect(run?.sections.flatMap((s) => s.lines).find((l) => l.label === 'on Shore power')?.mark).toBe('assumed');
+  expect(run?.neighbours.map((n) => n.label)).toEqual(['one down', 'chosen', 'one up']);
+  const inverter = acSourceWorking(design, power(design), 'inv', units);
+  expect(inverter?.cautions[0]).toMatch(/wakes when touched/);
+  expect(inverter?.sections.flatMap((s) => s.lines).find((l) => l.label === 'wanted set')?.formula).toBe('900 W ÷ 0.9 + 12 W idling');
+  expect(acSourceWorking(design, power(design), 'gen', units)?.sections.at(-1)?.title).toBe('A day');
+  expect(acCircuitWorking(design, 'gone', units)).toBeUndefined();
+  expect(acSourceWorking(design, power(design), 'gone', units)).toBeUndefined();
+});
