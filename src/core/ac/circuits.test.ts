@@ -135,6 +135,8 @@ test.each<[string, Design, string]>([
   ['one bar for neutral and earth', panel({ barsApart: false }), 'ac-bars:panel'],
   ['AC beside DC without a barrier', panel({ besideDcId: 'main', barrier: false }), 'ac-beside-dc:panel'],
   ['no polarity indicator', panel({ polarityIndicator: false }), 'ac-polarity:panel'],
+  ['a pedestal that gives more than a breaker interrupts', shore({ pedestalOhm: 0.02 }), 'ac-interrupts:main'],
+  ['black for live and for DC negative', { ...pluggedIn('awg'), house: { ...pluggedIn('awg').house, negative: 'black' } }, 'ac-black:ac'],
   ['no earth joint', { ...boat, acRules: { ...boat.acRules, earthing: 'joined to DC negative' } }, 'ac-earth-joint:ac'],
   [
     'a transformer that is not there',

@@ -124,7 +124,18 @@ function circuitsFor(design: Design, freshId: (prefix: string) => string): AcCir
     put(`To ${low(second.name)}`, { kind: 'panel', id: main.id }, { to: { kind: 'panel', id: second.id } });
   for (const s of acSources.filter((x) => x.kind === 'inverter' && !led('source', x.id)))
     put(s.name, { kind: 'source', id: s.id }, { to: { kind: 'panel', id: panelOf(s).id }, leakageMa: 30 });
-  branches(design, acSources.some((s) => s.kind === 'inverter') && second ? second : main, main, put);
+  for (const s of acSources.filter(
+    (x) => x.inverter?.passA != null && !acCircuits.some((c) => c.to?.kind === 'inverter' && c.to.id === x.id),
+  )) {
+    const own = design.acLoads.filter((l) => l.chargerId !== null && l.chargerId === s.inverter?.chargerId && loose(design).has(l.id));
+    put(`Input of ${low(s.name)}`, { kind: 'panel', id: main.id }, { to: { kind: 'inverter', id: s.id }, loadIds: own.map((l) => l.id) });
+  }
+  branches(
+    { ...design, acCircuits: [...acCircuits, ...out] },
+    acSources.some((s) => s.kind === 'inverter') && second ? second : main,
+    main,
+    put,
+  );
   return out;
 }
 

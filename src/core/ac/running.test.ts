@@ -161,6 +161,18 @@ describe('proposed', () => {
       expect(Object.values(proposeAc(design, fresh)).every((rows: readonly unknown[]) => rows.length === 0)).toBe(true);
     }
   });
+  test('an inverter that passes on gets an input, its own charger with it', () => {
+    const machines = withMachines(pluggedIn());
+    const start: Design = {
+      ...machines,
+      acCircuits: [],
+      sources: [charger],
+      acLoads: [...machines.acLoads, appliance('c', 0, { chargerId: 'charger' })],
+      acSources: machines.acSources.map((s) => (s.inverter ? { ...s, inverter: { ...s.inverter, passA: 30, chargerId: 'charger' } } : s)),
+    };
+    const input = proposeAc(start, fresh).acCircuits.find((c) => c.to?.kind === 'inverter');
+    expect([input?.to?.id, input?.loadIds]).toEqual(['inv', ['c']]);
+  });
   const inverterRow = (bare: Design): Design['loads'][number] => ({
     ...blankLoad('inv-row', bare.boat.systemV),
     name: 'Inverter, small',

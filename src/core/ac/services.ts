@@ -87,5 +87,14 @@ export function sourceOhm(source: AcSource): number {
   return va > 0 ? (volts * volts) / (faultTimes * va) : Infinity;
 }
 
+/** Least a breaker must interrupt on a service, A, main and branch: North American small-craft practice; verify against the edition in force. */
+export const INTERRUPTS_AT_LEAST: Readonly<Record<AcSource['service'], { readonly main: number; readonly branch: number }>> = {
+  '120 V': { main: 3000, branch: 3000 },
+  '120/240 V': { main: 5000, branch: 3000 },
+  '230 V': { main: 3000, branch: 3000 },
+};
+/** What the AC families interrupt, A: typical of the pattern; the part's own sheet rules. */
+export const INTERRUPTS: Readonly<Record<string, number>> = { 'mcb-C': 6000, 'ac-panel-breaker': 5000 };
+
 /** Where nobody has asked. */
 export const ASSUMED_PEDESTAL_OHM = 0.5;

@@ -15,12 +15,11 @@ export function acBondFindings(design: Design, add: AddAbout): void {
         const key = `${rule} ${origin.sourceId}`;
         if (said.has(key)) continue;
         said.add(key);
-        bondFinding(design, state, origin, rule, add);
+        bondFinding(state, origin, rule, add);
       }
 }
 
-function bondFinding(design: Design, state: AcState, origin: Origin, rule: string, add: AddAbout): void {
-  const name = design.acSources.find((s) => s.id === origin.sourceId)?.name ?? '';
+function bondFinding(state: AcState, origin: Origin, rule: string, add: AddAbout): void {
   const at = origin.bonds.map((b) => b.at).join(' and ');
   if (rule === 'ac-parallel')
     return add(
@@ -28,7 +27,7 @@ function bondFinding(design: Design, state: AcState, origin: Origin, rule: strin
       'stop',
       'AC source',
       origin.sourceId,
-      `${name} meets another source`,
+      'meets another source',
       `With ${state.name} two sources feed one panel: they burn, or one drives the other, and the lead ashore is live from the boat.`,
       'A transfer that opens one before it closes the other.',
     );
@@ -38,7 +37,7 @@ function bondFinding(design: Design, state: AcState, origin: Origin, rule: strin
       'stop',
       'AC source',
       origin.sourceId,
-      `${name} has no neutral–earth bond`,
+      'has no neutral–earth bond',
       `With ${state.name} neutral and earth are joined nowhere: a live case opens no breaker.`,
       'Join them once, at the source itself.',
     );
@@ -48,7 +47,7 @@ function bondFinding(design: Design, state: AcState, origin: Origin, rule: strin
     'stop',
     'AC source',
     origin.sourceId,
-    `${name} has ${origin.bonds.length === 1 ? 'a neutral–earth bond' : `${origin.bonds.length} neutral–earth bonds`} aboard`,
+    `has ${origin.bonds.length === 1 ? 'a neutral–earth bond' : `${origin.bonds.length} neutral–earth bonds`} aboard`,
     `With ${state.name} neutral and earth are joined at ${at}. ${wanted}: neutral current then runs in the earth, through the boat’s metal and the water.`,
     origin.wanted === 0 ? 'Take the link out, or have the transfer open the neutral too.' : 'Leave the one at the source.',
   );
@@ -59,20 +58,14 @@ function panelFindings(design: Design, p: AcPanel, add: AddAbout): void {
     add(rule, severity, 'AC panel', p.id, title, why, todo);
   const feeders = design.acCircuits.filter((c) => c.to?.kind === 'panel' && c.to.id === p.id);
   if (feeders.length === 0)
-    about('ac-panel-dead', 'fix', `nothing feeds ${p.name}`, 'No run leads to it.', 'Add a run from a source or from another panel.');
+    about('ac-panel-dead', 'fix', 'nothing feeds it', 'No run leads to it.', 'Add a run from a source or from another panel.');
   if (feeders.some((f) => f.from.kind === 'panel' && f.from.id === p.id))
-    about(
-      'ac-panel-self',
-      'stop',
-      `${p.name} feeds itself`,
-      'A run leaves it and comes back to it.',
-      'Correct where the run begins or ends.',
-    );
+    about('ac-panel-self', 'stop', 'feeds itself', 'A run leaves it and comes back to it.', 'Correct where the run begins or ends.');
   if (feeders.length > 1 && p.transfer === 'none')
     about(
       'ac-no-transfer',
       'stop',
-      `${p.name} has ${feeders.length} feeds and no transfer`,
+      `has ${feeders.length} feeds and no transfer`,
       'Closed together two sources burn; the lead ashore is live from the boat.',
       'A transfer that opens one before it closes the other, neutral included.',
     );
@@ -80,7 +73,7 @@ function panelFindings(design: Design, p: AcPanel, add: AddAbout): void {
     about(
       'ac-bars',
       'stop',
-      `neutral and earth share a bar in ${p.name}`,
+      'neutral and earth share a bar',
       'That is a neutral–earth bond in the panel, and loads’ current in the earth.',
       'A bar for each; the bond stands at the source.',
     );
@@ -88,7 +81,7 @@ function panelFindings(design: Design, p: AcPanel, add: AddAbout): void {
     about(
       'ac-beside-dc',
       'stop',
-      `AC and DC share the case of ${p.name} without a barrier`,
+      'AC and DC share its case without a barrier',
       'Whoever works on the 12 V side reaches into the mains.',
       'A barrier between them, or cases of their own; marked on the door.',
     );
@@ -97,7 +90,7 @@ function panelFindings(design: Design, p: AcPanel, add: AddAbout): void {
     about(
       'ac-polarity',
       'fix',
-      `${p.name} has no polarity indicator`,
+      'has no polarity indicator',
       'With live and neutral changed over ashore, breakers open the neutral and leave appliances live.',
       'An indicator that lights when neutral is live, at the main.',
     );

@@ -44,7 +44,7 @@ function sourceFindings(design: Design, s: AcSource, add: AddAbout): void {
       'stop',
       'AC source',
       s.id,
-      `${s.name} gives 0 A`,
+      'gives 0 A',
       'Nothing can run on it.',
       s.kind === 'shore'
         ? 'Enter what the inlet and its cord are made for: 16, 30 or 32 A and so on.'
@@ -56,7 +56,7 @@ function sourceFindings(design: Design, s: AcSource, add: AddAbout): void {
       'stop',
       'AC source',
       s.id,
-      `${s.name} is ${SERVICES[s.service].words} on a ${design.boat.acRegion} boat`,
+      `is ${SERVICES[s.service].words} on a ${design.boat.acRegion} boat`,
       'Appliances burn on the wrong volts; motors run wrong on the wrong frequency.',
       'Change the service of the source, or the region of the boat on Survey.',
     );
@@ -66,7 +66,7 @@ function sourceFindings(design: Design, s: AcSource, add: AddAbout): void {
       'fix',
       'AC source',
       s.id,
-      `${s.name} feeds nothing`,
+      'feeds nothing',
       'No run leaves it.',
       'Propose the AC side, or add a run from it to a panel.',
     );
@@ -76,7 +76,7 @@ function sourceFindings(design: Design, s: AcSource, add: AddAbout): void {
       'stop',
       'AC source',
       s.id,
-      `${s.name} stands in ${place.name}`,
+      `stands in ${place.name}`,
       'It is wet there, or petrol vapour is possible, or something drips from above: shock, fire, explosion.',
       'Find it a dry, aired place.',
     );
@@ -88,7 +88,7 @@ function sourceFindings(design: Design, s: AcSource, add: AddAbout): void {
         'stop',
         'AC source',
         s.id,
-        `${s.name} is rated 0 kVA`,
+        'is rated 0 kVA',
         'A generator without a rating gives no volts to reckon with.',
         'Enter its plate: kVA, and its power factor.',
       );
@@ -98,7 +98,7 @@ function sourceFindings(design: Design, s: AcSource, add: AddAbout): void {
         'stop',
         'AC source',
         s.id,
-        `${s.name} has a power factor of 0`,
+        'has a power factor of 0',
         'It could give no watts at all.',
         'Enter the plate’s: 1 for most single-phase sets, 0.8 for some.',
       );
@@ -108,7 +108,7 @@ function sourceFindings(design: Design, s: AcSource, add: AddAbout): void {
         'stop',
         'AC source',
         s.id,
-        `${s.name} has no bond at its frame`,
+        'has no bond at its frame',
         'Without neutral joined to earth there a fault to a case opens nothing.',
         'Join neutral and earth at the generator, and nowhere else on its neutral.',
       );
@@ -135,7 +135,7 @@ function shoreFindings(design: Design, s: AcSource, shore: NonNullable<AcSource[
       'fix',
       'AC source',
       s.id,
-      `${s.name} has its earth straight from ashore`,
+      'has its earth straight from ashore',
       'The boat’s metal is then one battery with every other on the pontoon, and stray current has a path through it.',
       'Fit a galvanic isolator with its test, or an isolation transformer.',
     );
@@ -198,7 +198,7 @@ function inverterFindings(design: Design, s: AcSource, i: NonNullable<AcSource['
       'stop',
       'AC source',
       s.id,
-      `${s.name} is rated 0 VA`,
+      'is rated 0 VA',
       'Nothing can run on it.',
       'Enter its continuous rating and the temperature it holds at.',
     );
@@ -208,7 +208,7 @@ function inverterFindings(design: Design, s: AcSource, i: NonNullable<AcSource['
       'fix',
       'AC source',
       s.id,
-      `${s.name} has no DC side`,
+      'has no DC side',
       'Its cable, fuse and disconnect are reckoned from its row on the load sheet; none is named.',
       'Enter it under Loads as a heavy load, wire it, and name the row here.',
     );
@@ -218,7 +218,7 @@ function inverterFindings(design: Design, s: AcSource, i: NonNullable<AcSource['
       'fix',
       'AC source',
       s.id,
-      `${s.name} has too little air`,
+      'has too little air',
       'It shuts down hot, at the worst moment.',
       'The free space its maker asks for, and a way out for warm air at the top.',
     );
@@ -228,7 +228,7 @@ function inverterFindings(design: Design, s: AcSource, i: NonNullable<AcSource['
       'stop',
       'AC source',
       s.id,
-      `water can reach ${s.name}`,
+      'water can reach it',
       'Salt water in it is mains volts on its case.',
       'Move it, or lead the drips and its cables away with a loop below the entry.',
     );
@@ -238,7 +238,7 @@ function inverterFindings(design: Design, s: AcSource, i: NonNullable<AcSource['
       'note',
       'AC source',
       s.id,
-      `${s.name} sleeps while nothing draws`,
+      'sleeps while nothing draws',
       'Asleep it looks dead to every tester and wakes when touched.',
       'Treat its output as live unless its DC disconnect is open and locked.',
     );
@@ -249,7 +249,7 @@ function inverterFindings(design: Design, s: AcSource, i: NonNullable<AcSource['
       'fix',
       'AC source',
       s.id,
-      `a surge of ${s.name} is below its running output`,
+      'a surge is below its running output',
       'A surge is what it bears for a short time beyond its rating.',
       'Enter VA and seconds as its maker gives them.',
     );
@@ -266,7 +266,7 @@ function inverterFindings(design: Design, s: AcSource, i: NonNullable<AcSource['
       'stop',
       'AC load',
       l.id,
-      `${l.name} hangs on ${s.name}`,
+      `hangs on ${s.name}`,
       'The charger fills the bank that the inverter empties: a circle that loses a fifth at every turn and flattens the bank.',
       'Put the charger on a panel that the inverter cannot feed.',
     );
@@ -279,18 +279,18 @@ function loadFindings(design: Design, l: AcLoad, free: ReadonlySet<string>, add:
     return about(
       'ac-pf',
       'stop',
-      `${l.name} has a power factor of 0`,
+      'has a power factor of 0',
       'It would draw without end.',
       'Enter 1 for what heats, 0.6 to 0.9 for motors and electronics.',
     );
   if (l.watts <= 0 && l.chargerId === null)
-    about('ac-no-watts', 'fix', `${l.name} draws 0 W`, 'It counts for nothing.', 'Enter the watts on its plate, or measure them.');
+    about('ac-no-watts', 'fix', 'draws 0 W', 'It counts for nothing.', 'Enter the watts on its plate, or measure them.');
   const va = vaOf(design, l);
   if (l.surgeVa !== null && l.surgeVa < va - 1e-9)
     about(
       'ac-surge',
       'fix',
-      `${l.name} starts with less than it runs on`,
+      'starts with less than it runs on',
       `Its start is entered as ${Math.round(l.surgeVa)} VA, it runs on ${Math.round(va)} VA.`,
       'Enter what it takes while it starts, or leave it empty where it has no surge.',
     );
@@ -298,7 +298,7 @@ function loadFindings(design: Design, l: AcLoad, free: ReadonlySet<string>, add:
     about(
       'ac-leg',
       'fix',
-      `${l.name} is on a leg this boat has not`,
+      'is on a leg this boat has not',
       `The service has one pole: ${l.leg === 'both' ? 'nothing goes between two legs' : 'there is no second leg'}. It is reckoned on the first.`,
       'Put it on the first leg, or change the region on Survey.',
     );
@@ -306,7 +306,7 @@ function loadFindings(design: Design, l: AcLoad, free: ReadonlySet<string>, add:
     about(
       'ac-loose',
       'note',
-      `${l.name} hangs on no AC circuit`,
+      'hangs on no AC circuit',
       'It is taken to be within reach of every source.',
       'Put it on a branch, or let the station propose one.',
     );
@@ -315,7 +315,7 @@ function loadFindings(design: Design, l: AcLoad, free: ReadonlySet<string>, add:
     about(
       'ac-too-large',
       'fix',
-      `${l.name} fits on no source`,
+      'fits on no source',
       `It takes ${Math.round(va)} VA alone, more than any source it can reach.`,
       `A smaller one, a larger service, or a panel it can be fed from; an outlet is made for ${outletA(SERVICES[design.boat.acRegion].volts)} A.`,
     );

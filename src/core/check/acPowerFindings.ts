@@ -15,7 +15,7 @@ export function acPowerFindings(design: Design, { inverters, generators }: AcPow
   const add: AddAbout = (rule, severity, kind, id, title, why, todo) =>
     out.push({ id: `${rule}:${id}`, severity, about: { kind, id }, title, why, todo });
   for (const i of inverters) inverterFindings(design, i, add);
-  for (const g of generators) generatorFindings(design, g, add);
+  for (const g of generators) generatorFindings(g, add);
   return withDepartures(design, out);
 }
 
@@ -29,7 +29,7 @@ function inverterFindings(design: Design, i: InverterAnswer, add: AddAbout): voi
       about(
         'ac-dc-unfused',
         'stop',
-        `${name} has no fuse at the battery end`,
+        'has no fuse at the battery end',
         'Its cable is the largest fire aboard.',
         'A fuse within reach of the post, as Wiring chooses it.',
       );
@@ -37,7 +37,7 @@ function inverterFindings(design: Design, i: InverterAnswer, add: AddAbout): voi
       about(
         'ac-dc-disconnect',
         'stop',
-        `${name} has no DC disconnect`,
+        'has no DC disconnect',
         'Asleep it looks dead and wakes when touched; only an open disconnect makes it safe to work on.',
         'An isolator in its DC positive, in line on its circuit under Wiring.',
       );
@@ -45,7 +45,7 @@ function inverterFindings(design: Design, i: InverterAnswer, add: AddAbout): voi
       about(
         'ac-dc-cable',
         'stop',
-        `the DC cable of ${name} carries ${round3(i.wired.izA)} A, it draws ${round3(i.heatingA)} A`,
+        `its DC cable carries ${round3(i.wired.izA)} A, it draws ${round3(i.heatingA)} A`,
         `At full output and the lowest volts it draws ${round3(i.fullA)} A; ripple heats as ${RIPPLE} times that.`,
         'A heavier cable: let Wiring reckon it with the watts of full output on its row.',
       );
@@ -53,7 +53,7 @@ function inverterFindings(design: Design, i: InverterAnswer, add: AddAbout): voi
       about(
         'ac-dc-fuse',
         'fix',
-        `the DC fuse of ${name} opens below full output`,
+        'its DC fuse opens below full output',
         `${round3(i.wired.ratingA)} A against ${round3(i.fullA)} A at the lowest volts.`,
         'Its maker’s fuse, and the cable that asks for.',
       );
@@ -62,7 +62,7 @@ function inverterFindings(design: Design, i: InverterAnswer, add: AddAbout): voi
       about(
         'ac-case',
         'fix',
-        `the case of ${name} has no earth lead`,
+        'its case has no earth lead',
         'A DC positive on its case finds no way back that opens the fuse.',
         `A case earth of ${caseWanted ? sizeName(caseWanted.school, caseWanted.size) : 'one size below its DC positive'} or more: main side, or enter its size here.`,
       );
@@ -70,7 +70,7 @@ function inverterFindings(design: Design, i: InverterAnswer, add: AddAbout): voi
       about(
         'ac-case-thin',
         'fix',
-        `the case earth of ${name} is ${sizeName(caseHas.school, caseHas.size)}`,
+        `its case earth is ${sizeName(caseHas.school, caseHas.size)}`,
         `No more than one size smaller than its DC positive of ${sizeName(i.wired.conductor.school, i.wired.conductor.size)}: else the earth burns before the fuse opens.`,
         `${sizeName(caseWanted.school, caseWanted.size)}.`,
       );
@@ -79,7 +79,7 @@ function inverterFindings(design: Design, i: InverterAnswer, add: AddAbout): voi
     about(
       'ac-low-volts',
       'fix',
-      `${name} gives up before full output`,
+      'gives up before full output',
       `At ${Math.round(100 * design.acRules.inverterSoc)} % charge and full output ${i.fullV > 0 ? `it has ${i.fullV.toFixed(2)} V` : 'its supply collapses'}; it stops at ${i.minV.toFixed(2)} V.`,
       'A heavier or shorter DC cable, more battery, or less on it.',
     );
@@ -87,21 +87,20 @@ function inverterFindings(design: Design, i: InverterAnswer, add: AddAbout): voi
     about(
       `ac-start ${s.id}`,
       'fix',
-      `${s.name} does not start on ${name}`,
+      `${s.name} does not start on it`,
       `It takes ${Math.round(s.va)} VA with what runs beside it, for ${round3(s.seconds)} s; ${name} bears ${Math.round(s.bearsVa)} VA for as long.`,
       'Start it with less beside it, a soft starter, or a larger inverter.',
     );
 }
 
-function generatorFindings(design: Design, g: GeneratorAnswer, add: AddAbout): void {
-  const name = design.acSources.find((s) => s.id === g.id)?.name ?? '';
+function generatorFindings(g: GeneratorAnswer, add: AddAbout): void {
   const about = (rule: string, severity: 'stop' | 'fix' | 'note', title: string, why: string, todo: string) =>
     add(rule, severity, 'AC source', g.id, title, why, todo);
   for (const s of g.starts.filter((x) => !x.passes))
     about(
       `ac-dip ${s.id}`,
       'fix',
-      `${s.name} pulls ${name} down by ${round3(100 * s.dip)} %`,
+      `${s.name} pulls it down by ${round3(100 * s.dip)} %`,
       `${round3(100 * g.mostDip)} % is the most with what hangs on it; ${round3(s.besidesKva)} kVA run already.`,
       `A set of ${round3(g.leastKva)} kVA, a soft starter, or start it first and alone.`,
     );
@@ -109,7 +108,7 @@ function generatorFindings(design: Design, g: GeneratorAnswer, add: AddAbout): v
     about(
       'ac-remote-start',
       'fix',
-      `the remote start of ${name} may not pull in`,
+      'its remote start may not pull in',
       `${g.start.volts.toFixed(2)} V reach its solenoid while the starter turns; it wants ${g.start.pullInV.toFixed(2)} V.`,
       'A heavier pair to the solenoid, or a relay beside it fed from its own battery.',
     );

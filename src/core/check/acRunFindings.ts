@@ -1,4 +1,5 @@
 /** Runs of the AC side: conductor and breaker, faults to earth, what the cable is and what colour. */
+import { INTERRUPTS, INTERRUPTS_AT_LEAST, sourceOhm } from '../ac/services';
 import { acCircuits, chainsTo, DROP_PCT, TOTAL_DROP_PCT, type AcCircuitResult } from '../ac/circuits';
 import type { AcCircuit, Design } from '../design/schema';
 import { AC_COLOURS } from '../rules/colours';
@@ -6,6 +7,16 @@ import { round3, sizeName } from '../quantity';
 import type { AddAbout } from './findings';
 
 export function acRunFindings(design: Design, add: AddAbout): void {
+  if (design.acCircuits.length > 0 && AC_COLOURS[design.boat.colourScheme].live.includes(design.house.negative))
+    add(
+      'ac-black',
+      'fix',
+      'boat',
+      'ac',
+      'black is live in the AC and negative in the DC',
+      'Crossing the two kills: whoever takes the black for DC negative takes hold of the mains.',
+      'Yellow for DC negative: Survey, house rules; or keep the two well apart and labelled.',
+    );
   const results = acCircuits(design);
   design.acCircuits.forEach((c, i) => {
     const r = results[i];
@@ -65,6 +76,20 @@ function runFindings(design: Design, c: AcCircuit, r: AcCircuitResult, add: AddA
       `its breaker of ${round3(c.ratingA)} A is below the ${round3(r.amps)} A it serves`,
       'It opens with everything on.',
       'A larger breaker and what cable that asks for, or a second circuit.',
+    );
+  const interrupts = INTERRUPTS[r.family.id] ?? 0;
+  const shorts = chains.map(({ source }) => r.volts / sourceOhm(source));
+  const asked = Math.max(
+    ...shorts,
+    r.feeder ? INTERRUPTS_AT_LEAST[design.boat.acRegion].main : INTERRUPTS_AT_LEAST[design.boat.acRegion].branch,
+  );
+  if (interrupts < asked - 1e-9)
+    about(
+      'ac-interrupts',
+      'stop',
+      `its breaker interrupts ${round3(interrupts)} A of ${round3(asked)} A`,
+      'Beyond that it welds shut or bursts.',
+      'A breaker made for it, or a fuse before it.',
     );
   faultFindings(design, r, about);
   if (c.outletsWet && c.leakageMa === null)

@@ -3,7 +3,7 @@ import { acCircuits, chainsTo, cordOhm, cordPct, DROP_PCT, TOTAL_DROP_PCT, type 
 import type { GeneratorAnswer } from '../ac/genset';
 import { RIPPLE, type InverterAnswer } from '../ac/inverter';
 import { runningOn } from '../ac/running';
-import { ASSUMED_PEDESTAL_OHM, settingsOf, sourceOhm } from '../ac/services';
+import { ASSUMED_PEDESTAL_OHM, INTERRUPTS, INTERRUPTS_AT_LEAST, settingsOf, sourceOhm } from '../ac/services';
 import { vaOf } from '../ac/consumers';
 import type { AcPower } from '../check/acPowerFindings';
 import type { Design } from '../design/schema';
@@ -53,6 +53,10 @@ export function acCircuitWorking(design: Design, id: string, units: Units): Work
           ),
           line(c.ratingA === null ? 'breaker, next rating' : 'breaker, pinned', r.ratingA, 'A', `${round3(r.ratingA)} A`, {
             source: `${r.family.name}; ${r.family.source}`,
+            mark: 'typical',
+          }),
+          line('interrupts', INTERRUPTS[r.family.id] ?? 0, 'A', `${round3(INTERRUPTS[r.family.id] ?? 0)} A`, {
+            source: `${round3(INTERRUPTS_AT_LEAST[design.boat.acRegion][r.feeder ? 'main' : 'branch'])} A at least; verify`,
             mark: 'typical',
           }),
           line('length', r.lengthM, 'm', show(r.lengthM, 'm', units), {
@@ -238,7 +242,7 @@ function inverterSections(design: Design, i: InverterAnswer, units: Units): Work
         ...(i.wired
           ? [
               line('its cable carries', i.wired.izA, 'A', show(i.wired.izA, 'A', units), {
-                source: sizeName(i.wired.conductor.school, i.wired.conductor.size),
+                source: `${sizeName(i.wired.conductor.school, i.wired.conductor.size)}, ${show(i.wired.lengthM, 'm', units)} one way`,
               }),
               line('its device', i.wired.ratingA, 'A', i.wired.fused ? `${round3(i.wired.ratingA)} A ${i.wired.deviceName}` : 'none', {
                 breaks: !i.wired.fused || i.fullA > i.wired.ratingA,

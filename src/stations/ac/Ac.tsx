@@ -1,7 +1,7 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
-import { useFindings } from '@/ui/boat/context';
+import { useFindings, useSelected } from '@/ui/boat/context';
 import { Views } from '@/ui/views/Views';
 import { Appliances } from './Appliances';
 import { Findings } from './Findings';
@@ -16,7 +16,10 @@ const Isolation = dynamic(() => import('./Isolation').then((m) => m.Isolation), 
 
 /** AC aboard: what runs on it, what feeds it, what may run at once, and where it kills. */
 export default function Ac() {
-  const [view, setView] = useState<(typeof VIEWS)[number]>('appliances');
+  const [selected] = useSelected();
+  const [view, setView] = useState<(typeof VIEWS)[number]>(
+    selected?.kind === 'AC circuit' ? 'runs and panels' : selected?.kind === 'AC source' ? 'sources' : 'appliances',
+  );
   const findings = useFindings().filter((f) => !f.accepted && f.about.kind === 'AC load' && f.severity !== 'note');
   return (
     <div className="flex h-full flex-col">

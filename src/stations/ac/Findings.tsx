@@ -14,9 +14,7 @@ export function Findings({ list, label }: { list: readonly Finding[]; label: str
         const name = nameOf(f.about.id);
         return (
           <li key={f.id} className={f.severity === 'note' ? 'my-1 border-l-4 border-line pl-[10px]' : 'caution my-1'}>
-            <b className="font-semibold">
-              {name && !f.title.includes(name) ? `${name}: ${f.title}` : `${f.title.charAt(0).toUpperCase()}${f.title.slice(1)}`}.
-            </b>{' '}
+            <b className="font-semibold">{name ? `${name}: ${f.title}` : `${f.title.charAt(0).toUpperCase()}${f.title.slice(1)}`}.</b>{' '}
             {f.why} <i>{f.todo}</i>
           </li>
         );

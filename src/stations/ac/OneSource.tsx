@@ -5,7 +5,7 @@ import type { InverterAnswer } from '@/core/ac/inverter';
 import { cordPct } from '@/core/ac/circuits';
 import { ASSUMED_PEDESTAL_OHM } from '@/core/ac/services';
 import { AC_RESTS, AC_SERVICES, ISOLATIONS, MARKS, type AcSource } from '@/core/design';
-import { round3, sizeName } from '@/core/quantity';
+import { round3, show, sizeName } from '@/core/quantity';
 import { CONDUCTORS } from '@/core/rules/conductors';
 import { useBoat } from '@/ui/boat/context';
 import { usePut } from '@/ui/boat/put';
@@ -401,6 +401,16 @@ function Inverter({
                     ? answer.wired.fused
                       ? `${round3(answer.wired.ratingA)} A ${answer.wired.deviceName}`
                       : 'none'
+                    : 'not wired',
+                ],
+              },
+              {
+                id: 'l',
+                cells: [
+                  'its DC cable, one way',
+                  answer.wired ? (answer.wired.disconnect ? 'with a disconnect' : 'without a disconnect') : '',
+                  answer.wired
+                    ? `${sizeName(answer.wired.conductor.school, answer.wired.conductor.size)}, ${show(answer.wired.lengthM, 'm', design.boat)}`
                     : 'not wired',
                 ],
               },

@@ -87,8 +87,9 @@ function Findings({ list, onAccept }: { list: readonly Finding[]; onAccept?: (fi
   const store = useStore();
   const router = useRouter();
   const go = ({ about }: Finding) => {
-    if (about.kind === 'circuit' || about.kind === 'load' || about.kind === 'lead') select({ kind: about.kind, id: about.id });
-    router.push(`/boats/${store.boatId}/${STATION[about.kind]}`);
+    const { kind, id } = about;
+    if (kind === 'circuit' || kind === 'load' || kind === 'lead' || kind === 'AC circuit' || kind === 'AC source') select({ kind, id });
+    router.push(`/boats/${store.boatId}/${kind === 'boat' && id === 'ac' ? 'ac' : STATION[kind]}`);
   };
   if (list.length === 0) return <p className="mt-6">Nothing found in what is entered so far.</p>;
   return (['stop', 'fix', 'note'] as const).map((severity) => {
