@@ -25,7 +25,8 @@ const shots = [
   ['wiring-awg-night', '/boats/halcyon/wiring', 'text=Navigation panel feeder'],
   ['check', '/boats/halcyon/check', null],
   ['as-found', '/boats/turnstone/survey', 'button:text-is("as found")', '[role=gridcell]:has-text("Cabin lamps")'],
-  ['cards', '/boats/marram/loads', 'button:text-is("cards")', '[role=gridcell]:has-text("Refrigerator")'],
+  ['ac', '/boats/halcyon/ac', 'button:text-is("what can run together")'],
+  ['ac-bonds', '/boats/halcyon/ac', 'button:text-is("bonds and earth")'],
   ['main-side', '/boats/marram/wiring', 'button:text-is("main side")', '[role=gridcell]:has-text("House bank negative")'],
   ['drawing', '/boats/marram/wiring', 'button:text-is("drawing")'],
   ['bench', '/boats/marram/wiring', 'button:text-is("bench")', 'button:text-is("start")', '[aria-label^="open: 1 Main"]'],
@@ -49,12 +50,6 @@ try {
     await page.screenshot({ path: join(root, 'docs/screenshots', `${name}.png`) });
     await context.close();
   }
-  const page = await browser.newPage();
-  await page.goto(`${url}/boats/marram/build`);
-  await page.waitForTimeout(1500);
-  await page.emulateMedia({ media: 'print' });
-  await page.setViewportSize({ width: 820, height: 1120 });
-  await page.screenshot({ path: join(root, 'docs/screenshots/build-print.png') });
   await browser.close();
 } finally {
   server.kill('SIGTERM');

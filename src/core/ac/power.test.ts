@@ -62,10 +62,11 @@ describe('an inverter', () => {
     expect(answer?.heatingA).toBeCloseTo(1.1 * (answer?.fullA ?? 0), 9);
     expect(answer?.fullV).toBeLessThan(answer?.dcV ?? 0);
   });
-  test('hours: half of 200 Ah at 84.3 A by Peukert 1.12 counts as 100.2 A: 0.998 h; below the window none', () => {
+  test('hours: 84.3 A by Peukert 1.12 counts as 108.9 A, half of 200 Ah lasts 0.918 h; below the window none', () => {
     const meanA = 1012 / 12;
     const effective = meanA * (meanA / 10) ** 0.12;
     expect(answer?.hoursFromFull).toBeCloseTo(100 / effective, 6);
+    expect(answer?.hoursFromFull).toBeCloseTo(0.918, 3);
     expect(answer?.hoursFromSoc).toBe(0);
   });
   test('idling 12 W is 24 Ah a day, asleep at 3 W 6 Ah', () => {
