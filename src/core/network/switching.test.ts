@@ -93,7 +93,33 @@ test('from one battery to the other: only a switch that breaks before it makes o
   const makes = { ...design, joins: design.joins.map((j) => ({ ...j, makeBeforeBreak: true })) };
   expect(titles(from, across, breaks).some((t) => /breaks before it makes/.test(t))).toBe(true);
   expect(titles(from, across, makes)).toEqual([]);
-  expect(titles({ ...from, rpm: 0 }, across, breaks)).toEqual([]);
+  // With the engine stopped nothing is left open; the house then lives on the start bank.
+  expect(titles({ ...from, rpm: 0 }, across, breaks)).toEqual([expect.stringMatching(/^fix Start is being drained, \d/)]);
+});
+
+test('a selector feeds the house from the bank it is turned to; at off all behind it is dead, what is always live on the post is not', () => {
+  const always = onPanel(design, { id: 'alarm', name: 'Alarm', supply: 'always live' }, 'house');
+  const seen = analyse(always);
+  const at = (to: 'first' | 'second' | 'both' | 'off') => standingAnswer(always, seen, { ...rest, joins: { j: to } });
+  const amps = (to: 'first' | 'second') => at(to).study.banks.map((b) => b.amps);
+  const [houseA = 0, startA = 0] = amps('first');
+  expect(houseA).toBeGreaterThan(1);
+  expect(startA).toBeCloseTo(0, 6);
+  const [houseB = 0, startB = 0] = amps('second');
+  expect(houseB).toBeCloseTo(0, 6);
+  expect(startB).toBeGreaterThan(1);
+  expect(at('second').feeds.start?.length).toBe(always.circuits.length - 1);
+  expect(at('second').feeds.house).toEqual(['c-alarm']);
+  expect(at('off').liveCircuits).toEqual(['c-alarm']);
+});
+
+test('a source through a selector charges the bank it is turned to', () => {
+  const charged = (to: 'first' | 'second') =>
+    standingAnswer(design, analysed, { ...running, joins: { j: to } })
+      .study.banks.filter((b) => b.amps < -1)
+      .map((b) => b.id);
+  expect(charged('first')).toEqual(['house']);
+  expect(charged('second')).toEqual(['start']);
 });
 
 test('both with the engine stopped drains the start bank; with it running it charges both', () => {

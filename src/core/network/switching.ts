@@ -2,10 +2,10 @@
 import type { Severity } from '../check/findings';
 import { asDecided } from '../design/decided';
 import type { Design, Join, Load, Study } from '../design/schema';
-import { bankPost, panelBar } from '../mainSide/ends';
+import { bankPost } from '../mainSide/ends';
 import { isCharging } from './asked';
 import { runStudy, type StudyAnswer } from './study';
-import { chargedBank, type Analysed } from './system';
+import { chargedBank, feedNode, type Analysed } from './system';
 
 /** How everything a hand can turn stands. */
 export interface Standing {
@@ -90,8 +90,7 @@ export function standingAnswer(whole: Design, analysed: Analysed, s: Standing): 
   const volts = (node: string) => study.nodes[node] ?? NaN;
   const live = design.circuits.filter((c) => {
     if (s.open.has(c.id) || (c.supply === 'engine key' && s.rpm === 0)) return false;
-    const node = c.from.kind === 'bank' ? bankPost(c.from.id, '+') : panelBar(c.from.id, '+');
-    return volts(node) > 1;
+    return volts(feedNode(design, c, s.rpm, s)) > 1;
   });
   const running = design.sources.filter((x) => (x.kind === 'alternator' && s.rpm > 0) || (x.kind === 'shore charger' && s.shore));
   return {
@@ -106,7 +105,7 @@ export function standingAnswer(whole: Design, analysed: Analysed, s: Standing): 
 function isOpen(design: Design, s: Standing, sourceId: string): boolean {
   const source = design.sources.find((x) => x.id === sourceId);
   if (!source) return false;
-  if (chargedBank(design, source, s) === null) return true;
+  if (chargedBank(design, source, s.rpm, s) === null) return true;
   let circuit = design.circuits.find((c) => c.taps.some((t) => t.serves.kind === 'load' && t.serves.id === source.loadId));
   const seen = new Set<string>();
   while (circuit && !seen.has(circuit.id)) {
@@ -130,13 +129,14 @@ function reached(design: Design, s: Standing, bankId: string): string[] {
     if (banks.has(j.firstId)) banks.add(j.secondId);
     else if (banks.has(j.secondId)) banks.add(j.firstId);
   }
+  const posts = new Set([...banks].map((id) => bankPost(id, '+')));
   const panels = new Set<string>();
   const out = new Set<string>();
   for (let grew = true; grew;) {
     grew = false;
     for (const c of design.circuits) {
       if (out.has(c.id) || s.open.has(c.id)) continue;
-      if (c.from.kind === 'bank' ? !banks.has(c.from.id) : !panels.has(c.from.id)) continue;
+      if (c.from.kind === 'bank' ? !posts.has(feedNode(design, c, s.rpm, s)) : !panels.has(c.from.id)) continue;
       out.add(c.id);
       grew = true;
       for (const t of c.taps) if (t.serves.kind === 'panel') panels.add(t.serves.id);

@@ -57,7 +57,7 @@ export function systemOf(whole: Design, { circuits, leads, paths }: Analysed, st
     const result = results.get(circuit.id);
     const ohms = result && ohmsOf(result);
     if (!ohms || !closed(circuit, study) || hands?.open.has(circuit.id)) continue;
-    const laid = runOf(design, circuit, ohms.head, ohms.segments);
+    const laid = runOf(design, circuit, ohms.head, ohms.segments, feedNode(design, circuit, study.engineRpm, hands));
     branches.push(...laid);
     runs.set(
       circuit.id,
@@ -99,12 +99,34 @@ export function systemOf(whole: Design, { circuits, leads, paths }: Analysed, st
 /** What hangs on the engine's key is dead while it stands. */
 const closed = (circuit: Circuit, study: Study): boolean => circuit.supply !== 'engine key' || study.engineRpm > 0 || study.cranking;
 
+/** How a selector stands: as a hand has turned it, else as habit has it with the engine running or stopped. */
+export const positionOf = (join: Join, engineRpm: number, hands: Pick<Hands, 'joins'> | null): Join['running'] =>
+  hands?.joins[join.id] ?? (engineRpm > 0 ? join.running : join.stopped);
+
+/**
+ * Where a circuit's positive begins. What hangs on the first bank of a selector hangs on its common, and so on the bank it is turned to, unless
+ * it is always live, which stands before it; at off on nothing. The contact itself counts where it joins both.
+ */
+export function feedNode(
+  design: Design,
+  circuit: Pick<Circuit, 'from' | 'supply'>,
+  engineRpm: number,
+  hands: Pick<Hands, 'joins'> | null,
+): string {
+  const { from, supply } = circuit;
+  if (from.kind === 'panel') return bar(from.id, '+');
+  const selector = supply === 'always live' ? undefined : design.joins.find((j) => j.kind === 'selector' && j.firstId === from.id);
+  const position = selector && positionOf(selector, engineRpm, hands);
+  if (selector && position === 'off') return `common ${selector.id}`;
+  return post(position === 'second' ? (selector?.secondId ?? from.id) : from.id, '+');
+}
+
 function together(join: Join, study: Study, hands: Hands | null): boolean {
   const position = hands?.joins[join.id];
   if (position !== undefined && join.kind !== 'splitter') return position === 'both';
   if (join.kind === 'relay') return study.engineRpm > 0 || study.shore;
   if (join.kind === 'splitter') return false;
-  return (study.engineRpm > 0 ? join.running : join.stopped) === 'both';
+  return positionOf(join, study.engineRpm, hands) === 'both';
 }
 
 /** Leads as they lie, closed contacts of what joins banks, and straps of a typical size where nobody has entered any. */
@@ -164,10 +186,11 @@ function starterOf(design: Design, study: Study): NetLoad[] {
 }
 
 /** A circuit's branches: what is in line on the positive, then each segment, half of it on either rail. */
-function runOf(design: Design, circuit: Circuit, headOhm: number, segments: readonly number[]): NetBranch[] {
+function runOf(design: Design, circuit: Circuit, headOhm: number, segments: readonly number[], feed: string): NetBranch[] {
   const from = (rail: '+' | '-') => {
+    if (rail === '+') return feed;
     if (circuit.from.kind === 'panel') return bar(circuit.from.id, rail);
-    const back = rail === '-' ? returnBar(design, circuit.from.id) : null;
+    const back = returnBar(design, circuit.from.id);
     return back === null ? post(circuit.from.id, rail) : barNode(back);
   };
   const head = `${circuit.id}/head+`;
@@ -212,7 +235,7 @@ function sourceOf(
   ends: ReadonlyMap<string, Ends>,
   hands: Hands | null,
 ): Network['sources'] {
-  const bankId = chargedBank(design, s, hands);
+  const bankId = chargedBank(design, s, study.engineRpm, hands);
   if (bankId === null) return [];
   const limitA =
     s.kind === 'alternator' && s.alternator && study.engineRpm > 0
@@ -235,12 +258,12 @@ function sourceOf(
   return [{ id: s.id, plus, minus: post(bankId, '-'), setV, ohm, limitA }];
 }
 
-/** The bank a source's output reaches. Through a splitter, or a selector nobody has turned, its first; null where it is left open. */
-export function chargedBank(design: Design, s: Source, hands: Hands | null): string | null {
-  if (s.bankId !== null) return s.bankId;
+/** The bank a source's output reaches: through a selector the one it is turned to, through a splitter its first; null where it is left open. */
+export function chargedBank(design: Design, s: Source, engineRpm: number, hands: Pick<Hands, 'joins'> | null): string | null {
   const join = design.joins.find((j) => j.id === s.joinId);
-  if (!join) return null;
-  const position = join.kind === 'selector' ? hands?.joins[join.id] : undefined;
+  if (!join) return s.bankId;
+  if (join.kind !== 'selector') return s.bankId ?? join.firstId;
+  const position = positionOf(join, engineRpm, hands);
   if (position === 'off') return null;
   return position === 'second' ? join.secondId : join.firstId;
 }
