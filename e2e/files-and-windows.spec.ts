@@ -209,10 +209,15 @@ test('the palette finds loads, circuits and acts; G and a letter goes to a stati
   await page.waitForURL(/wiring$/);
   await expect(page.getByRole('region', { name: 'Circuit Anchor windlass' })).toBeVisible();
   await page.locator('body').press('g');
-  await page.locator('body').press('a');
-  await page.waitForURL(/ac$/);
+  await page.locator('body').press('m');
+  await page.waitForURL(/monitoring$/);
   await expect(page.getByText('What it will do')).toBeVisible();
   await expect(page.getByText('Meanwhile')).toBeVisible();
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('water heater');
+  await page.getByRole('option', { name: /A4 Water heater/ }).click();
+  await page.waitForURL(/ac$/);
+  await expect(page.getByRole('button', { name: 'runs and panels' })).toHaveAttribute('aria-pressed', 'true');
   await page.keyboard.press('Control+k');
   await page.keyboard.type('night');
   await page.keyboard.press('Enter');

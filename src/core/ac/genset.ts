@@ -87,8 +87,10 @@ function dayOf(design: Design, analysis: Analysis, source: AcSource, g: NonNulla
   const runsW = chargingW + appliancesA(design, living, source) * volts * legs;
   const part = ratedW > 0 ? Math.min(1, runsW / ratedW) : 0;
   const need = analysis.balance.needs.find((n) => n.livingId === living.id);
+  // Without it its hours' charging is missing; what shore charges is not its doing.
+  const itsOwn = hours > 0 && spansOf(living, 'shore').length === 0;
   const byCharger = design.sources.reduce((sum, s, i) => sum + (chargers.includes(s) ? (need?.made?.bySource[i] ?? 0) : 0), 0);
-  const otherwise = (need?.made?.madeAh ?? 0) - byCharger;
+  const otherwise = (need?.made?.madeAh ?? 0) - (itsOwn ? byCharger : 0);
   const lacksAh = Math.max(0, (need?.needAh ?? 0) - otherwise);
   return {
     livingId: living.id,

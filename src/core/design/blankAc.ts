@@ -26,11 +26,12 @@ export function blankAcSource(id: string, kind: AcSource['kind'], boat: Pick<Boa
     shore:
       kind === 'shore'
         ? {
-            cordM: 15,
+            // 50 ft where boats are measured in feet.
+            cordM: boat.ruleSet === 'awg' ? 15.24 : 15,
             cordSize: usualCord(boat.ruleSet, ratedA),
             pedestalOhm: null,
             pedestalV: null,
-            breakerAtM: boat.ruleSet === 'awg' ? 1.5 : 0.4,
+            breakerAtM: boat.ruleSet === 'awg' ? 1.524 : 0.4,
             sheathed: true,
             isolation: 'galvanic isolator',
           }

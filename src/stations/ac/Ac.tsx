@@ -20,6 +20,12 @@ export default function Ac() {
   const [view, setView] = useState<(typeof VIEWS)[number]>(
     selected?.kind === 'AC circuit' ? 'runs and panels' : selected?.kind === 'AC source' ? 'sources' : 'appliances',
   );
+  // A run chosen from elsewhere brings its sheet up.
+  const [was, setWas] = useState(selected);
+  if (selected !== was) {
+    setWas(selected);
+    if (selected?.kind === 'AC circuit') setView('runs and panels');
+  }
   const findings = useFindings().filter((f) => !f.accepted && f.about.kind === 'AC load' && f.severity !== 'note');
   return (
     <div className="flex h-full flex-col">

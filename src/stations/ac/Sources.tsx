@@ -72,7 +72,11 @@ export function Sources() {
                   </button>,
                   s.service,
                   settings.map((x) => (x.dockA === null ? 'one' : `${x.dockA} A`)).join(', '),
-                  limit ? (limit.kva === null ? `${round3(limit.amps)} A` : `${round3(limit.kva)} kVA`) : '–',
+                  limit
+                    ? limit.kva === null
+                      ? `${limit.legs === 2 ? '2 × ' : ''}${round3(limit.amps)} A`
+                      : `${round3(limit.kva)} kVA`
+                    : '–',
                   open.length > 0 ? (
                     <b key="f" className={`font-semibold ${open.some((f) => f.severity === 'stop') ? 'text-lead' : ''}`}>
                       {open[0]?.title}

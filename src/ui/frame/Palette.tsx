@@ -142,6 +142,22 @@ export default function Palette({
             </Command.Item>
           ))}
         </Command.Group>
+        {design.acCircuits.length > 0 ? (
+          <Command.Group heading="AC runs">
+            {design.acCircuits.map((c) => (
+              <Command.Item
+                key={c.id}
+                value={`AC run ${c.no} ${c.name} ${c.id}`}
+                onSelect={run(() => {
+                  select({ kind: 'AC circuit', id: c.id });
+                  go('ac');
+                })}
+              >
+                {c.no} {c.name}
+              </Command.Item>
+            ))}
+          </Command.Group>
+        ) : null}
         <Command.Group heading="Places">
           {design.places.map((p) => (
             <Command.Item key={p.id} value={`place ${p.name} ${p.id}`} onSelect={run(() => go('survey'))}>
