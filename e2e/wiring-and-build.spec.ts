@@ -214,9 +214,19 @@ test('studies: what one load pulls down, what the engine lifts, and what would c
   await page.getByLabel('engine, rpm; 0 stopped').press('Enter');
   await expect.poll(() => voltsOf('VHF radio')).toBeGreaterThan(idling + 0.03);
   await expect(verdict).toContainText('House bank takes');
+  await expect(verdict).toContainText('Start battery takes');
+  await page.getByLabel('Voltage-sensitive relay').selectOption({ label: 'open' });
+  await expect(verdict).not.toContainText('Start battery takes');
+  await page.getByLabel('Voltage-sensitive relay').selectOption({ label: 'as habit has it' });
+  await expect(verdict).toContainText('Start battery takes');
+  await page.getByText('Mains and feeders').click();
+  await page.getByRole('checkbox', { name: /Chart table panel feeder open/ }).check();
+  await expect(loads.getByRole('row', { name: /^VHF radio/ })).toContainText('dead');
+  await page.getByRole('checkbox', { name: /Chart table panel feeder open/ }).uncheck();
+  await expect.poll(() => voltsOf('VHF radio')).toBeGreaterThan(idling);
   await page.getByRole('heading', { name: 'Wiring', exact: true }).click();
-  await page.keyboard.press('Control+z');
-  await page.keyboard.press('Control+z');
+  // Two turns of the relay, the feeder opened and closed, the engine, the windlass.
+  for (let i = 0; i < 6; i++) await page.keyboard.press('Control+z');
   await expect(verdict).toContainText('Anchor windlass falls');
   await page
     .getByRole('table', { name: 'Runs in the study' })

@@ -1,6 +1,8 @@
 /** Studies: named situations in which the whole network is reckoned at once. */
 import * as v from 'valibot';
-import { between, id, later, name, oneOf } from './fields';
+import { BOUNDS } from './bounds';
+import { SELECTOR_POSITIONS } from './charging';
+import { between, id, later, list, name, oneOf } from './fields';
 
 /** What a load does in a study; one that is not named is off. */
 export const STUDY_USES = ['on', 'start'] as const;
@@ -18,4 +20,8 @@ export const StudySchema = v.object({
   /** The starter turns the engine. */
   cranking: later(v.boolean(), false),
   loads: v.record(id, oneOf(STUDY_USES)),
+  /** How what joins the banks stands, where it is not as habit has it; a relay is closed at both, open at off. */
+  positions: v.nullish(v.record(id, oneOf(SELECTOR_POSITIONS))),
+  /** Circuits whose switch or device is open. */
+  open: v.nullish(list(id, BOUNDS.circuits)),
 });

@@ -36,6 +36,35 @@ function boat(): Design {
   return two;
 }
 
+describe('how the switches stand in a study', () => {
+  const two: Design = {
+    ...boat(),
+    banks: [...boat().banks, { ...blankBank('start', 12, 'engine'), name: 'Start', job: 'start', strings: 1 }],
+    joins: [{ ...blankJoin('j', 'selector', 12), firstId: 'house', secondId: 'start', stopped: 'first', running: 'both' }],
+  };
+  const banks = (s: Study, d = two) => answer(d, s).banks.map((b) => Math.round(b.amps));
+  test('a selector as habit has it, and turned otherwise for this study', () => {
+    expect(banks(study())).toEqual([90, 0]);
+    expect(banks(study({ positions: { j: 'second' } }))).toEqual([0, 90]);
+    const [house = 0, start = 0] = banks(study({ positions: { j: 'both' } }));
+    expect(house).toBeGreaterThan(start);
+    expect(house + start).toBe(90);
+    expect(answer(two, study({ positions: { j: 'off' } })).loads[0]?.volts).toBeNaN();
+  });
+  test('a relay closed or open for this study, whatever charges', () => {
+    const relay = { ...two, joins: two.joins.map((j) => ({ ...j, kind: 'relay' as const })) };
+    expect(banks(study(), relay)).toEqual([90, 0]);
+    expect(banks(study({ positions: { j: 'both' } }), relay)[1]).toBeGreaterThan(5);
+    expect(banks(study({ shore: true, positions: { j: 'off' } }), relay)).toEqual([90, 0]);
+  });
+  test('what hangs behind an opened feeder is cut off; undone with nothing it is as before', () => {
+    const cut = answer(two, study({ loads: { x: 'on', radio: 'on' }, open: ['c-feed'] }));
+    expect(cut.loads.find((l) => l.id === 'radio')?.volts).toBeNaN();
+    expect(cut.loads.find((l) => l.id === 'x')?.volts).toBeGreaterThan(10);
+    expect(answer(two, study({ open: null, positions: null })).banks).toEqual(answer(two, study()).banks);
+  });
+});
+
 describe('by hand', () => {
   test('one current through bank, main and branch: every drop is its amps times its ohms', () => {
     const design = boat();

@@ -47,7 +47,9 @@ export interface Hands {
   readonly joins: Readonly<Record<string, Join['running']>>;
 }
 
-export function systemOf(whole: Design, { circuits, leads, paths }: Analysed, study: Study, hands: Hands | null = null): System {
+/** @param turned what hands have done on the bench; null: as the study has it. */
+export function systemOf(whole: Design, { circuits, leads, paths }: Analysed, study: Study, turned: Hands | null = null): System {
+  const hands = turned ?? { open: new Set(study.open), joins: study.positions ?? {} };
   const design = asDecided(whole);
   const results = new Map(circuits.map((r) => [r.id, r]));
   const branches: NetBranch[] = [];
@@ -56,7 +58,7 @@ export function systemOf(whole: Design, { circuits, leads, paths }: Analysed, st
   for (const circuit of design.circuits) {
     const result = results.get(circuit.id);
     const ohms = result && ohmsOf(result);
-    if (!ohms || !closed(circuit, study) || hands?.open.has(circuit.id)) continue;
+    if (!ohms || !closed(circuit, study) || hands.open.has(circuit.id)) continue;
     const laid = runOf(design, circuit, ohms.head, ohms.segments, feedNode(design, circuit, study.engineRpm, hands));
     branches.push(...laid);
     runs.set(

@@ -1,12 +1,12 @@
 'use client';
 import { useState } from 'react';
-import { addOp, dropOp, setOp, type Design, type Load, type Study } from '@/core/design';
+import { addOp, dropOp, setOp, type Design, type Join, type Load, type Study } from '@/core/design';
 import { proposeStudies } from '@/core/network/proposeStudies';
 import type { StudyAnswer, StudyLoad } from '@/core/network/study';
 import { round3, show, sizeName } from '@/core/quantity';
 import { useAsked, useBoat, useFreshId, useSelected, useStore } from '@/ui/boat/context';
 import { TableBeside } from '@/ui/chart/TableBeside';
-import { Figure, Tick, Words } from '@/ui/field';
+import { Choice, Figure, Tick, Words } from '@/ui/field';
 import { Plain } from '@/ui/table/Plain';
 
 const USES = ['off', 'on', 'start'] as const;
@@ -113,6 +113,7 @@ function Situation({ study, onRemove }: { study: Study; onRemove: () => void }) 
       </div>
       <Tick label="shore power plugged in" value={study.shore} onChange={(v) => put('shore', v, 'shore power')} />
       <Tick label="the engine is being cranked" value={study.cranking} onChange={(v) => put('cranking', v, 'cranking')} />
+      <Switches study={study} put={put} />
       <h2 className="font-semibold">What is switched on</h2>
       <ul aria-label="Loads of the study">
         {shown.map((l) => (
@@ -138,6 +139,62 @@ function Situation({ study, onRemove }: { study: Study; onRemove: () => void }) 
   );
 }
 
+const POSITIONS: Readonly<Record<Join['kind'], readonly Join['running'][]>> = {
+  selector: ['first', 'second', 'both', 'off'],
+  relay: ['both', 'off'],
+  splitter: [],
+};
+
+/** How selectors and relays stand, and which mains and feeders are open. */
+function Switches({ study, put }: { study: Study; put: (key: string, value: unknown, label: string) => void }) {
+  const { design } = useBoat();
+  const joins = design.joins.filter((j) => j.kind !== 'splitter');
+  const mains = design.circuits.filter((c) => c.from.kind === 'bank' || c.taps.some((t) => t.serves.kind === 'panel'));
+  const open = study.open ?? [];
+  const turn = (j: Join, to: string) => {
+    const { [j.id]: _was, ...others } = study.positions ?? {};
+    put('positions', to === '' ? others : { ...others, [j.id]: to }, j.name);
+  };
+  const bankName = (id: string | null) => design.banks.find((b) => b.id === id)?.name ?? 'nothing';
+  const said = (j: Join, p: Join['running']) =>
+    j.kind === 'relay'
+      ? p === 'both'
+        ? 'closed'
+        : 'open'
+      : p === 'first'
+        ? bankName(j.firstId)
+        : p === 'second'
+          ? bankName(j.secondId)
+          : p;
+  return (
+    <>
+      {joins.map((j) => (
+        <Choice
+          key={j.id}
+          label={j.name}
+          value={study.positions?.[j.id] ?? ''}
+          options={['', ...POSITIONS[j.kind]]}
+          names={{ '': 'as habit has it', ...Object.fromEntries(POSITIONS[j.kind].map((p) => [p, said(j, p)])) }}
+          onChange={(to) => turn(j, to)}
+        />
+      ))}
+      {mains.length > 0 ? (
+        <details open={open.length > 0}>
+          <summary className="cursor-pointer font-semibold">Mains and feeders{open.length > 0 ? `, ${open.length} open` : ''}</summary>
+          {mains.map((c) => (
+            <Tick
+              key={c.id}
+              label={`${c.no} ${c.name} open`.trim()}
+              value={open.includes(c.id)}
+              onChange={(is) => put('open', is ? [...open, c.id] : open.filter((x) => x !== c.id), `${c.name} ${is ? 'open' : 'closed'}`)}
+            />
+          ))}
+        </details>
+      ) : null}
+    </>
+  );
+}
+
 /** Volts at every load, what falls, heat in every run, and the cure. */
 function Answer({ answer, study }: { answer: StudyAnswer; study: Study }) {
   const { design } = useBoat();
@@ -147,7 +204,12 @@ function Answer({ answer, study }: { answer: StudyAnswer; study: Study }) {
   const ordered = [...answer.loads].sort((a, b) => room(a) - room(b));
   const nameOf = (id: string) => design.loads.find((l) => l.id === id)?.name ?? id;
   const { cure, collapse } = answer;
-  const hot = answer.runs.filter((r) => r.amps > 0.005).sort((a, b) => b.heatW - a.heatW);
+  const hot = [
+    ...answer.runs.map((r) => ({ ...r, about: { kind: 'circuit' as const, id: r.circuitId } })),
+    ...answer.leads.map((l) => ({ ...l, about: { kind: 'lead' as const, id: l.leadId } })),
+  ]
+    .filter((r) => r.amps > 0.005)
+    .sort((a, b) => b.heatW - a.heatW);
   if (Object.keys(study.loads).length === 0 && !study.cranking) return <p>Nothing is switched on yet: choose loads on the right.</p>;
   return (
     <>
@@ -230,14 +292,19 @@ function Answer({ answer, study }: { answer: StudyAnswer; study: Study }) {
         columns={['load', 'draws, A', 'volts', 'needs, V']}
         rows={ordered.map((l) => [l.name, round3(l.amps), Number.isNaN(l.volts) ? 'dead' : l.volts.toFixed(3), l.minV.toFixed(2)])}
       />
-      <h2 className="mt-4 font-semibold">Every run that carries current, the hottest first</h2>
+      <h2 className="mt-4 font-semibold">Every conductor that carries current, the hottest first</h2>
       <Plain
         label="Runs in the study"
-        columns={[{ title: 'circuit' }, { title: 'carries', right: true }, { title: 'loses', right: true }, { title: 'heat', right: true }]}
+        columns={[
+          { title: 'circuit or lead' },
+          { title: 'carries', right: true },
+          { title: 'loses', right: true },
+          { title: 'heat', right: true },
+        ]}
         rows={hot.map((r) => ({
-          id: r.circuitId,
+          id: r.about.id,
           cells: [
-            <button key="n" type="button" className="plain text-left" onClick={() => select({ kind: 'circuit', id: r.circuitId })}>
+            <button key="n" type="button" className="plain text-left" onClick={() => select(r.about)}>
               {r.name}
             </button>,
             show(r.amps, 'A', units),
