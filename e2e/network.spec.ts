@@ -1,7 +1,7 @@
 /** The DC network: the main side, the line drawing, runs in the boat, and the switches worked. */
 import type { Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { axe, cell, designOf, enter, expect, open, row, test, view } from './boat';
+import { axe, cell, designOf, enter, expect, open, row, test, url, view } from './boat';
 
 test('the main side is proposed, corrected row by row, judged, and taken back', async ({ page, turnstone }) => {
   await open(page, turnstone, 'wiring');
@@ -217,4 +217,48 @@ test('a study that falls short rules the ladder, and the size it asks for is pin
   await expect(page.getByText(/falls to .* V in/)).toHaveCount(0);
   await page.keyboard.press('Control+z');
   await expect(ladder.getByTestId('study-rung')).toContainText('governs');
+});
+
+test('ends: what lands on a post is stacked, a fifth terminal is told; the list names barrel, stud, die, torque and shrink', async ({
+  page,
+  marram,
+}) => {
+  await open(page, marram, 'wiring');
+  await view(page, 'main side');
+  const lands = page.getByRole('region', { name: 'What lands where' });
+  const post = lands.getByRole('table', { name: 'Lands on House bank −' });
+  await expect(post.getByRole('row')).toHaveCount(2);
+  for (let i = 0; i < 4; i++) await page.getByRole('button', { name: 'add a lead' }).click();
+  await expect(post.getByRole('row')).toHaveCount(6);
+  await expect(lands).toContainText('5 on one stud: move some to a bus');
+  await open(page, marram, 'check');
+  await expect(page.getByRole('button', { name: 'House bank: 5 terminals on its negative post', exact: true })).toBeVisible();
+  await open(page, marram, 'build');
+  const main = page.getByRole('row').filter({ hasText: 'House bank negative' }).first();
+  await expect(main).toContainText(/lug/);
+  await expect(page.getByText(/die 50 mm²; \d+ N m unless its maker says otherwise/).first()).toBeVisible();
+  await expect(page.getByText(/adhesive heat shrink \d+ mm × \d+ mm/).first()).toBeVisible();
+});
+
+test('the bench with a selector: turned to the start battery it feeds the house, at off all behind it is dead', async ({
+  page,
+  marram,
+}) => {
+  const design = await designOf(page, marram);
+  const joins = design.joins.map((j) => ({ ...j, kind: 'selector', name: 'Bank selector', stopped: 'first', running: 'both' }));
+  const made = (await (await page.request.post(`${url()}/api/boats?from=file`, { data: JSON.stringify({ ...design, joins }) })).json()) as {
+    id: string;
+  };
+  await open(page, made.id, 'wiring');
+  await view(page, 'bench');
+  const selector = page.getByRole('group', { name: 'Bank selector' });
+  const feeds = page.getByTestId('feeds');
+  await expect(feeds).toContainText(/Start battery 0 circuits/);
+  await selector.getByRole('button', { name: 'Start battery' }).click();
+  await expect(page.getByTestId('consequences')).toContainText('Start battery is being drained');
+  await expect(feeds).not.toContainText(/Start battery 0 circuits/);
+  await selector.getByRole('button', { name: 'off' }).click();
+  await expect(page.getByRole('application', { name: /^The drawing as the switches stand/ })).toContainText('Main bus, dead');
+  await page.getByRole('button', { name: 'undo the act' }).click();
+  await expect(page.getByRole('application', { name: /^The drawing as the switches stand/ })).not.toContainText('Main bus, dead');
 });
