@@ -1,8 +1,6 @@
 /** The analysis off the pointer's thread: keeps the last results, sends only circuits that changed. */
 import { expose } from 'comlink';
 import {
-  acCircuitWorking,
-  acSourceWorking,
   analyse,
   bankWorking,
   circuitWorking,
@@ -35,8 +33,9 @@ import { cruise, cruiseOf, runDays, type CruiseResult } from '@/core/energy/crui
 import { sceneOf } from '@/core/energy/scene';
 import { withPaths } from '@/core/energy/paths';
 import { finishing, type School } from '@/core/energy/finish';
-import { compareJoins, wrongPositions, type JoinConsequence, type WrongPosition } from '@/core/energy/joinWays';
+import type { JoinConsequence, WrongPosition } from '@/core/energy/joinWays';
 import { generatorAnswers } from '@/core/ac/genset';
+import { headroomOf, type Headroom } from '@/core/ac/headroom';
 import { inverterAnswers } from '@/core/ac/inverter';
 import { runningOf, type Running } from '@/core/ac/running';
 import { acPowerFindings, type AcPower } from '@/core/check/acPowerFindings';
@@ -44,7 +43,7 @@ import { postInventory, type Post } from '@/core/mainSide/posts';
 import { worstOfStudies, type Worst } from '@/core/network/worst';
 import { consequencesOf, standingAnswer, type Act, type BenchAnswer, type Consequence, type Standing } from '@/core/network/switching';
 import { runStudy, type StudyAnswer } from '@/core/network/study';
-import { scratch, type ScratchResult } from '@/core/scratch';
+import type { ScratchResult } from '@/core/scratch';
 
 /**
  * What the working is shown of. voyage: a bank through the chosen cruise; voyage-day: a day of it by its number from 0;
@@ -149,6 +148,12 @@ function oneDayWorking(d: Design, id: string, units: Units): Working | null {
   return dayWorking(run, 0, units) ?? null;
 }
 
+/** Fetched when it is first asked for: the first view does without. */
+async function acWorking(d: Design, a: Analysis, { kind, id }: Selected, units: Units): Promise<Working | null> {
+  const { acCircuitWorking, acSourceWorking } = await import('@/core/working/ac');
+  return (kind === 'AC circuit' ? acCircuitWorking(d, id, units) : acSourceWorking(d, powerNow(d, a), id, units)) ?? null;
+}
+
 const api = {
   /** Takes in what changed of the design and tells what changed of the analysis. */
   update(delta: Delta): AnalysisDelta {
@@ -158,7 +163,7 @@ const api = {
     if (before === null && design.circuits.length > 30) setTimeout(rehearse, 500, design);
     return analysisDelta(before, analysis);
   },
-  working(selected: Selected): Working | null {
+  working(selected: Selected): Working | null | Promise<Working | null> {
     if (!design || !analysis) return null;
     const units = design.boat;
     if (selected.kind === 'circuit') {
@@ -166,8 +171,7 @@ const api = {
       return (result && circuitWorking(result, units)) ?? null;
     }
     if (selected.kind === 'load') return loadWorking(design, analysis, selected.id, units) ?? null;
-    if (selected.kind === 'AC circuit') return acCircuitWorking(design, selected.id, units) ?? null;
-    if (selected.kind === 'AC source') return acSourceWorking(design, powerNow(design, analysis), selected.id, units) ?? null;
+    if (selected.kind === 'AC circuit' || selected.kind === 'AC source') return acWorking(design, analysis, selected, units);
     if (selected.kind === 'lead') return leadWorking(design, analysis, selected.id, units) ?? null;
     if (selected.kind === 'voyage') return bankWorking(voyage(design), selected.id, units) ?? null;
     if (selected.kind === 'voyage-day') return dayWorking(voyage(design), Number(selected.id), units) ?? null;
@@ -199,6 +203,11 @@ const api = {
   worst: (): Worst | null => (design && analysis ? worstNow(design, analysis) : null),
   /** Inverters and generators on the DC network. */
   power: (): AcPowerAnswer | null => (design && analysis && design.acSources.length > 0 ? powerNow(design, analysis) : null),
+  /** What a way of living leaves free on its AC source. */
+  room(livingId: string): Headroom | null {
+    const living = design?.living.find((l) => l.id === livingId);
+    return design && living ? headroomOf(design, living) : null;
+  },
   /** What may run together on every setting of every source. */
   together: (): readonly Running[] | null => (design ? runningOf(design) : null),
   /** What is live as the switches stand. */
@@ -209,13 +218,17 @@ const api = {
   /** What lands on each post and bar. */
   posts: (): readonly Post[] | null => (design && analysis ? postInventory(asDecided(design), analysis.circuits, analysis.leads) : null),
   /** The ways to join the banks, and a selector's wrong positions, through the chosen cruise. */
-  joins(): JoinAnswer | null {
+  async joins(): Promise<JoinAnswer | null> {
+    const { compareJoins, wrongPositions } = await import('@/core/energy/joinWays');
     if (!design) return null;
     const boat = withPaths(design, analysis?.paths ?? {});
     return { cruise: cruiseOf(boat).name, ways: compareJoins(boat), wrong: wrongPositions(boat) };
   },
   /** A scratch line answered with this boat's rules, units, bank and places. */
-  scratch: (line: string): ScratchResult | null => (design ? scratch(line, design, design.boat.ruleSet) : null),
+  async scratch(line: string): Promise<ScratchResult | null> {
+    const { scratch } = await import('@/core/scratch');
+    return design ? scratch(line, design, design.boat.ruleSet) : null;
+  },
   /** Temperature through the duty of a circuit's conductor; null where its load runs on and on. */
   duty(circuitId: string): DutyChart | null {
     const result = analysis?.circuits.find((c) => c.id === circuitId);

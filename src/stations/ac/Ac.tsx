@@ -3,10 +3,10 @@ import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { useFindings, useSelected } from '@/ui/boat/context';
 import { Views } from '@/ui/views/Views';
-import { Appliances } from './Appliances';
 import { Findings } from './Findings';
 
 const VIEWS = ['appliances', 'sources', 'runs and panels', 'what can run together', 'bonds and earth', 'placard', 'before work'] as const;
+const Appliances = dynamic(() => import('./Appliances').then((m) => m.Appliances), { ssr: false });
 const Sources = dynamic(() => import('./Sources').then((m) => m.Sources), { ssr: false });
 const Runs = dynamic(() => import('./Runs').then((m) => m.Runs), { ssr: false });
 const Together = dynamic(() => import('./Together').then((m) => m.Together), { ssr: false });

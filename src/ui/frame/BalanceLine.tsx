@@ -1,11 +1,11 @@
 'use client';
 import Link from 'next/link';
-import { useMemo, useState, type ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { autonomyH } from '@/core/energy/balance';
 import { round3 } from '@/core/quantity';
 
-import { headroomOf } from '@/core/ac/headroom';
-import { useAnalysis, useBoat, useFindings, useSelected, useWorst } from '@/ui/boat/context';
+import type { Headroom } from '@/core/ac/headroom';
+import { useAnalysis, useAsked, useBoat, useFindings, useSelected, useWorst } from '@/ui/boat/context';
 
 function Figure({
   label,
@@ -64,14 +64,8 @@ export function BalanceLine({ boatId }: { boatId: string }) {
   const studied = useWorst();
   // What falls in a study is worse than any percentage.
   const low = studied?.loads.find((l) => l.falls && l.minIsMakers && !Number.isNaN(l.volts));
-  const living = design.living.find((l) => l.id === need?.livingId);
-  const { acRules, acSources, acLoads, acCircuits, sources } = design;
-
-  const room = useMemo(
-    () => (living ? headroomOf(design, living) : null),
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- the room depends on these parts only
-    [living, acRules, acSources, acLoads, acCircuits, sources, design.places],
-  );
+  const wayId = design.acSources.length > 0 ? need?.livingId : undefined;
+  const room = useAsked<Headroom>(wayId === undefined ? null : `room:${wayId}`, (r) => r.room(wayId ?? ''));
   const count = (severity: string) => findings.filter((f) => f.severity === severity && !f.accepted).length;
   const worst = balance.worst;
   const over = worst !== null && worst.pct > worst.limitPct;
