@@ -1,5 +1,7 @@
 export default {
   testEnvironment: 'node',
+  // Nothing is judged by how long it takes; a busy machine lays out slowly.
+  testTimeout: 60_000,
   roots: ['<rootDir>/src'],
   testMatch: ['**/*.test.ts'],
   transform: {

@@ -5,7 +5,7 @@ import { addOp, blankAcLoad, BOUNDS, type AcLoad, type Design, type Op } from '@
 import { toCsv } from '@/core/format/csv';
 import { useBoat, useFreshId, useStore } from '@/ui/boat/context';
 import { fileName, saveCsv } from '@/ui/files';
-import { Dialog } from '@/ui/frame/Dialog';
+import { FromList } from '@/ui/lists/FromList';
 import { applianceColumns } from './columns';
 import { readTable, tableOf } from './table';
 import { Rows } from './Rows';
@@ -110,6 +110,8 @@ export function Appliances() {
       </div>
       {choosing ? (
         <FromList
+          title="AC appliances aboard cruising boats"
+          items={AC_APPLIANCES}
           onClose={() => setChoosing(false)}
           onTake={(names) =>
             add(
@@ -120,48 +122,5 @@ export function Appliances() {
         />
       ) : null}
     </>
-  );
-}
-
-function FromList({ onClose, onTake }: { onClose: () => void; onTake: (names: readonly string[]) => void }) {
-  const [ticked, setTicked] = useState<readonly string[]>([]);
-  return (
-    <Dialog
-      open
-      onClose={onClose}
-      title="AC appliances aboard cruising boats"
-      about="Generic, with typical figures of our own. Correct them from the plate or the meter."
-      wide
-    >
-      <div className="grid max-h-[46vh] grid-cols-2 gap-x-6 overflow-y-auto" tabIndex={0}>
-        {AC_APPLIANCES.map((a) => (
-          <label key={a.name} className="flex items-baseline gap-2 border-b border-line py-[3px]">
-            <input
-              type="checkbox"
-              checked={ticked.includes(a.name)}
-              onChange={(e) => setTicked(e.target.checked ? [...ticked, a.name] : ticked.filter((n) => n !== a.name))}
-            />
-            <span className="flex-1">{a.name}</span>
-            <span className="reading text-faint">{a.watts} W</span>
-          </label>
-        ))}
-      </div>
-      <div className="mt-3 flex gap-3">
-        <button
-          type="button"
-          className="act"
-          disabled={ticked.length === 0}
-          onClick={() => {
-            onTake(ticked);
-            onClose();
-          }}
-        >
-          add {ticked.length === 0 ? '' : ticked.length}
-        </button>
-        <button type="button" className="plain" onClick={onClose}>
-          leave it
-        </button>
-      </div>
-    </Dialog>
   );
 }

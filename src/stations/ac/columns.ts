@@ -4,7 +4,7 @@ import { wattsOf } from '@/core/ac/consumers';
 import { AC_CABLES, AC_LEGS, LEAKAGES, MARKS, TRANSFERS, type AcCircuit, type AcLoad, type AcPanel, type Design } from '@/core/design';
 import { bare, parseChoice, parseNumber, parseOptional, parseSize, round3, show, sizeName, unitOf } from '@/core/quantity';
 import type { Column } from '@/ui/sheet/types';
-import { cellsOf, hoursColumns, map } from './cells';
+import { cellsOf, hoursColumns, map } from '@/ui/sheet/cells';
 
 /** A typed figure is no longer the list's typical one; until its source is stated it counts as estimated. */
 const typed = (row: AcLoad): Pick<AcLoad, 'mark'> => ({ mark: row.mark === 'typical' ? 'estimated' : row.mark });

@@ -26,12 +26,10 @@ import {
   showWhen,
   showWire,
   type Kind,
-  type Parsed,
 } from '@/core/quantity';
 import { DC_FAMILIES } from '@/core/rules/devices';
 import type { Column } from '@/ui/sheet';
-
-const map = <A, B>(parsed: Parsed<A>, to: (value: A) => B): Parsed<B> => (parsed.ok ? { ok: true, value: to(parsed.value) } : parsed);
+import { hoursColumns, map } from '@/ui/sheet/cells';
 
 /** A typed figure is no longer the list's typical one; until its source is stated it counts as estimated. */
 const typed = (row: Load): Pick<Load, 'mark'> => ({ mark: row.mark === 'typical' ? 'estimated' : row.mark });
@@ -106,19 +104,6 @@ export function loadColumns(design: Design): Column<Load>[] {
     write: (r, text) =>
       map(parseNumber(text, by, units, 0, by === 'W' ? 100000 : 5000), (value) => ({ ratingBy: by, rating: value, ...typed(r) })),
   });
-  const hours = design.living.map((way): Column<Load> => ({
-    key: `hours-${way.id}`,
-    title: way.name,
-    unit: 'h',
-    hint: `Hours a day ${way.name}`,
-    width: 92,
-    align: 'right',
-    mono: true,
-    text: (r) => bare(r.hours[way.id] ?? 0, 'h', units),
-    show: (r) => (r.hours[way.id] ? bare(r.hours[way.id] ?? 0, 'h', units) : '·'),
-    sort: (r) => r.hours[way.id] ?? 0,
-    write: (r, text) => map(parseOptional(text, 'h', units, 0, 24), (value) => ({ hours: { ...r.hours, [way.id]: value ?? 0 } })),
-  }));
   return [
     {
       key: 'name',
@@ -181,7 +166,7 @@ export function loadColumns(design: Design): Column<Load>[] {
         }));
       },
     },
-    ...hours,
+    ...hoursColumns<Load>(design),
     {
       key: 'when',
       title: 'falls',

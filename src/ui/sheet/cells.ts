@@ -1,7 +1,7 @@
 /** Kinds of cell the AC sheets share. */
 import type { Design } from '@/core/design';
 import { bare, parseChoice, parseNumber, parseOptional, parseYesNo, type Kind, type Parsed, type Units } from '@/core/quantity';
-import type { Column, Tone } from '@/ui/sheet/types';
+import type { Column, Tone } from './types';
 
 export const map = <A, B>(parsed: Parsed<A>, to: (value: A) => B): Parsed<B> =>
   parsed.ok ? { ok: true, value: to(parsed.value) } : parsed;
@@ -118,7 +118,7 @@ export const hoursColumns = <Row extends { readonly id: string; readonly hours: 
     title: way.name,
     unit: 'h',
     hint: `Hours a day ${way.name}`,
-    width: 88,
+    width: 92,
     align: 'right',
     mono: true,
     text: (r) => bare(r.hours[way.id] ?? 0, 'h', design.boat),

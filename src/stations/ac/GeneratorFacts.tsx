@@ -1,0 +1,141 @@
+'use client';
+import type { GeneratorAnswer } from '@/core/ac/genset';
+import type { AcSource } from '@/core/design';
+import { round3 } from '@/core/quantity';
+import { useBoat } from '@/ui/boat/context';
+import { Choice, Figure, OptionalFigure, Tick } from '@/ui/field';
+import { Plain } from '@/ui/table/Plain';
+import type { Put } from './OneSource';
+
+/** A generator: plate and fuel, motors in starting order, its days. */
+export function GeneratorFacts({
+  machine: g,
+  put,
+  answer,
+}: {
+  machine: NonNullable<AcSource['generator']>;
+  put: Put;
+  answer: GeneratorAnswer | undefined;
+}) {
+  const { design } = useBoat();
+  const coils = design.loads.filter((l) => l.behaviour !== 'power');
+  return (
+    <>
+      <h3 className="mt-4 font-semibold">Plate and fuel</h3>
+      <div className="mt-1 grid grid-cols-6 items-end gap-3">
+        <Figure label="kVA" kind="none" value={g.kva} low={0} high={100} onChange={(v) => put(['generator', 'kva'], v, 'rating')} />
+        <Figure
+          label="power factor"
+          kind="none"
+          value={g.powerFactor}
+          low={0}
+          high={1}
+          onChange={(v) => put(['generator', 'powerFactor'], v, 'power factor')}
+        />
+        <OptionalFigure
+          label="X'd; empty: 0.25"
+          kind="none"
+          value={g.xd}
+          low={0.01}
+          high={1}
+          onChange={(v) => put(['generator', 'xd'], v, 'reactance')}
+        />
+        <Figure
+          label="idle, L/h"
+          kind="none"
+          value={g.idleLph}
+          low={0}
+          high={50}
+          onChange={(v) => put(['generator', 'idleLph'], v, 'fuel')}
+        />
+        <Figure
+          label="full, L/h"
+          kind="none"
+          value={g.fullLph}
+          low={0}
+          high={100}
+          onChange={(v) => put(['generator', 'fullLph'], v, 'fuel')}
+        />
+        <Choice
+          label="remote start, its coil"
+          value={g.startLoadId ?? ''}
+          options={['', ...coils.map((l) => l.id)]}
+          names={{ '': 'no row', ...Object.fromEntries(coils.map((l) => [l.id, l.name])) }}
+          onChange={(v) => put(['generator', 'startLoadId'], v || null, 'remote start')}
+        />
+        <Tick
+          label="lights or electronics on while motors start"
+          value={g.lightsOn}
+          onChange={(v) => put(['generator', 'lightsOn'], v, 'lights')}
+        />
+      </div>
+      {answer ? (
+        <div className="mt-3 grid grid-cols-2 gap-10">
+          <div>
+            <h3 className="font-semibold">Motors, in the order to start them</h3>
+            {answer.starts.length === 0 ? (
+              <p className="text-quiet">No appliance on it has a start entered.</p>
+            ) : (
+              <Plain
+                label="Motors on the generator"
+                columns={[{ title: 'motor' }, { title: 'beside', right: true }, { title: 'volts dip', right: true }, { title: '' }]}
+                rows={answer.starts.map((s) => ({
+                  id: s.id,
+                  cells: [
+                    s.name,
+                    `${round3(s.besidesKva)} kVA`,
+                    `${round3(100 * s.dip)} %`,
+                    s.passes ? (
+                      'starts'
+                    ) : (
+                      <b key="b" className="font-semibold text-lead">
+                        too much
+                      </b>
+                    ),
+                  ],
+                }))}
+              />
+            )}
+            <p className="mt-1 text-[12px] text-quiet">
+              {round3(100 * answer.mostDip)} % is the most; {round3(answer.leastKva)} kVA would do for what is wanted together.
+            </p>
+          </div>
+          <div>
+            <h3 className="font-semibold">A day</h3>
+            <Plain
+              label="Days of the generator"
+              columns={[
+                { title: 'way of living' },
+                { title: 'runs', right: true },
+                { title: 'fuel', right: true },
+                { title: 'wants', right: true },
+              ]}
+              rows={answer.days.map((d) => ({
+                id: d.livingId,
+                cells: [
+                  d.name,
+                  d.hours > 0 ? `${round3(d.hours)} h at ${Math.round(100 * d.part)} %` : 'not',
+                  d.hours > 0 ? `${round3(d.litres)} L` : '–',
+                  d.needsH === null ? '–' : `${round3(d.needsH)} h`,
+                ],
+              }))}
+            />
+            <p className="mt-1 text-[12px] text-quiet">
+              Wants: hours that make what the day lacks otherwise, at full charging current. The hours it runs are drawn in the day: Bank,
+              the day.
+            </p>
+          </div>
+        </div>
+      ) : null}
+      {answer?.start ? (
+        <p className="mt-2">
+          Remote start: {answer.start.volts.toFixed(2)} V at the solenoid while the starter turns; it pulls in at{' '}
+          {answer.start.pullInV.toFixed(2)} V.
+        </p>
+      ) : null}
+      <p className="caution mt-2 max-w-[760px]">
+        Carbon monoxide kills asleep: exhaust clear, alarms in every cabin. Start switch locked off before any work: it may start by itself.
+      </p>
+    </>
+  );
+}
