@@ -24,7 +24,10 @@ describe('appliances', () => {
   const at = (key: string) => of(columns, key);
   test('typing over a typical figure makes it estimated; a measured one stays so', () => {
     expect(write(at('watts'), kettle, '2 kW')).toEqual({ ok: true, value: { watts: 2000, mark: 'estimated' } });
-    expect(write(at('watts'), appliance('kettle', 1840, { mark: 'measured' }), '1900')).toEqual({ ok: true, value: { watts: 1900, mark: 'measured' } });
+    expect(write(at('watts'), appliance('kettle', 1840, { mark: 'measured' }), '1900')).toEqual({
+      ok: true,
+      value: { watts: 1900, mark: 'measured' },
+    });
     expect(write(at('watts'), kettle, 'lots').ok).toBe(false);
   });
   test('a charger shows what follows from its own station, and is not typed here', () => {
