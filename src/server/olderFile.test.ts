@@ -106,6 +106,9 @@ test('the design is brought up to date and can be reckoned with', () => {
     joins: [],
     cruises: [],
     options: [],
+    acSources: [],
+    acLoads: [],
+    acRules: { earthing: 'joined to DC negative', wanted: [] },
     boat: { houseSet: null },
   });
   expect(boat?.design.circuits.every((c) => c.found === null && !c.pin.ownDevices)).toBe(true);

@@ -1,22 +1,18 @@
 /** What the AC side leaves for charging, and what an inverter's appliances draw from its bank (docs/methods.md, M12, energy). */
 import { chargerAcA } from '../charge/charger';
 import type { AcLoad, AcSource, Design, Living, Load, Source, Span } from '../design/schema';
-import { cover, spanH, spansOf } from '../energy/spans';
+import { spanH, spansOf } from '../energy/spans';
 import { rowsOn, vaOf } from './consumers';
 import { limitOf, SERVICES } from './services';
 
 /** Hours of a way of living in which shore or a generator is there. */
 export function mainsH(living: Living): number {
-  const spans = [...spansOf(living, 'shore'), ...spansOf(living, 'generator')];
-  let hours = 0;
-  for (let t = 0; t < 288; t++)
-    hours +=
-      (Math.min(
-        1,
-        spans.reduce((sum, s) => sum + cover(s, t / 12, 1 / 12), 0),
-      ) *
-        24) /
-      288;
+  const spans = [...spansOf(living, 'shore'), ...spansOf(living, 'generator')].sort((a, b) => a.fromH - b.fromH);
+  let [hours, upTo] = [0, 0];
+  for (const s of spans) {
+    hours += Math.max(0, s.toH - Math.max(s.fromH, upTo));
+    upTo = Math.max(upTo, s.toH);
+  }
   return hours;
 }
 

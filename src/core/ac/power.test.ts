@@ -1,5 +1,6 @@
 /** Inverters and generators on the DC network, and how the AC side joins the day. */
-import { analyse } from '../analysis';
+import fc from 'fast-check';
+import { analyse, createMemory } from '../analysis';
 import { acPowerFindings } from '../check/acPowerFindings';
 import { blankDevice, blankSource, blankSpan, type AcLoad, type Design, type Load } from '../design';
 import { dayAh } from '../energy/draws';
@@ -151,6 +152,95 @@ describe('the day', () => {
     // A limit typed for the span binds where it is lower; without an AC side only that.
     expect(acFor(design, living, { ...shoreDay, level: 3 }, charger)).toBe(3);
     expect(acFor({ ...design, acSources: [] }, living, shoreDay, charger)).toBe(Infinity);
+  });
+});
+
+describe('whatever the day', () => {
+  const hour = fc.double({ min: 0, max: 24, noNaN: true });
+  const spans = fc.array(
+    fc.record({
+      what: fc.constantFrom('shore' as const, 'generator' as const),
+      from: hour,
+      long: fc.double({ min: 0, max: 12, noNaN: true }),
+    }),
+    { maxLength: 4 },
+  );
+  const livingOf = (list: readonly { what: 'shore' | 'generator'; from: number; long: number }[]) => ({
+    id: 'day',
+    name: 'a day',
+    day: list.map((s, i) => blankSpan(`s${i}`, s.what, s.from, Math.min(24, s.from + s.long), 0)),
+    houseSwitch: 'on' as const,
+  });
+  test('hours on mains lie between the longest span and all of them, and never beyond a day; what runs on the battery is the rest', () =>
+    fc.assert(
+      fc.property(spans, fc.double({ min: 0, max: 24, noNaN: true }), (list, hours) => {
+        const living = livingOf(list);
+        const lengths = living.day.map((s) => s.toH - s.fromH);
+        const mains = mainsH(living);
+        expect(mains).toBeLessThanOrEqual(
+          Math.min(
+            24,
+            lengths.reduce((a, b) => a + b, 0),
+          ) + 1e-9,
+        );
+        expect(mains).toBeGreaterThanOrEqual(Math.max(0, ...lengths) - 1e-9);
+        const design = { ...wired({}, [appliance('tv', 900, { hours: { day: hours } })]), living: [living] };
+        const [row] = design.acLoads;
+        if (!row) throw new Error('no appliance');
+        const onBattery = onBatteryH(design, row, living);
+        expect(onBattery).toBeCloseTo(Math.max(0, hours - mains), 9);
+      }),
+      { numRuns: 80 },
+    ));
+  test('a charger never takes more than the inlet or the generator has left, and more appliances never leave it more', () =>
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 50, noNaN: true }),
+        fc.double({ min: 0, max: 5000, noNaN: true }),
+        fc.double({ min: 0, max: 24, noNaN: true }),
+        (ratedA, watts, hours) => {
+          const base = pluggedIn();
+          const charger = { ...blankSource('c', 'shore charger', 12, 'house'), ratedA: 400 };
+          const span = blankSpan('s', 'shore', 6, 18, 0);
+          const living = { id: 'day', name: 'a day', day: [span], houseSwitch: 'on' as const };
+          const at = (w: number): number =>
+            acFor(
+              {
+                ...base,
+                sources: [charger],
+                acSources: base.acSources.map((s) => ({ ...s, ratedA })),
+                acLoads: [appliance('kettle', w, { hours: { day: hours } })],
+              },
+              living,
+              span,
+              charger,
+            );
+          expect(at(watts)).toBeLessThanOrEqual(ratedA + 1e-9);
+          expect(at(watts)).toBeGreaterThanOrEqual(0);
+          expect(at(2 * watts)).toBeLessThanOrEqual(at(watts) + 1e-9);
+        },
+      ),
+      { numRuns: 80 },
+    ));
+  test('edits of the AC side reckoned one after another come to what is reckoned afresh', () => {
+    const memory = createMemory();
+    let design = wired();
+    const acts: ((d: Design) => Design)[] = [
+      (d) => ({ ...d, acLoads: d.acLoads.map((l) => ({ ...l, watts: 1500 })) }),
+      (d) => ({ ...d, acCircuits: d.acCircuits.map((c) => ({ ...c, leakageMa: null })) }),
+      (d) => ({ ...d, acPanels: d.acPanels.map((p) => ({ ...p, linked: true })) }),
+      (d) => ({ ...d, acRules: { ...d.acRules, earthing: 'joined to DC negative' } }),
+      (d) => ({ ...d, acSources: d.acSources.filter((s) => s.kind !== 'generator') }),
+      (d) => ({ ...d, places: d.places.map((p) => ({ ...p, ambientC: 55 })) }),
+      (d) => ({ ...d, acLoads: [] }),
+    ];
+    for (const act of acts) {
+      design = act(design);
+      const again = analyse(design, memory);
+      const afresh = analyse(design);
+      expect(again.findings).toEqual(afresh.findings);
+      expect(again.balance).toEqual(afresh.balance);
+    }
   });
 });
 

@@ -16,13 +16,16 @@ const appliances = (design: Design, entries: readonly Entry[]): AcLoad[] =>
 function withAc(design: Design, change: (design: Design) => Design): Design {
   let n = 0;
   const made = proposeAc(design, (prefix) => `${prefix}${++n}`);
-  return change({
+  const whole = change({
     ...design,
     acSources: [...design.acSources, ...made.acSources],
     acPanels: [...design.acPanels, ...made.acPanels],
     acLoads: [...design.acLoads, ...made.acLoads],
     acCircuits: [...design.acCircuits, ...made.acCircuits],
   });
+  const { acSources, acPanels, acCircuits } = whole;
+  // The other options have the same AC side.
+  return { ...whole, options: whole.options.map((o) => (o.parts ? { ...o, parts: { ...o.parts, acSources, acPanels, acCircuits } } : o)) };
 }
 
 const wanted = (design: Design, names: readonly string[]): Design => ({

@@ -1,5 +1,6 @@
 /** The demonstration boats as people meet them. */
 import { analyse } from '@/core';
+import { bondsRight, statesOf } from '@/core/ac/states';
 import { readDesign, type Design } from '@/core/design';
 import { asOption } from '@/core/design';
 import { cruise } from '@/core/energy/cruise';
@@ -26,6 +27,22 @@ describe.each(boats)('%s', (_, boat) => {
     expect(circuits.every((c) => Number.isFinite(c.workingA))).toBe(true);
   });
   test('her cruise balances to 1e-9', () => expect(cruise(boat()).imbalance).toBeLessThan(1e-9));
+});
+
+test.each([
+  ['Marram', marram],
+  ['Halcyon Drift', halcyon],
+])('%s: her AC side has nothing to stop at, in any option, and every appliance hangs on a run', (_, boat) => {
+  const design = boat();
+  const served = new Set(design.acCircuits.flatMap((c) => c.loadIds));
+  expect(design.acLoads.filter((l) => !served.has(l.id))).toEqual([]);
+  for (const d of [design, ...design.options.map((o) => asOption(design, o))]) {
+    expect(d.acSources.length).toBeGreaterThan(1);
+    expect(analyse(d).findings.filter((f) => f.about.kind.startsWith('AC') && f.severity === 'stop')).toEqual([]);
+    const states = statesOf(d);
+    expect(states.length).toBeGreaterThan(2);
+    expect(states.every((s) => s.origins.every(bondsRight))).toBe(true);
+  }
 });
 
 test('Marram goes below her window in summer; option B does not', () => {
