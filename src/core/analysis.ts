@@ -179,24 +179,11 @@ function mainSideOf(memory: Memory, design: Design, leads: readonly LeadResult[]
   return memory.mainSide.findings;
 }
 
-/** Findings on the AC side, likewise. */
+/** Findings on the AC side, likewise. Of the load sheet they ask only whether the rows of its inverters are there. */
 function acOf(memory: Memory, design: Design): readonly Finding[] {
-  const { acRules, acSources, acPanels, acLoads, acCircuits, boat, house, places, bars, sources, circuits } = design;
-  const deps = [
-    acRules,
-    acSources,
-    acPanels,
-    acLoads,
-    acCircuits,
-    boat,
-    house,
-    places,
-    bars,
-    sources,
-    design.leads,
-    design.loads,
-    circuits,
-  ];
+  const { acRules, acSources, acPanels, acLoads, acCircuits, boat, house, places, bars, sources, leads } = design;
+  const rows = acSources.map((s) => s.inverter !== null && design.loads.some((l) => l.id === s.inverter?.loadId)).join();
+  const deps = [acRules, acSources, acPanels, acLoads, acCircuits, boat, house, places, bars, sources, leads, rows];
   if (!memory.ac || !sameParts(memory.ac.deps, deps)) memory.ac = { deps, findings: acFindings(design) };
   return memory.ac.findings;
 }

@@ -1,9 +1,8 @@
 /** The AC side's findings: sources and appliances here, panels and bonds, runs and colours in files of their own. */
-import { settingsOf, SERVICES } from '../ac/services';
+import { settingsOf, SERVICES, type Setting } from '../ac/services';
 import { chainsTo, cordPct, outletA, TOTAL_DROP_PCT } from '../ac/circuits';
-import { loose, rowsOn, vaOf } from '../ac/consumers';
+import { consumerOf, loose, rowsOn, vaOf } from '../ac/consumers';
 import { fits } from '../ac/together';
-import { consumerOf } from '../ac/consumers';
 import { ampacityA, derate } from '../conductor/ampacity';
 import { findConductor } from '../rules/conductors';
 import type { AcLoad, AcSource, Design } from '../design/schema';
@@ -30,7 +29,17 @@ export function acFindings(design: Design): Finding[] {
     );
   for (const s of design.acSources) sourceFindings(design, s, add);
   const free = loose(design);
-  for (const l of design.acLoads) loadFindings(design, l, free, add);
+  // Once a source: which rows it can run.
+  const rows = new Map(design.acSources.map((s) => [s.id, new Set(rowsOn(design, s.id))]));
+  const settings = settingsOf(design);
+  for (const l of design.acLoads)
+    loadFindings(
+      design,
+      l,
+      free,
+      settings.filter((s) => rows.get(s.sourceId)?.has(l)),
+      add,
+    );
   acBondFindings(design, add);
   acRunFindings(design, add);
   return out;
@@ -272,7 +281,8 @@ function inverterFindings(design: Design, s: AcSource, i: NonNullable<AcSource['
     );
 }
 
-function loadFindings(design: Design, l: AcLoad, free: ReadonlySet<string>, add: AddAbout): void {
+/** @param settings those that can run it. */
+function loadFindings(design: Design, l: AcLoad, free: ReadonlySet<string>, settings: readonly Setting[], add: AddAbout): void {
   const about = (rule: string, severity: 'stop' | 'fix' | 'note', title: string, why: string, todo: string) =>
     add(rule, severity, 'AC load', l.id, title, why, todo);
   if (l.powerFactor <= 0)
@@ -310,7 +320,6 @@ function loadFindings(design: Design, l: AcLoad, free: ReadonlySet<string>, add:
       'It is taken to be within reach of every source.',
       'Put it on a branch, or let the station propose one.',
     );
-  const settings = settingsOf(design).filter((s) => rowsOn(design, s.sourceId).includes(l));
   if (settings.length > 0 && settings.every((s) => !fits([consumerOf(design, l, s.limit.legs)], s.limit)))
     about(
       'ac-too-large',
