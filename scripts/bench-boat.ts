@@ -1,9 +1,9 @@
-/** A large boat for the bench: 200 loads on about 120 circuits. Prints it as a design file, or times the core on it. */
+/** A large boat for the bench: 200 loads on about 120 circuits, or as many as are asked for. Prints it as a design file, or times the core on it. */
 import { analyse, APPLIANCES, createMemory, loadFrom, proposeCircuits } from '../src/core';
 import { applyEdit, blankFound, deltaOf, setOp, withDelta, type Design } from '../src/core/design';
 import { marram } from '../src/server/demo/marram';
 
-function largeBoat(): Design {
+function largeBoat(most: number): Design {
   const base = marram();
   const places = new Set(base.places.map((p) => p.id));
   const loads = Array.from({ length: 200 }, (_, i) => {
@@ -16,9 +16,9 @@ function largeBoat(): Design {
   const bare: Design = { ...base, boat: { ...base.boat, name: 'Bench' }, banks, loads, circuits: [], panels: [] };
   let n = 0;
   const { panels, circuits } = proposeCircuits(bare, (prefix) => `${prefix}b${++n}`);
-  // Bring it to about 120 circuits: the smallest neighbours are joined on one way.
+  // Bring it to that many circuits: the smallest neighbours are joined on one way.
   const joined = [...circuits];
-  for (let i = joined.length - 2; i >= 0 && joined.length > 122; i--) {
+  for (let i = joined.length - 2; i >= 0 && joined.length > most; i--) {
     const [a, b] = [joined[i], joined[i + 1]];
     if (
       !a ||
@@ -69,8 +69,9 @@ const asFoundBoat = (design: Design): Design => ({
   ),
 });
 
-const design = largeBoat();
-if (process.argv.includes('--print')) process.stdout.write(JSON.stringify(design));
+const [, , act, circuits = '122'] = process.argv;
+const design = largeBoat(Number(circuits));
+if (act === '--print') process.stdout.write(JSON.stringify(design));
 else {
   time('', design);
   time(', half of them as found', asFoundBoat(onePerWay(design)));
