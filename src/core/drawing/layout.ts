@@ -56,6 +56,8 @@ export function toElk({ things, lines }: Drawing): ElkNode {
       'elk.edgeRouting': 'ORTHOGONAL',
       'elk.layered.considerModelOrder.strategy': 'NODES_AND_EDGES',
       'elk.layered.crossingMinimization.forceNodeModelOrder': 'false',
+      // It changes nothing on boats and takes its time.
+      'elk.layered.crossingMinimization.greedySwitch.type': 'OFF',
       'elk.layered.nodePlacement.strategy': 'NETWORK_SIMPLEX',
       'elk.layered.spacing.nodeNodeBetweenLayers': '150',
       'elk.layered.spacing.edgeEdgeBetweenLayers': '9',
