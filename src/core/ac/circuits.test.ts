@@ -49,6 +49,24 @@ describe('by hand', () => {
     expect(fault?.cutBy).toBe('breaker');
     expect(fault?.opensS).toBeLessThanOrEqual(0.1);
   });
+  test('split service: 12 A of one leg lose 2 R I of 120 V, the same between the legs of 240 V; two loaded conductors in either branch', () => {
+    const awg = pluggedIn('awg');
+    const split = (leg: AcLoad['leg'], watts: number): Design => ({
+      ...awg,
+      boat: { ...awg.boat, acRegion: '120/240 V' },
+      acSources: awg.acSources.map((s) => ({ ...s, service: '120/240 V' as const, ratedA: 50 })),
+      acLoads: [appliance('kettle', watts, { leg })],
+    });
+    const [one, both] = [result(split('second', 1440), 'galley'), result(split('both', 2880), 'galley')];
+    expect([one.amps, both.amps]).toEqual([12, 12]);
+    const own = (d: Design) => result(d, 'galley').dropPct - result(d, 'main').dropPct;
+    // 6 m of its size, out and back, copper at 60 degC, 12 A.
+    const volts = (r: AcCircuitResult) => (2 * r.conductor.r20OhmPerKm * 6 * (1 + 0.00393 * 40) * 12) / 1000;
+    expect(own(split('second', 1440))).toBeCloseTo((100 * volts(one)) / 120, 9);
+    expect(own(split('both', 2880))).toBeCloseTo((100 * volts(both)) / 240, 9);
+    expect([one.derating.fBundle, both.derating.fBundle]).toEqual([1, 1]);
+    expect(result(split('both', 2880), 'main').derating.fBundle).toBe(0.7);
+  });
   test('what runs long counts 1.25 times in the awg school: 1500 W at 120 V are 12.5 A and ask for 20 A', () => {
     const awg: Design = { ...pluggedIn('awg'), acLoads: [appliance('kettle', 1500, { runsLong: true })] };
     expect(result(awg, 'galley').ratingA).toBe(20);

@@ -43,6 +43,8 @@ export interface AcCircuitResult {
   readonly feeder: boolean;
   readonly volts: number;
   readonly legs: 1 | 2;
+  /** Between the two conductors its current runs in: of one leg, or of both. */
+  readonly spanV: number;
   /** Taken for the conductor and its drop, A. */
   readonly amps: number;
   readonly ratingA: number;
@@ -175,10 +177,14 @@ function reckon({ design, results }: Bench, c: AcCircuit, chains: readonly Chain
   const ratingA = c.ratingA ?? (feeder ? feederRating(family, amps) : nextRating(family, amps / part));
   const lengthM = acLengthM(design, c);
   const places = endsOf(design, c).map((id) => design.places.find((p) => p.id === id) ?? unknownPlace);
-  const laying = { insulationC: design.house.insulationC, bundled: Math.max(c.bundled, legs === 2 ? 3 : 2), enclosure: c.enclosure };
+  const laying = {
+    insulationC: design.house.insulationC,
+    bundled: Math.max(c.bundled, legs === 2 && feeder ? 3 : 2),
+    enclosure: c.enclosure,
+  };
   const deratings = places.map((p) => derate(school, laying, p));
   const derated = (size: Conductor): Derating => deratings[rulingPlace(size, deratings)] ?? (deratings[0] as Derating);
-  const span = legs === 2 ? 2 * volts : volts;
+  const span = spanOf(design, c, volts, legs);
   const drops = (size: Conductor): number => (200 * conductorOhm(size.r20OhmPerKm, lengthM, 60) * amps) / span;
   const upstream = chains.map(({ circuits }) => circuits.slice(0, -1).reduce((sum, x) => sum + ownDropPct(results.get(x.id)), 0));
   const worstUp = Math.max(0, ...upstream);
@@ -204,13 +210,15 @@ function reckon({ design, results }: Bench, c: AcCircuit, chains: readonly Chain
   const ohm = conductorOhm(conductor.r20OhmPerKm, lengthM, 20);
   const dropPct = worstUp + drops(conductor);
   const cords = chains.map(
-    ({ source, circuits }, i) => (upstream[i] ?? 0) + cordPct(source, Math.min(amps, results.get(circuits[0]?.id ?? '')?.ratingA ?? amps)),
+    ({ source, circuits }, i) =>
+      (upstream[i] ?? 0) + cordPct(source, Math.min(amps, results.get(circuits[0]?.id ?? '')?.ratingA ?? amps), span),
   );
   return {
     id: c.id,
     feeder,
     volts,
     legs,
+    spanV: span,
     amps,
     ratingA,
     family,
@@ -231,12 +239,19 @@ function reckon({ design, results }: Bench, c: AcCircuit, chains: readonly Chain
   };
 }
 
+/** A feeder of a split service is taken as balanced; a branch runs in one leg and neutral, unless all it serves lies between the legs. */
+function spanOf(design: Design, c: AcCircuit, volts: number, legs: 1 | 2): number {
+  if (legs === 1 || c.to !== null) return legs * volts;
+  const rows = design.acLoads.filter((l) => c.loadIds.includes(l.id));
+  return c.outlets === 0 && rows.length > 0 && rows.every((l) => l.leg === 'both') ? 2 * volts : volts;
+}
+
 /** A feeder's breaker is no larger than what stands before it. */
 const feederRating = (family: Family, most: number): number =>
   [...family.ratingsA].reverse().find((r) => r <= most + 1e-9) ?? family.ratingsA[0] ?? most;
 
 const ownDropPct = (r: AcCircuitResult | undefined): number =>
-  r ? (200 * conductorOhm(r.conductor.r20OhmPerKm, r.lengthM, 60) * r.amps) / (r.legs === 2 ? 2 * r.volts : r.volts) : 0;
+  r ? (200 * conductorOhm(r.conductor.r20OhmPerKm, r.lengthM, 60) * r.amps) / r.spanV : 0;
 
 /** Loop of a shore cord, out and back, warm, ohm. */
 export function cordOhm(source: AcSource): number {
@@ -244,10 +259,10 @@ export function cordOhm(source: AcSource): number {
   return size && source.shore ? 2 * conductorOhm(size.r20OhmPerKm, source.shore.cordM, 40) : 0;
 }
 
-/** What a cord takes at a current, %. */
-export function cordPct(source: AcSource, amps: number): number {
+/** What a cord takes at a current, %. @param spanV between the conductors it runs in; missing: both legs where there are two. */
+export function cordPct(source: AcSource, amps: number, spanV?: number): number {
   const { volts, legs } = SERVICES[source.service];
-  return (100 * cordOhm(source) * amps) / (legs === 2 ? 2 * volts : volts);
+  return (100 * cordOhm(source) * amps) / (spanV ?? legs * volts);
 }
 
 interface OwnRun {

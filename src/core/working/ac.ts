@@ -130,7 +130,7 @@ function neighboursOf(design: Design, r: AcCircuitResult, pinned: boolean): Neig
   const one = (label: string, i: number): Neighbour[] => {
     const s = sizes[i];
     if (!s) return [];
-    const own = (100 * 2 * s.r20OhmPerKm * 1.157 * r.lengthM * r.amps) / 1000 / (r.legs === 2 ? 2 * r.volts : r.volts);
+    const own = (100 * 2 * s.r20OhmPerKm * 1.157 * r.lengthM * r.amps) / 1000 / r.spanV;
     const iz = (s.ampacityA[r.derating.ratingC] ?? 0) * r.derating.factor;
     return [
       {
