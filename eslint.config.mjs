@@ -13,4 +13,6 @@ export default tseslint.config(
       'import/no-anonymous-default-export': 'off',
     },
   },
+  // AssemblyScript has no imports of types alone.
+  { files: ['src/core/energy/kernel/*.ts'], rules: { '@typescript-eslint/consistent-type-imports': 'off' } },
 );

@@ -1,3 +1,7 @@
+import { kernel } from './scripts/kernel.mjs';
+
+kernel();
+
 export default {
   testEnvironment: 'node',
   // Nothing is judged by how long it takes; a busy machine lays out slowly.

@@ -4,6 +4,7 @@ import { existsSync, readdirSync, statSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { kernel } from './kernel.mjs';
 
 export const root = dirname(dirname(fileURLToPath(import.meta.url)));
 export const env = { ...process.env, NEXT_TELEMETRY_DISABLED: '1', NODE_OPTIONS: process.env.NODE_OPTIONS ?? '' };
@@ -51,6 +52,7 @@ export function install() {
 
 /** Builds the application when a source is newer than the last build. */
 export function build() {
+  kernel();
   const built = changed(join(root, '.next/BUILD_ID'));
   const sources = ['src', 'package-lock.json', 'next.config.ts', 'postcss.config.mjs'].map((p) => newest(join(root, p)));
   if (built > Math.max(...sources)) return;

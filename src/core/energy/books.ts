@@ -1,5 +1,5 @@
 /** What the time loop takes and keeps: a day's factors, its trace, its running sums. */
-import type { Scene, SceneDay } from './scene';
+import type { Scene } from './scene';
 
 /** What one day has of what the way of living says: 1 is as entered. */
 export interface Factors {
@@ -57,8 +57,10 @@ export interface Loop {
   readonly totals: Totals;
   /** All banks at these states of charge (one figure: all alike), stages and sums at their start. */
   readonly reset: (soc: number | ArrayLike<number>) => void;
-  /** One day in a way of living. */
-  readonly day: (day: SceneDay, factors: Readonly<Factors>, trace?: Trace, step?: number) => void;
+  /** What loads draw as another scene has it, that differs in nothing else. */
+  readonly redraw: (scene: Scene) => void;
+  /** One day in a way of living, by its place among the scene's days: one that is gone through. */
+  readonly day: (index: number, factors: Readonly<Factors>, trace?: Trace, step?: number) => void;
 }
 
 export const FULL_SOC = 0.995;

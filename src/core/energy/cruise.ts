@@ -101,7 +101,7 @@ export function runDays(
     if (!day) return [];
     before.sums.set(totals.sums);
     before.source.set(totals.sourceAh);
-    loop.day(day, AS_ENTERED, trace, d * scene.n);
+    loop.day(at, AS_ENTERED, trace, d * scene.n);
     const since = (i: number) => (totals.sums[i] ?? 0) - (before.sums[i] ?? 0);
     const bySource = Array.from(totals.sourceAh, (x, s) => x - (before.source[s] ?? 0));
     return [

@@ -4,28 +4,24 @@ import { restV } from '../rules/chemistries';
 import { chargeEfficiency } from './discharge';
 import type { SceneBank } from './scene';
 
-export interface Tables {
-  readonly ocvV: Float64Array;
-  /** Accepted at absorption volts, A. */
-  readonly acceptA: Float64Array;
-  readonly efficiency: Float64Array;
-}
+/** Curves side by side in a cell. */
+export const CURVES = 3;
 
-/** @param cells steps of a curve; each bank's stretch is two longer, so that full has a neighbour. */
-export function tablesOf(banks: readonly SceneBank[], cells: number): Tables {
-  const row = cells + 2;
-  const tables: Tables = {
-    ocvV: new Float64Array(banks.length * row),
-    acceptA: new Float64Array(banks.length * row),
-    efficiency: new Float64Array(banks.length * row),
-  };
-  banks.forEach((b, at) => {
-    for (let i = 0; i < row; i++) {
+/**
+ * Bank by bank, cell by cell: rest volts, amps accepted at absorption volts, efficiency of charging.
+ * @param cells steps of a curve; each bank's stretch is two longer, so that full has a neighbour.
+ */
+export function curvesOf(banks: readonly SceneBank[], cells: number): Float64Array {
+  const stretch = CURVES * (cells + 2);
+  const curves = new Float64Array(banks.length * stretch);
+  banks.forEach((b, bank) => {
+    for (let i = 0; i < cells + 2; i++) {
       const soc = Math.min(1, i / cells);
-      tables.ocvV[at * row + i] = (restV(b.chemistry, soc) * b.nominalV) / 12;
-      tables.acceptA[at * row + i] = acceptanceC(b.chemistry.id, soc) * b.c20Ah * b.accepts;
-      tables.efficiency[at * row + i] = chargeEfficiency(b.chemistry, soc);
+      const at = bank * stretch + CURVES * i;
+      curves[at] = (restV(b.chemistry, soc) * b.nominalV) / 12;
+      curves[at + 1] = acceptanceC(b.chemistry.id, soc) * b.c20Ah * b.accepts;
+      curves[at + 2] = chargeEfficiency(b.chemistry, soc);
     }
   });
-  return tables;
+  return curves;
 }

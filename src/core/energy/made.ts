@@ -37,6 +37,13 @@ interface Stage {
   readonly loop: Loop;
 }
 
+/** The stage with other loads. */
+function restaged(stage: Stage, design: Design): Stage {
+  const scene = redrawn(stage.scene, design);
+  stage.loop.redraw(scene);
+  return { ...stage, scene };
+}
+
 function stageOf(design: Design): Stage | null {
   if (design.banks.length === 0 || design.sources.length === 0) return null;
   const scene = sceneOf(design, { stepMin: STEP_MIN });
@@ -47,10 +54,10 @@ function madeOn({ scene, loop }: Stage): Made[] {
   const house = scene.banks[scene.house];
   if (!house) return [];
   const middle = (house.chemistry.windowLowSoc + house.chemistry.windowHighSoc) / 2;
-  return scene.days.flatMap((day): Made[] => {
+  return scene.days.flatMap((day, at): Made[] => {
     if (!day) return [];
     loop.reset(middle);
-    loop.day(day, AS_ENTERED);
+    loop.day(at, AS_ENTERED);
     const { totals } = loop;
     const bySource = Array.from(totals.sourceAh);
     const made: Omit<Made, 'settlesAt' | 'lowest'> = {
@@ -65,7 +72,7 @@ function madeOn({ scene, loop }: Stage): Made[] {
       const now = loop.soc[scene.house] ?? 0;
       if (Math.abs(now - was) < 0.002) break;
       was = now;
-      loop.day(day, AS_ENTERED);
+      loop.day(at, AS_ENTERED);
     }
     return [{ ...made, settlesAt: loop.soc[scene.house] ?? 0, lowest: totals.lowest[scene.house] ?? 0 }];
   });
@@ -87,7 +94,7 @@ export function madeMemory(): MadeMemory {
       const now = [...still, d.loads, d.circuits];
       if (sameParts(deps, now)) return made;
       // While only loads and circuits move, banks and sources stand.
-      stage = stage && sameParts(stillDeps, still) ? { ...stage, scene: redrawn(stage.scene, d) } : stageOf(d);
+      stage = stage && sameParts(stillDeps, still) ? restaged(stage, d) : stageOf(d);
       made = share(made, stage ? madeOn(stage) : []);
       deps = now;
       stillDeps = still;

@@ -77,9 +77,7 @@ export function seasonBlock(
       factors.wind = Math.min(3, Math.max(0, 1 + asked.windSpread * blow));
       factors.use = Math.exp(asked.useSpread * dice.normal() - asked.useSpread ** 2 / 2);
       factors.motor = Math.min(1.5, Math.exp(asked.motorSpread * dice.normal() - asked.motorSpread ** 2 / 2));
-      const day = scene.days[days[d] as number];
-      if (!day) continue;
-      loop.day(day, factors);
+      loop.day(days[d] as number, factors);
       lowest[r * n + d] = loop.totals.lowest[scene.house] ?? 0;
     }
     unmet[r] = (loop.totals.sums[UNMET] ?? 0) > 0.05 ? 1 : 0;
