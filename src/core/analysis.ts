@@ -151,7 +151,7 @@ export function analyse(whole: Design, memory: Memory = createMemory()): Analysi
 function postFaultsOf(memory: Memory, design: Design, alone: readonly BankSource[], volts: StudyVolts): readonly BankSource[] {
   const { joins, sources, leads, banks, places, boat, house } = design;
   const deps = [joins, sources, leads, banks, places, boat, house, volts];
-  if (!memory.posts || !sameParts(memory.posts.deps, deps)) memory.posts = { deps, banks: withPostFaults(design, alone, volts) };
+  if (!memory.posts || !sameParts(memory.posts.deps, deps)) memory.posts = { deps, banks: share(memory.posts?.banks, withPostFaults(design, alone, volts)) };
   return memory.posts.banks;
 }
 
@@ -208,7 +208,6 @@ function analyseCircuits(scene: Scene): ReadonlyMap<string, CircuitResult> {
   const { boat, house } = design;
   const panels = byId(design.panels);
   const places = byId(design.places);
-  const bankRows = byId(design.banks);
   const results = new Map<string, CircuitResult>();
   const below = new Map<string, Upstream>();
   const upstreamOf = (c: Circuit): Upstream => {
@@ -235,7 +234,7 @@ function analyseCircuits(scene: Scene): ReadonlyMap<string, CircuitResult> {
     const feeds = served.panels.some((p) => p !== null);
     const surges = feeds ? circuit.taps.map((t) => (t.serves.kind === 'panel' ? (asked.surge.get(t.serves.id) ?? null) : null)) : NOTHING;
     const deps: unknown[] = [circuit, house, boat, volts, panel, ...lay.passes, ...lay.lengths, ...served.loads, ...served.panels];
-    deps.push(bankRows.get(upstream.bank?.bankId ?? '') ?? null, upstream.bank?.postsFaultA, upstream.place, upstream.atBank);
+    deps.push(upstream.bank, upstream.place, upstream.atBank);
     deps.push(upstream.chain.join('>'), upstream.coldOhm, upstream.faultHotOhm, upstream.feederRatingA);
     for (const s of surges) deps.push(s?.addsA, s?.seconds, s?.name);
     if (feeds) for (const t of circuit.taps) if (t.serves.kind === 'panel') deps.push(...demandKey(asked.items.get(t.serves.id) ?? []));

@@ -8,7 +8,8 @@ import { listDelta, withListDelta, type ListDelta } from './design/delta';
 type Patch = { readonly put: unknown } | { readonly into: Readonly<Record<string, Patch>> };
 
 export interface AnalysisDelta {
-  readonly rest: Omit<Analysis, 'circuits' | 'loads' | 'findings'>;
+  /** Volts, banks, balance, paths and leads: those that are other objects now. */
+  readonly rest: Patch;
   readonly loads: ListDelta<LoadResult>;
   readonly findings: ListDelta<Finding>;
   readonly order: readonly string[] | null;
@@ -38,7 +39,7 @@ export function analysisDelta(before: Analysis | null, after: Analysis): Analysi
   const known = new Map(before?.circuits.map((c) => [c.id, c]));
   const { order } = listDelta(before?.circuits ?? [], circuits);
   return {
-    rest,
+    rest: patchOf(before, rest),
     loads: listDelta(before?.loads ?? [], loads),
     findings: listDelta(before?.findings ?? [], findings),
     order,
@@ -50,7 +51,7 @@ export function withAnalysisDelta(before: Analysis | null, delta: AnalysisDelta)
   const known = new Map(before?.circuits.map((c) => [c.id, c]));
   const rows = delta.circuits.map(({ id, patch }) => patched(known.get(id), patch) as CircuitResult);
   return {
-    ...delta.rest,
+    ...(patched(before, delta.rest) as Analysis),
     loads: withListDelta(before?.loads ?? [], delta.loads),
     findings: withListDelta(before?.findings ?? [], delta.findings),
     circuits: withListDelta(before?.circuits ?? [], { order: delta.order, rows }),

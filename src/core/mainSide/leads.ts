@@ -1,6 +1,7 @@
 /** Every lead of the main side, each reckoned anew only when something says so. */
 import type { CircuitResult } from '../circuitResult';
 import type { Design, Lead } from '../design/schema';
+import { share } from '../design/share';
 import type { BankSource } from '../network/bankSource';
 import { sameParts } from '../network/lay';
 import type { StudyVolts } from '../network/loadCurrent';
@@ -46,7 +47,7 @@ export function leadResults(
     const deps: unknown[] = [lead, ...shared, feeder, ...loads, ofCircuits(design, circuits, lead), ...positives];
     const kept = memory.byId.get(lead.id);
     if (kept && sameParts(kept.deps, deps)) return kept.result;
-    const result = leadResult(design, circuits, banks, volts, lead, positives);
+    const result = share(kept?.result, leadResult(design, circuits, banks, volts, lead, positives));
     memory.byId.set(lead.id, { deps, result });
     return result;
   };

@@ -1,5 +1,5 @@
 'use client';
-import { useMemo, useRef, useState } from 'react';
+import { useDeferredValue, useMemo, useRef, useState } from 'react';
 import { statesOf } from '@/core/ac/states';
 import { deadIn, drawingOf, foldAtFirst, type About, type DrawingWish } from '@/core/drawing/graph';
 import { useAnalysis, useAsked, useBoat, useFindings, useSelected, useStore, useWorst } from '@/ui/boat/context';
@@ -50,6 +50,8 @@ export function Drawing({ onGo }: { onGo: (about: About) => void }) {
   );
   const dead = useMemo(() => (state ? deadIn(design, state) : null), [design, state]);
   const { layout, fresh } = useLayout(drawing);
+  // The sheet is drawn after the screen; until then there is nothing to print or save.
+  const onPaper = useDeferredValue(layout);
   const canvas = useRef<SVGSVGElement>(null);
   const view = useView(canvas, fresh ? layout : null, rails === 'AC' ? 'AC' : 'DC');
   const paper = useRef<HTMLDivElement>(null);
@@ -128,13 +130,18 @@ export function Drawing({ onGo }: { onGo: (about: About) => void }) {
               <option key={s}>{s}</option>
             ))}
           </select>
-          <button type="button" className="act" disabled={!layout} onClick={() => svg() && saveSvg(svg() as SVGSVGElement, name)}>
+          <button
+            type="button"
+            className="act"
+            disabled={!onPaper || onPaper !== layout}
+            onClick={() => svg() && saveSvg(svg() as SVGSVGElement, name)}
+          >
             SVG
           </button>
           <button
             type="button"
             className="act"
-            disabled={!layout}
+            disabled={!onPaper || onPaper !== layout}
             onClick={() => {
               const drawn = svg();
               if (drawn)
@@ -143,7 +150,7 @@ export function Drawing({ onGo }: { onGo: (about: About) => void }) {
           >
             PDF
           </button>
-          <button type="button" className="act" disabled={!layout} onClick={() => window.print()}>
+          <button type="button" className="act" disabled={!onPaper || onPaper !== layout} onClick={() => window.print()}>
             print
           </button>
         </span>
@@ -199,11 +206,11 @@ export function Drawing({ onGo }: { onGo: (about: About) => void }) {
           })}
         />
       </div>
-      {layout ? (
+      {onPaper ? (
         <div ref={paper} className="hidden print:block" data-testid="sheet">
           <style media="print">{`@page { size: ${SHEETS[sheet][0]}mm ${SHEETS[sheet][1]}mm; margin: 0; }`}</style>
           <Sheet
-            layout={layout}
+            layout={onPaper}
             name={sheet}
             title={{
               vessel: design.boat.name,

@@ -1,5 +1,6 @@
 /** The drawing itself, from its layout: the same on the screen and on the sheet. */
 import { memo } from 'react';
+import { equal } from '@/core/design/share';
 import type { About } from '@/core/drawing/graph';
 import { TAP_PITCH, TEXT, textWidth, type Laid, type Layout, type Placed } from '@/core/drawing/layout';
 import { Inline, INLINE_WIDTH, Symbol, type Inks } from './symbols';
@@ -45,7 +46,7 @@ function levelOf(points: readonly Point[]): readonly [Point, Point] {
 }
 
 /** live: null where nobody asks; what is dead is drawn faint and says so. */
-function LineOf({ line, inks, chosen, live }: { line: Laid; inks: Inks; chosen: boolean; live: boolean | null }) {
+const LineOf = memo(function LineOf({ line, inks, chosen, live }: { line: Laid; inks: Inks; chosen: boolean; live: boolean | null }) {
   const path = line.points.map(([x, y], i) => `${i === 0 ? 'M' : 'L'}${x.toFixed(1)} ${y.toFixed(1)}`).join('');
   const settle = line.worst === 'stop' || line.worst === 'fix';
   const colour =
@@ -99,9 +100,19 @@ function LineOf({ line, inks, chosen, live }: { line: Laid; inks: Inks; chosen: 
       ) : null}
     </g>
   );
-}
+}, equal);
 
-function ThingOf({ thing, inks: given, chosen, live }: { thing: Placed; inks: Inks; chosen: boolean; live: boolean | null }) {
+const ThingOf = memo(function ThingOf({
+  thing,
+  inks: given,
+  chosen,
+  live,
+}: {
+  thing: Placed;
+  inks: Inks;
+  chosen: boolean;
+  live: boolean | null;
+}) {
   const inks = live === false ? { ...given, ink: given.faint, quiet: given.faint } : given;
   const { x, y, width, height, symbol } = thing;
   const settle = live === null && (thing.worst === 'stop' || thing.worst === 'fix');
@@ -197,4 +208,4 @@ function ThingOf({ thing, inks: given, chosen, live }: { thing: Placed; inks: In
       )}
     </g>
   );
-}
+}, equal);
