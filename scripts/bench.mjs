@@ -106,6 +106,7 @@ try {
   );
   // An edit of this window's own, taken back and put again in front of the drawing: a longer or shorter name moves everything beside it.
   await page.goto(`${url}/boats/${drawn.id}/bank`);
+  await page.getByRole('button', { name: 'banks', exact: true }).click();
   const name = page.getByRole('textbox', { name: 'bank', exact: true }).first();
   const was = await name.inputValue();
   await name.fill('House bank, port and starboard');
