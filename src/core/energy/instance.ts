@@ -14,6 +14,8 @@ export interface Kernel extends Readonly<Record<keyof Totals | 'curves' | 'soc' 
   readonly bank: (at: number, ...figures: number[]) => void;
   readonly join: (at: number, ...figures: number[]) => void;
   readonly source: (at: number, ...figures: number[]) => void;
+  /** x to the power of y, x above 0: for the tests. */
+  readonly raised: (x: number, y: number) => number;
   readonly begin: () => void;
   readonly run: (day: number, steps: number, sun: number, use: number, motor: number, lean: number, trace: number) => void;
 }

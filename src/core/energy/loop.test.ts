@@ -4,6 +4,7 @@ import { BOUNDS } from '../design/bounds';
 import type { ChemistryId } from '../rules/chemistries';
 import { AS_ENTERED, UNMET } from './books';
 import { runDays } from './cruise';
+import { instance } from './instance';
 import { createLoop } from './loop';
 import { sceneOf } from './scene';
 import { drawing, driven, quietBoat, sourceInto } from './testing';
@@ -25,6 +26,19 @@ const halved = (design: Design): Design => {
     joins: [{ ...blankJoin('both', 'selector', 12), firstId: house.id, secondId: 'other', running: 'both', stopped: 'both' }],
   };
 };
+
+test('powers are those of the platform to thirteen digits, whatever browser it is', () => {
+  const { raised } = instance();
+  // By hand: 8^(2/3) = 4, 10^0.3010299956639812 = 2.
+  expect(raised(8, 2 / 3)).toBeCloseTo(4, 13);
+  expect(raised(10, Math.log10(2))).toBeCloseTo(2, 13);
+  fc.assert(
+    fc.property(fc.double({ min: 1e-6, max: 1e4, noNaN: true }), fc.double({ min: -2, max: 2, noNaN: true }), (x, y) => {
+      expect(Math.abs(raised(x, y) / x ** y - 1)).toBeLessThan(1e-13);
+    }),
+  );
+  expect([raised(1e300, 2), raised(1e-300, 2)]).toEqual([Infinity, 0]);
+});
 
 describe('the loop', () => {
   test('two halves held together are one bank: volts by the list of banks are volts by the single one', () =>

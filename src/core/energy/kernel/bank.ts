@@ -21,6 +21,7 @@ import {
   storedAh,
   under70H,
 } from './memory';
+import { raised } from './power';
 
 const FULL_SOC: f64 = 0.995;
 /** Share of its acceptance gel keeps on float. */
@@ -60,7 +61,7 @@ export function answers(root: Bank): void {
     b.capCharge = lesser(lesser(accepts, b.maxA), (1 - b.soc) * b.perFull + b.topA);
     const left = b.soc * b.cap * perDt;
     // Far from empty the rate's own correction cannot bind.
-    b.capDraw = left > 12 * load || left <= b.i20 ? left : (left * b.i20 ** b.power) ** (1 / (1 + b.power));
+    b.capDraw = left > 12 * load || left <= b.i20 ? left : raised(left * raised(b.i20, b.power), 1 / (1 + b.power));
   }
 }
 
@@ -72,7 +73,7 @@ export function flow(b: Bank, v: f64): f64 {
 
 /** What a current drawn counts for by Peukert, A. */
 function effective(b: Bank, i: f64): f64 {
-  return i <= b.i20 || b.power == 0 ? i : i * (i / b.i20) ** b.power;
+  return i <= b.i20 || b.power == 0 ? i : i * raised(i / b.i20, b.power);
 }
 
 /** Takes a step's current into a bank's state of charge, and into its books unless they are left out. */

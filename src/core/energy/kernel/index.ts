@@ -26,6 +26,7 @@ export {
   windPart,
 } from './memory';
 export { run } from './day';
+export { raised } from './power';
 
 /** Where the memory behind the records begins. */
 export const behind: usize = __heap_base;
