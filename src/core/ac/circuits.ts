@@ -38,6 +38,9 @@ export interface EarthFault {
   readonly cutBy: 'breaker' | 'residual current' | 'nothing';
 }
 
+/** Conductors within a run's cable. */
+export type Core = 'live' | 'second live' | 'neutral' | 'earth';
+
 export interface AcCircuitResult {
   readonly id: string;
   readonly feeder: boolean;
@@ -45,6 +48,7 @@ export interface AcCircuitResult {
   readonly legs: 1 | 2;
   /** Between the two conductors its current runs in: of one leg, or of both. */
   readonly spanV: number;
+  readonly cores: readonly Core[];
   /** Taken for the conductor and its drop, A. */
   readonly amps: number;
   readonly ratingA: number;
@@ -219,6 +223,7 @@ function reckon({ design, results }: Bench, c: AcCircuit, chains: readonly Chain
     volts,
     legs,
     spanV: span,
+    cores: coresOf(feeder, legs, span > volts),
     amps,
     ratingA,
     family,
@@ -245,6 +250,14 @@ function spanOf(design: Design, c: AcCircuit, volts: number, legs: 1 | 2): numbe
   const rows = design.acLoads.filter((l) => c.loadIds.includes(l.id));
   return c.outlets === 0 && rows.length > 0 && rows.every((l) => l.leg === 'both') ? 2 * volts : volts;
 }
+
+/** A feeder of a split service carries both legs and neutral; what lies between the legs needs no neutral. */
+const coresOf = (feeder: boolean, legs: 1 | 2, between: boolean): readonly Core[] =>
+  legs === 1 || !between
+    ? ['live', 'neutral', 'earth']
+    : feeder
+      ? ['live', 'second live', 'neutral', 'earth']
+      : ['live', 'second live', 'earth'];
 
 /** A feeder's breaker is no larger than what stands before it. */
 const feederRating = (family: Family, most: number): number =>

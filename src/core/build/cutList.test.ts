@@ -2,8 +2,10 @@ import { analyse, cutList, proposeCircuits } from '../index';
 import { blankDevice, blankFound, blankLoad, blankSource, brokenReferences, type Design } from '../design';
 import { fromBlock, harmless, restored, toBlock, toCsv } from '../format/csv';
 import { blankLead, proposeMainSide } from '../mainSide/propose';
+import { findConductor } from '../rules/conductors';
 import { bareBoat, withLoad } from '../testing';
-import { endName } from './cutList';
+import { endName, tightened } from './ends';
+import { appliance, pluggedIn } from '../ac/testing';
 
 const listOf = (design: Design) => cutList(design, analyse(design).circuits);
 
@@ -52,9 +54,48 @@ test('a chain of taps shares one splice a conductor at each tap on the way', () 
   expect(list.cuts.filter((c) => c.circuitId === 'c-x').map((c) => c.label)).toEqual(['9+.1 Thing', '9−.1 Thing', '9+.2 Y', '9−.2 Y']);
 });
 
+test('AC runs by hand: one cable each, three cores or four, landed core by core, with its breaker', () => {
+  const list = listOf(pluggedIn());
+  const own = list.cuts.filter((c) => c.polarity === 'cable');
+  expect(own.map((c) => [c.circuitId, c.cores, c.lengthM, c.taped, c.colour])).toEqual([
+    ['main', 3, 4, true, 'brown / light blue / green with yellow stripe'],
+    ['galley', 3, 6, true, 'brown / light blue / green with yellow stripe'],
+  ]);
+  const [, galley] = own;
+  expect(galley).toMatchObject({ size: '3 × 1.5 mm²', fromEnd: 'ferrule 1.5 mm²', toEnd: 'ferrule 1.5 mm²', label: 'galley AC galley' });
+  // Three cores at two ends of two runs; what else is of that size aboard lands on studs.
+  expect(list.terminals.find((t) => t.item === 'ferrule 1.5 mm²')?.count).toBe(12);
+  const reel = list.reels.find((r) => r.size === '3 × 1.5 mm²');
+  // 10 m and 5 % by the half metre; three cores' mass and a quarter for jacket and filler.
+  expect([reel?.netM, reel?.orderM]).toEqual([10, 10.5]);
+  expect(reel?.massKg).toBeCloseTo((10 * 3 * 1.25 * (findConductor('metric', '1.5')?.massKgPerKm ?? NaN)) / 1000, 9);
+  expect(list.protection.map((p) => p.item)).toContain('AC breaker, curve C 16 A, 2 poles, 30 mA residual');
+});
+
+test('a feeder of a split service has four cores; what lies between the legs needs no neutral', () => {
+  const base = pluggedIn('awg');
+  const split: Design = {
+    ...base,
+    acSources: base.acSources.map((s) => ({ ...s, service: '120/240 V', ratedA: 50 })),
+    acLoads: [appliance('kettle', 1440), appliance('heater', 3000, { leg: 'both' })],
+    acCircuits: base.acCircuits.flatMap((c) =>
+      c.id === 'galley' ? [c, { ...c, id: 'heat', no: 'heat', name: 'heat', loadIds: ['heater'] }] : [c],
+    ),
+  };
+  const cores = Object.fromEntries(
+    listOf(split)
+      .cuts.filter((c) => c.polarity === 'cable')
+      .map((c) => [c.circuitId, c.colour]),
+  );
+  expect(cores).toEqual({ main: 'black / red / white / green', galley: 'black / white / green', heat: 'black / red / green' });
+});
+
 test('ends by connection kind and size', () => {
   expect(endName('M8', 'awg', '2/0')).toBe('lug 2/0 AWG × 5/16 in');
   expect(endName('M6', 'metric', '4')).toBe('ring 4 mm² × M6');
+  expect(tightened('lug 2/0 AWG × 5/16 in')).toMatch(/^; die 2\/0 AWG; [\d.]+ N m/);
+  expect(tightened('ring 4 mm² × M6')).toMatch(/^; die 4 mm²; /);
+  expect(tightened('ferrule 2.5 mm²')).toBe('');
   expect(endName('screw clamp', 'metric', '2.5')).toBe('ferrule 2.5 mm²');
   expect(endName('own lead', 'metric', '2.5')).toBe('adhesive butt splice 2.5 mm²');
 });

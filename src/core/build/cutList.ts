@@ -8,15 +8,20 @@ import { findConductor, type School } from '../rules/conductors';
 import { pathM, placePoint } from '../network/geometry';
 import { findFamily } from '../rules/devices';
 import { RULE_SETS } from '../rules/ruleSets';
-import { shrinkFor, studName, STUDS, terminalFor } from '../rules/terminals';
+import { shrinkFor, terminalFor } from '../rules/terminals';
+import { acPieces } from './acCuts';
+import { endName, hasBarrel, tightened } from './ends';
 
-/** One piece of one conductor, cut to length. */
+/** One piece of one conductor, or of one cable, cut to length. */
 export interface Cut {
   readonly circuitId: string;
   readonly no: string;
   readonly serves: string;
-  readonly polarity: '+' | '−' | 'earth';
+  readonly polarity: '+' | '−' | 'earth' | 'cable';
+  /** As it is bought: the cores of a cable before it. */
   readonly size: string;
+  readonly cores: number;
+  readonly massKgPerKm: number;
   readonly areaMm2: number;
   readonly colour: string;
   readonly lengthM: number;
@@ -62,24 +67,6 @@ const SERVICE: Readonly<Partial<Record<Load['group'], Service>>> = {
   blower: 'blower',
 };
 
-/** How a conductor lands on something, by connection kind and size: barrel x stud. */
-export function endName(connection: string, school: School, size: string): string {
-  const row = terminalFor(school, size);
-  const barrel = sizeName(school, size);
-  if (connection === 'screw clamp') return `ferrule ${barrel}`;
-  if (connection === 'own lead' || connection === 'splice') return `adhesive butt splice ${barrel}`;
-  if (connection === 'blade') return `blade receptacle 6.3 mm, ${barrel}`;
-  return `${row.kind} ${barrel} × ${studName(school, connection)}`;
-}
-
-/** Torque of the stud an end lands on, N m: plausible; the maker's figure rules. */
-function tightened(end: string): string {
-  const stud = STUDS.find((s) => end.endsWith(`× ${s.metric}`) || end.endsWith(`× ${s.imperial}`));
-  return stud ? `; die ${end.split(' ').slice(1, -2).join(' ')}; ${stud.torqueNm} N m unless its maker says otherwise` : '';
-}
-
-const hasBarrel = (end: string): boolean => end.startsWith('lug') || end.startsWith('ring') || end.startsWith('blade');
-
 interface Context {
   readonly design: Design;
   readonly loads: ReadonlyMap<string, Load>;
@@ -88,7 +75,7 @@ interface Context {
 
 function circuitCuts({ design, loads, panels }: Context, circuit: Circuit, result: CircuitResult): Cut[] {
   const { school, size, legs } = result.own.ladder.chosen;
-  const { areaMm2 } = result.own.state.conductor;
+  const { areaMm2, massKgPerKm } = result.own.state.conductor;
   const { house, boat } = design;
   const services = new Set(circuit.taps.map((t) => SERVICE[loads.get(t.serves.id)?.group ?? 'other'] ?? 'other'));
   const [only] = services;
@@ -110,6 +97,8 @@ function circuitCuts({ design, loads, panels }: Context, circuit: Circuit, resul
         serves: part.name,
         polarity,
         size: sizeName(school, size),
+        cores: 1,
+        massKgPerKm,
         areaMm2,
         colour: polarity === '+' ? colour : house.negative,
         lengthM: part.lengthM,
@@ -145,6 +134,8 @@ function lampCuts({ design, panels }: Context, circuit: Circuit): Cut[] {
       serves: 'lamp of the switch',
       polarity: '−',
       size: sizeName(ruleSet, size),
+      cores: 1,
+      massKgPerKm: findConductor(ruleSet, size)?.massKgPerKm ?? 0,
       areaMm2: findConductor(ruleSet, size)?.areaMm2 ?? 0,
       colour: design.house.negative,
       lengthM: pathM(placePoint(design, start ?? null), placePoint(design, d.placeId ?? start ?? null), design.house.slackM),
@@ -157,7 +148,7 @@ function lampCuts({ design, panels }: Context, circuit: Circuit): Cut[] {
 
 /** A lead of the main side: one conductor, lug and stud at both ends; a device at its first end decides how it lands there. */
 function leadCut({ design }: Context, lead: Lead, result: LeadResult): Cut {
-  const { school, size, areaMm2 } = result.conductor;
+  const { school, size, areaMm2, massKgPerKm } = result.conductor;
   const { boat, house } = design;
   const fuse = findFamily(result.device?.own.protection.familyId ?? '')?.terminal;
   const polarity = lead.rail === 'positive' ? '+' : lead.rail === 'negative' ? '−' : 'earth';
@@ -167,6 +158,8 @@ function leadCut({ design }: Context, lead: Lead, result: LeadResult): Cut {
     serves: lead.name,
     polarity,
     size: sizeName(school, size),
+    cores: 1,
+    massKgPerKm,
     areaMm2,
     colour:
       lead.rail === 'positive'
@@ -214,6 +207,11 @@ export function cutList(design: Design, circuits: readonly CircuitResult[], lead
     const device = result.device?.own.protection;
     if (device) protection.push([`${device.familyName} ${device.ratingA} A`, '', 1]);
   });
+  for (const { cut, result, device } of acPieces(design)) {
+    cuts.push(cut);
+    made([cut], result.conductor.school, result.conductor.size, result.conductor.odMm);
+    protection.push([device, '', 1]);
+  }
   return listed();
 
   /** What a conductor's ends are made up from. */
@@ -223,14 +221,14 @@ export function cutList(design: Design, circuits: readonly CircuitResult[], lead
     const sleeve = shrinkFor(odMm);
     for (const cut of own) {
       // The splice at the start of a piece is the one counted at the end of the piece before it.
-      const counted = [cut.fromEnd.startsWith('adhesive butt') ? 0 : 1, 1];
+      const counted = [cut.fromEnd.startsWith('adhesive butt') ? 0 : cut.cores, cut.cores];
       [cut.fromEnd, cut.toEnd].forEach((end, i) => {
         terminals.push([end, hasBarrel(end) ? `pull test ${pull} N${tightened(end)}` : '', counted[i] ?? 1]);
         if (hasBarrel(end))
           shrink.push([
-            `adhesive heat shrink ${sleeve.boreMm} mm × ${sleeve.lengthMm} mm, ${cut.colour}`,
+            `adhesive heat shrink ${sleeve.boreMm} mm × ${sleeve.lengthMm} mm, ${cut.cores > 1 ? 'each in the colour of its core' : cut.colour}`,
             'over barrel and 25 mm of jacket',
-            1,
+            cut.cores,
           ]);
       });
     }
@@ -241,7 +239,6 @@ export function cutList(design: Design, circuits: readonly CircuitResult[], lead
     for (const cut of cuts) {
       const key = `${cut.size}|${cut.colour}`;
       const before = reels.get(key)?.line;
-      const conductor = findConductor(design.boat.ruleSet, cut.size.replace(/ (AWG|mm²)$/, ''));
       const netM = (before?.netM ?? 0) + cut.lengthM;
       // Rounded up to half a metre or a whole foot, as it is bought.
       const step = design.boat.lengthUnit === 'ft' ? FOOT_M : 0.5;
@@ -254,7 +251,7 @@ export function cutList(design: Design, circuits: readonly CircuitResult[], lead
           pieces: (before?.pieces ?? 0) + 1,
           netM,
           orderM,
-          massKg: (netM * (conductor?.massKgPerKm ?? 0)) / 1000,
+          massKg: (netM * cut.massKgPerKm) / 1000,
           estimated: (before?.estimated ?? false) || !cut.taped,
         },
       });

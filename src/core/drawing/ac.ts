@@ -60,7 +60,7 @@ function drawRun(pen: Pen, c: AcCircuit, r: AcCircuitResult): void {
   const about: About = { kind: 'AC circuit', id: c.id };
   const words = {
     no: c.no,
-    over: `3 × ${sizeName(r.conductor.school, r.conductor.size)}, ${show(r.lengthM, 'm', design.boat)}`,
+    over: `${r.cores.length} × ${sizeName(r.conductor.school, r.conductor.size)}, ${show(r.lengthM, 'm', design.boat)}`,
     below: said(`${round3(r.ratingA)} A${c.poles > 1 ? ', both poles' : ''}`, c.leakageMa === null ? '' : `${c.leakageMa} mA`),
     symbols: ['breaker'] as const,
     worst: worstOf(about),

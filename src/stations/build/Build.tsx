@@ -76,13 +76,17 @@ export default function Build() {
         </span>
       </div>
       <p className="mt-1 text-[12px]">
-        <b>{design.boat.name}</b>, {show(design.boat.lengthM, 'm', units)}, {design.boat.systemV} V DC. Rule set:{' '}
-        {design.boat.ruleSet === 'awg' ? 'AWG' : 'metric'}. Positive as stated, negative {design.house.negative}.
+        <b>{design.boat.name}</b>, {show(design.boat.lengthM, 'm', units)}, {design.boat.systemV} V DC
+        {design.acCircuits.length > 0 ? `, ${design.boat.acRegion} AC` : ''}. Rule set: {design.boat.ruleSet === 'awg' ? 'AWG' : 'metric'}.
+        Positive as stated, negative {design.house.negative}.
       </p>
       <p className="caution mt-2 max-w-[760px]">
-        Supply isolated, locked and proved dead before any end is opened; negative off first, on last. Crimp with the matching die,
-        pull-test each size, hot air never where vapour or hydrogen can be. Local code, the maker&apos;s instructions and licensed practice
-        come first.
+        Supply isolated, locked and proved dead before any end is opened; negative off first, on last.
+        {design.acCircuits.length > 0
+          ? ' AC: shore lead out and in your hands, generator and inverter off and locked, dead proved on a meter proved before and after. '
+          : ' '}{' '}
+        Crimp with the matching die, pull-test each size, hot air never where vapour or hydrogen can be. Local code, the maker&apos;s
+        instructions and licensed practice come first.
       </p>
       <Reels list={list} />
       <Counts title="Terminals" lines={list.terminals} note="Barrel × stud. Verify studs against the equipment; ends often differ." />

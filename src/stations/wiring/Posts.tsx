@@ -1,6 +1,6 @@
 'use client';
 import { MOST_ON_A_STUD, type Landing, type Post } from '@/core/mainSide/posts';
-import { endName } from '@/core/build/cutList';
+import { endName } from '@/core/build/ends';
 import { round3, show, sizeName } from '@/core/quantity';
 import { findFamily } from '@/core/rules/devices';
 import { studName, STUDS } from '@/core/rules/terminals';
