@@ -235,7 +235,8 @@ export function cutList(design: Design, circuits: readonly CircuitResult[], lead
   }
 
   function listed(): CutList {
-    const reels = new Map<string, { areaMm2: number; line: ReelLine }>();
+    // Single conductors first, then cables; the largest first.
+    const reels = new Map<string, { areaMm2: number; cable: boolean; line: ReelLine }>();
     for (const cut of cuts) {
       const key = `${cut.size}|${cut.colour}`;
       const before = reels.get(key)?.line;
@@ -245,6 +246,7 @@ export function cutList(design: Design, circuits: readonly CircuitResult[], lead
       const orderM = Math.ceil((netM * (1 + design.house.wastePct / 100)) / step - 1e-9) * step;
       reels.set(key, {
         areaMm2: cut.areaMm2,
+        cable: cut.cores > 1,
         line: {
           size: cut.size,
           colour: cut.colour,
@@ -257,7 +259,7 @@ export function cutList(design: Design, circuits: readonly CircuitResult[], lead
       });
     }
     const lines = [...reels.values()]
-      .sort((a, b) => b.areaMm2 - a.areaMm2 || a.line.colour.localeCompare(b.line.colour))
+      .sort((a, b) => Number(a.cable) - Number(b.cable) || b.areaMm2 - a.areaMm2 || a.line.colour.localeCompare(b.line.colour))
       .map((r) => r.line);
     return {
       cuts,
