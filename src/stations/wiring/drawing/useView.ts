@@ -10,7 +10,7 @@ export interface View {
 }
 
 /** At first letters are shown no smaller than this, even where the whole does not fit. */
-const READABLE = 0.5;
+const READABLE = 0.45;
 
 /** Pan and zoom; fitted once it is laid out, left where it is when it is laid out anew. @param of what is drawn: another one is fitted anew. */
 export function useView(ref: RefObject<SVGSVGElement | null>, layout: Layout | null, of = ''): View {
