@@ -1,12 +1,13 @@
 import fc from 'fast-check';
-import { blankBank, blankJoin, type Design } from '../design';
+import { blankBank, blankJoin, blankSource, type Design, type Source } from '../design';
 import { BOUNDS } from '../design/bounds';
 import type { ChemistryId } from '../rules/chemistries';
-import { AS_ENTERED, UNMET } from './books';
+import { AS_ENTERED, LOAD, traceFor, UNMET } from './books';
 import { runDays } from './cruise';
 import { instance } from './instance';
 import { createLoop } from './loop';
-import { sceneOf } from './scene';
+import { sceneOf, type SceneDay } from './scene';
+import { windAmps } from './sources';
 import { drawing, driven, quietBoat, sourceInto } from './testing';
 
 const chemistries = fc.constantFrom<ChemistryId>('flooded', 'agm', 'gel', 'lfp');
@@ -134,4 +135,76 @@ describe('the loop', () => {
       ),
       { numRuns: 40 },
     ));
+
+  test('told that loads draw otherwise, a loop goes on as one made for them, also where a bank comes to be drawn from', () => {
+    const boat = driven(drawing(quietBoat(), 3), [sourceInto('shore charger')], [['shore', 8, 12, 0]]);
+    const [idle, drawn] = [sceneOf(quietBoat(), { stepMin: 15 }), sceneOf(boat, { stepMin: 15 })];
+    const days = (d: Design) => sceneOf(d, { stepMin: 15 }).days[0]?.drawing.length;
+    expect([days(quietBoat()), days(boat)]).toEqual([0, 1]);
+    // Only the loads differ.
+    const loop = createLoop({ ...drawn, days: drawn.days.map((d, i) => d && { ...d, ...pick(idle.days[i]) }) });
+    loop.reset(0.9);
+    loop.day(0, AS_ENTERED);
+    const charged = loop.soc[0] ?? NaN;
+    loop.redraw(drawn);
+    loop.reset(0.9);
+    loop.day(0, AS_ENTERED);
+    const fresh = createLoop(drawn);
+    fresh.reset(0.9);
+    fresh.day(0, AS_ENTERED);
+    expect(loop.soc[0]).toBe(fresh.soc[0]);
+    expect(loop.soc[0]).toBeLessThan(charged);
+  });
+
+  test('a day of minutes of the largest boat finds room: every step of it is told, and the last is what stands', () => {
+    const { banks: nB } = BOUNDS;
+    const base = drawing(quietBoat(), 2);
+    const boat: Design = {
+      ...base,
+      banks: [...base.banks, ...Array.from({ length: nB - 1 }, (_, i) => ({ ...blankBank(`b${i}`, 12, null), tempC: 25, name: `b${i}` }))],
+    };
+    const scene = sceneOf(boat, { stepMin: 1 });
+    expect(scene.n).toBe(1440);
+    const loop = createLoop(scene);
+    const trace = traceFor(scene, 2);
+    loop.reset(0.8);
+    loop.day(0, AS_ENTERED, trace, 0);
+    loop.day(0, AS_ENTERED, trace, scene.n);
+    const rows = 2 * scene.n * nB;
+    expect(trace.soc).toHaveLength(rows);
+    expect(trace.soc.every((x) => x > 0 && x <= 0.8)).toBe(true);
+    expect(Array.from(trace.soc.subarray(rows - nB))).toEqual(Array.from(loop.soc));
+    // The day's 2 A, at the volts they see.
+    expect(trace.loadA[2 * scene.n - 1]).toBeGreaterThan(1.8);
+    expect(loop.totals.sums[LOAD]).toBeCloseTo(
+      trace.loadA.reduce((sum, a) => sum + a * scene.stepH, 0),
+      6,
+    );
+  });
+
+  test('wind of another day is looked up on the generator’s curve, and none is none', () => {
+    const blank = blankSource('w', 'wind', 12, 'house');
+    const curve = [
+      { id: 'a', mps: 3, amps: 0 },
+      { id: 'b', mps: 8, amps: 2 },
+      { id: 'c', mps: 14, amps: 5 },
+    ];
+    const windy: Source = { ...blank, wind: blank.wind && { ...blank.wind, curve } };
+    const boat = driven(quietBoat({ chemistry: 'lfp' }), [windy], [['wind', 0, 24, 5]]);
+    const scene = sceneOf(boat, { stepMin: 15, varied: true });
+    const made = (wind: number) => {
+      const loop = createLoop(scene);
+      loop.reset(0.3);
+      loop.day(0, { ...AS_ENTERED, wind });
+      return loop.totals.sourceAh[0] ?? NaN;
+    };
+    expect(made(0)).toBe(0);
+    expect(made(1)).toBeCloseTo(24 * windAmps(curve, 5), 6);
+    expect(made(2)).toBeCloseTo(24 * windAmps(curve, 10), 6);
+    // Between two places of the table it is straight.
+    expect(made(0.55)).toBeCloseTo(12 * (windAmps(curve, 2.5) + windAmps(curve, 3)), 6);
+  });
 });
+
+/** What loads draw in a day, of nothing else. */
+const pick = (d: SceneDay | null | undefined) => (d ? { drawing: d.drawing, draws: d.draws } : {});

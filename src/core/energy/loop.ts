@@ -11,6 +11,7 @@ import { WIND_GRID, type Scene, type SceneDay } from './scene';
 /** In the order the kernel counts them. */
 const DRIVERS = ['engine', 'shore', 'sun', 'wind', 'input'] as const;
 const JOINS = ['selector', 'splitter', 'relay'] as const;
+/** As in the kernel. */
 const CELLS = 512;
 const HOURS_A_MONTH = 720;
 

@@ -37,7 +37,7 @@ export function cranking(bank: Bank, a: f64, ah: f64): void {
 
 /** Whether the engine ran in the step before. */
 let ran: bool = false;
-export function stopped(): void {
+export function engineStopped(): void {
   ran = false;
 }
 

@@ -1,5 +1,5 @@
 /** What the host calls: the boat laid record by record, all of it at the start, and days. The rows the host reads stand at the addresses exported here. */
-import { cranking, stopped } from './day';
+import { cranking, engineStopped } from './day';
 import { parted } from './joins';
 import * as m from './memory';
 import { bankAt, CELLS, counted, CURVES, dt, Figures, Join, joinAt, Kind, none, sourceAt, STRETCH } from './memory';
@@ -80,7 +80,7 @@ export function join(
   first: i32,
   second: i32,
   running: i32,
-  stands: i32,
+  stopped: i32,
   dropV: f64,
   closeV: f64,
   openV: f64,
@@ -91,7 +91,7 @@ export function join(
   j.first = bankAt(first);
   j.second = bankAt(second);
   j.running = running;
-  j.stopped = stands;
+  j.stopped = stopped;
   j.dropV = dropV;
   j.closeV = closeV;
   j.openV = openV;
@@ -158,5 +158,5 @@ export function begin(): void {
   for (let i = 0; i < 6; i++) m.sums[i] = 0;
   rested();
   parted();
-  stopped();
+  engineStopped();
 }
