@@ -38,7 +38,8 @@ export function Runs() {
     <div className="min-h-0 flex-1 overflow-y-auto pb-6" tabIndex={0} role="region" aria-label="runs and panels">
       <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1 px-4 pb-2">
         <p className="max-w-[560px] flex-1 text-quiet">
-          One row is one three-core run: from a source or a panel, to a panel, an inverter&apos;s input, or to appliances and outlets.
+          One row is one cable, of three cores or, where both legs go on with neutral, four: from a source or a panel, to a panel, an
+          inverter&apos;s input, or to appliances and outlets.
         </p>
         <button
           type="button"
@@ -98,8 +99,7 @@ export function Runs() {
       ) : null}
       <p className="caution mx-4 mt-4 max-w-[760px]">
         AC aboard kills: lead out and breaker off at both ends, inverter disconnect open, proved dead with a proved tester before a cover
-        comes off. Tinned stranded three-core, never household cable. Local code, the maker&apos;s instructions and licensed practice come
-        first.
+        comes off. Tinned stranded cable, never household. Local code, the maker&apos;s instructions and licensed practice come first.
       </p>
     </div>
   );

@@ -89,7 +89,7 @@ describe('runs', () => {
   test('breaker, size and length: the choice is shown, what is typed pins, empty unpins', () => {
     expect([shown(at('ratingA'), row('galley')), shown(at('size'), row('galley')), shown(at('lengthM'), row('galley'))]).toEqual([
       '10',
-      '1.5 mm²',
+      '3 × 1.5 mm²',
       '6',
     ]);
     expect(write(at('ratingA'), row('galley'), '16')).toEqual({ ok: true, value: { ratingA: 16 } });
