@@ -112,7 +112,10 @@ try {
   await name.fill('House bank, port and starboard');
   await name.press('Enter');
   await page.waitForTimeout(800);
-  await page.getByRole('link', { name: /Wiring/ }).first().click();
+  await page
+    .getByRole('link', { name: /Wiring/ })
+    .first()
+    .click();
   await page.getByRole('button', { name: 'drawing', exact: true }).click();
   await page.locator('svg[data-laid]').waitFor();
   await page.waitForTimeout(2500);

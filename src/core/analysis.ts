@@ -151,7 +151,8 @@ export function analyse(whole: Design, memory: Memory = createMemory()): Analysi
 function postFaultsOf(memory: Memory, design: Design, alone: readonly BankSource[], volts: StudyVolts): readonly BankSource[] {
   const { joins, sources, leads, banks, places, boat, house } = design;
   const deps = [joins, sources, leads, banks, places, boat, house, volts];
-  if (!memory.posts || !sameParts(memory.posts.deps, deps)) memory.posts = { deps, banks: share(memory.posts?.banks, withPostFaults(design, alone, volts)) };
+  if (!memory.posts || !sameParts(memory.posts.deps, deps))
+    memory.posts = { deps, banks: share(memory.posts?.banks, withPostFaults(design, alone, volts)) };
   return memory.posts.banks;
 }
 

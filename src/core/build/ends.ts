@@ -16,7 +16,9 @@ export function endName(connection: string, school: School, size: string): strin
 /** Torque of the stud an end lands on, N m: plausible; the maker's figure rules. */
 export function tightened(end: string): string {
   const stud = STUDS.find((s) => end.endsWith(`× ${s.metric}`) || end.endsWith(`× ${s.imperial}`));
-  return stud ? `; die ${end.slice(end.indexOf(' ') + 1, end.lastIndexOf(' ×'))}; ${stud.torqueNm} N m unless its maker says otherwise` : '';
+  return stud
+    ? `; die ${end.slice(end.indexOf(' ') + 1, end.lastIndexOf(' ×'))}; ${stud.torqueNm} N m unless its maker says otherwise`
+    : '';
 }
 
 export const hasBarrel = (end: string): boolean => end.startsWith('lug') || end.startsWith('ring') || end.startsWith('blade');
