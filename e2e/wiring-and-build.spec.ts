@@ -164,6 +164,9 @@ test('the cut list adds up, prints without the frame, and is saved as CSV', asyn
     .map((l) => l.split(','));
   const metres = (kind: string) => lines.filter((l) => l[0] === kind).reduce((sum, l) => sum + Number(l[kind === 'cable' ? 4 : 5] ?? 0), 0);
   expect(csv).toContain('Anchor windlass');
+  // AC runs are cables, with what their cores are.
+  await expect(page.getByRole('row', { name: /^3 × 1.5 mm² brown \/ light blue/ })).toBeVisible();
+  await expect(page.getByText('AC: shore lead out')).toBeVisible();
   const answer = (await (
     await page.request.post(`${url()}/api/analyse`, {
       data: JSON.stringify(await designOf(page, marram)),

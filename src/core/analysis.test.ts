@@ -247,3 +247,35 @@ test('an edit elsewhere leaves a circuit untouched: its result is the same objec
   const second = analyse({ ...design, living: [...design.living] }, memory);
   expect(second.circuits.every((c, i) => c === first.circuits[i])).toBe(true);
 });
+
+test('a bank’s name changes no figure: every circuit stays the same object; whatever else of it moves is worked out as afresh', () => {
+  const base = withLoad(bareBoat('metric'), { rating: 300, surgeA: 60 }, 4);
+  const [bank] = base.banks;
+  if (!bank) throw new Error('no bank');
+  const withBank = (change: Partial<Design['banks'][number]>): Design => ({
+    ...base,
+    banks: [{ ...bank, ...change }, ...base.banks.slice(1)],
+  });
+  const memory = createMemory();
+  const first = analyse(base, memory);
+  const renamed = analyse(withBank({ name: 'House bank, port and starboard' }), memory);
+  expect(renamed.circuits.length).toBeGreaterThan(1);
+  expect(renamed.circuits.every((c, i) => c === first.circuits[i])).toBe(true);
+  const faults = new Set<number | undefined>();
+  for (const change of [
+    { blockAh: 220 },
+    { blockAh: 220, strings: 3 },
+    { chemistry: 'lfp' as const },
+    { chemistry: 'lfp' as const, shortCircuitA: 9000 },
+    { cca: 900 },
+    { placeId: base.places.at(-1)?.id ?? null },
+    {},
+  ]) {
+    const design = withBank(change);
+    const kept = analyse(design, memory);
+    expect(equal(kept, analyse(design))).toBe(true);
+    faults.add(kept.circuits[0]?.own.protection.faultA);
+  }
+  // It does hang on the bank.
+  expect(faults.size).toBeGreaterThan(3);
+});

@@ -40,6 +40,15 @@ test('a neighbour whose volts alone moved is told as its drop, not as a whole', 
   expect(delta.loads.rows.map((l) => l.id)).toEqual(['x']);
   expect(heard([a, b])).toEqual(b);
 });
+test('a bank’s other name tells of no circuit and of no load', () => {
+  const memory = createMemory();
+  const [bank] = start.banks;
+  const a = analyse(start, memory);
+  const b = analyse(after(start, [setOp(start, ['banks', bank?.id ?? '', 'name'], 'House bank, port and starboard')]), memory);
+  const delta = analysisDelta(a, b);
+  expect([delta.circuits, delta.loads.rows]).toEqual([[], []]);
+  expect(heard([a, b])).toEqual(b);
+});
 test('circuits that go and come', () => {
   const memory = createMemory();
   const fewer = after(start, [dropOp(start, 'circuits', 'c-y')]);
