@@ -117,7 +117,7 @@ export function analyse(whole: Design, memory: Memory = createMemory()): Analysi
     return current;
   };
   const loads = byId(design.loads);
-  const { order, feederOf, cyclic } = circuitOrder(design.circuits);
+  const { order, feederOf, loops } = circuitOrder(design.circuits);
   const asked = askedOf(design, order, loads, currentOf);
   const results = analyseCircuits({ design, memory, banks, volts, currentOf, loads, order, feederOf, asked });
   const circuits = design.circuits.flatMap((c) => results.get(c.id) ?? []);
@@ -134,7 +134,7 @@ export function analyse(whole: Design, memory: Memory = createMemory()): Analysi
     findings: withDepartures(
       design,
       bySeverity(
-        designFindings(design, circuits, circuitOfLoad, feederOf, cyclic),
+        designFindings(design, circuits, circuitOfLoad, feederOf, loops),
         ...circuits.map((c) => c.findings),
         chargingOf(memory, design),
         mainSideOf(memory, design, leads),

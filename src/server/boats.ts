@@ -15,6 +15,7 @@ import {
   type Op,
   type ReadProblem,
 } from '@/core/design';
+import { newRing, ringWords } from '@/core/network/feeds';
 import * as v from 'valibot';
 import type { Db } from './database';
 import { boats, edits } from './tables';
@@ -189,6 +190,9 @@ function write(db: Db, boatId: string, change: Change, now: number): EditResult 
   if (!applied.ok) return { ok: false, reason: 'conflict', conflicts: applied.conflicts };
   const next = checked(applied.design);
   if (next.problems.length > 0) return { ok: false, reason: 'invalid', problems: next.problems };
+  // Undo walks back to whatever stood, a loop stored by an older version too.
+  const ring = change.kind === 'edit' ? newRing(design, next.design) : null;
+  if (ring) return { ok: false, reason: 'invalid', problems: [{ where: 'feeds', message: `it would feed itself: ${ringWords(next.design, ring)}` }] };
   const ops = (change.force ? settled(design, change.ops) : [...change.ops]).map((op) => filled(next.design, op));
   const revision = row.revision + 1;
   db.insert(edits)

@@ -74,20 +74,27 @@ interface Chain {
   readonly circuits: readonly AcCircuit[];
 }
 
-/** Every way current comes to a circuit, from each source; an inverter passes on what is behind it. */
+/** Ways that are followed, and ways that are told, of one circuit: panels that all feed each other have more than anybody could use. */
+const MOST_STEPS = 400;
+const MOST_CHAINS = 40;
+
+/** Ways current comes to a circuit, from each source, the shortest first; an inverter passes on what is behind it. None goes through a panel twice. */
 export function chainsTo(design: Design, circuit: AcCircuit): Chain[] {
-  const walk = (c: AcCircuit, below: readonly AcCircuit[]): Chain[] => {
-    if (below.includes(c) || below.length > 8) return [];
-    const chain = [c, ...below];
-    const into = (kind: 'panel' | 'inverter', id: string) =>
-      design.acCircuits.filter((x) => x.to?.kind === kind && x.to.id === id).flatMap((x) => walk(x, chain));
-    if (c.from.kind === 'panel') return into('panel', c.from.id);
-    const source = design.acSources.find((s) => s.id === c.from.id);
-    if (!source) return [];
-    const passed = source.inverter?.passA != null ? into('inverter', source.id) : [];
-    return [{ source, circuits: chain }, ...passed];
-  };
-  return walk(circuit, []);
+  const chains: Chain[] = [];
+  const open: (readonly AcCircuit[])[] = [[circuit]];
+  for (let step = 0; step < open.length && step < MOST_STEPS && chains.length < MOST_CHAINS; step++) {
+    const chain = open[step] ?? [];
+    const [first] = chain;
+    if (!first) continue;
+    const source = first.from.kind === 'source' ? design.acSources.find((s) => s.id === first.from.id) : undefined;
+    if (source) chains.push({ source, circuits: chain });
+    if (first.from.kind === 'source' && source?.inverter?.passA == null) continue;
+    const kind = first.from.kind === 'panel' ? 'panel' : 'inverter';
+    for (const x of design.acCircuits)
+      if (x.to?.kind === kind && x.to.id === first.from.id && !chain.some((c) => c.id === x.id || c.from.id === x.from.id))
+        open.push([x, ...chain]);
+  }
+  return chains;
 }
 
 const unknownPlace: Place = {

@@ -124,7 +124,9 @@ function faultFindings(
       `ac-fault ${f.sourceId}`,
       'stop',
       `a live case is not cut in time on ${source}`,
-      `A fault to earth draws ${round3(f.amps)} A through ${round3(f.loopOhm)} Ω: ${opens}, ${f.withinS} s is the most.`,
+      f.amps > 0
+        ? `A fault to earth draws ${round3(f.amps)} A through ${round3(f.loopOhm)} Ω: ${opens}, ${f.withinS} s is the most.`
+        : `${source} is entered as giving nothing: no fault draws enough to open its breaker.`,
       'A residual-current device after the bond of that source: 30 mA on its feeder or on this circuit.',
     );
   }

@@ -1,6 +1,8 @@
 /** What the design as a whole gives cause to say. */
 import type { CircuitResult } from '../circuitResult';
 import type { Circuit, Design } from '../design/schema';
+import { ringWords } from '../network/feeds';
+import type { Ring } from '../network/solve/rings';
 import type { Finding } from './findings';
 
 export function designFindings(
@@ -8,7 +10,7 @@ export function designFindings(
   results: readonly CircuitResult[],
   circuitOfLoad: ReadonlyMap<string, string>,
   feederOf: ReadonlyMap<string, Circuit>,
-  cyclic: ReadonlySet<string>,
+  loops: readonly Ring[],
 ): Finding[] {
   const out: Finding[] = [];
   const add = (
@@ -46,14 +48,15 @@ export function designFindings(
   }
   const seen = new Map<string, string>();
   for (const circuit of design.circuits) {
-    if (cyclic.has(circuit.id))
+    const loop = loops.find((l) => l.edges.includes(circuit.id));
+    if (loop)
       add(
         'loop',
         'stop',
         'circuit',
         circuit.id,
-        'feeds itself',
-        'A panel may not be fed from its own ways.',
+        `feeds itself: ${ringWords(design, loop)}`,
+        'A panel may not be fed from its own ways: nothing is known of its volts, its faults or what it carries.',
         'Feed one of the panels in the loop from the bank or the main bus.',
       );
     for (const tap of circuit.taps) {

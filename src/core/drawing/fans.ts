@@ -52,11 +52,13 @@ interface Group {
 /** @param levelOf how far below a thing's top edge its line meets it. */
 export function fanned(drawing: Drawing, sizeOf: (thing: Drawn) => Size, levelOf: (thing: Drawn) => number): Fanned {
   const fans = groupsOf(drawing).map((g) => stacked(g, sizeOf, levelOf));
-  const within = new Set(fans.flatMap((f) => f.rows.flatMap((r) => [r.thing.id, r.line.id])));
+  const rows = fans.flatMap((f) => f.rows);
+  const stackedThings = new Set(rows.map((r) => r.thing.id));
+  const stackedLines = new Set(rows.map((r) => r.line.id));
   return {
     fans,
-    things: drawing.things.filter((t) => !within.has(t.id)),
-    lines: drawing.lines.filter((l) => !within.has(l.id)),
+    things: drawing.things.filter((t) => !stackedThings.has(t.id)),
+    lines: drawing.lines.filter((l) => !stackedLines.has(l.id)),
   };
 }
 

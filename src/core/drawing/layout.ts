@@ -52,7 +52,11 @@ function onward({ things, lines }: Drawing): Drawing {
   return { things, lines: lines.map((l) => (back(l) ? { ...l, from: l.to, to: l.from } : l)) };
 }
 
-const fansOf = (drawing: Drawing): Fanned => fanned(onward(drawing), (t) => sizeOf(t, 0), levelOf);
+/** What begins and ends on one thing is no matter for the layout: it is drawn as an ear of its thing. */
+const turnsBack = (l: Line): boolean => l.from === l.to;
+
+const fansOf = ({ things, lines }: Drawing): Fanned =>
+  fanned(onward({ things, lines: lines.filter((l) => !turnsBack(l)) }), (t) => sizeOf(t, 0), levelOf);
 
 /** A place where lines meet a hub: one line, or those of a fan. */
 interface Way {
@@ -195,6 +199,10 @@ export function fromElk(drawing: Drawing, placed: ElkNode): Layout {
       runs.set(row.line.id, rowRun(ways.get(fan.id) ?? [], row.at - fan.span / 2, row.at));
     }
   }
+  for (const l of drawing.lines) {
+    const thing = turnsBack(l) ? places.get(l.from) : undefined;
+    if (thing) runs.set(l.id, earOf(thing));
+  }
   return {
     things: drawing.things.flatMap((t) => places.get(t.id) ?? []),
     lines: drawing.lines.flatMap((l): Laid[] => {
@@ -205,6 +213,20 @@ export function fromElk(drawing: Drawing, placed: ElkNode): Layout {
     height: placed.height ?? 0,
   };
 }
+
+/** Out at the right of a thing, over it, and back in at its left. */
+function earOf({ x, y, width, height }: Placed): Points {
+  const [middle, right] = [y + height / 2, x + width];
+  return [
+    [right, middle],
+    [right + EAR, middle],
+    [right + EAR, y - EAR],
+    [x - EAR, y - EAR],
+    [x - EAR, middle],
+    [x, middle],
+  ];
+}
+const EAR = 12;
 
 function pointsOf({ sections }: ElkExtendedEdge): Points {
   const [section] = sections ?? [];

@@ -1,6 +1,6 @@
 /** What lands on each battery post, bus and bar, in the order it is stacked: largest lowest (docs/methods.md, "Main side"). */
 import type { CircuitResult } from '../circuitResult';
-import type { Design } from '../design/schema';
+import type { Circuit, Design } from '../design/schema';
 import { standingA } from '../network/positions';
 import { barNode, bankPost, endName, endNode, panelBar } from './ends';
 import { returnBar, shuntLead } from './graph';
@@ -46,15 +46,17 @@ export function postInventory(design: Design, circuits: readonly CircuitResult[]
 
   const results = new Map(circuits.map((r) => [r.id, r]));
   const standing = new Map(design.loads.map((l) => [l.id, standingA(l)]));
-  const below = (circuitId: string, seen: ReadonlySet<string>): number => {
-    const c = design.circuits.find((x) => x.id === circuitId);
-    if (!c || seen.has(circuitId)) return 0;
-    const trail = new Set([...seen, circuitId]);
-    return c.taps.reduce((sum, { serves }) => {
-      if (serves.kind === 'load') return sum + (standing.get(serves.id) ?? 0);
-      if (serves.kind !== 'panel') return sum;
-      return design.circuits.reduce((all, x) => (x.from.kind === 'panel' && x.from.id === serves.id ? all + below(x.id, trail) : all), sum);
-    }, 0);
+  const fromPanel = new Map<string, Circuit[]>();
+  for (const c of design.circuits) if (c.from.kind === 'panel') fromPanel.set(c.from.id, [...(fromPanel.get(c.from.id) ?? []), c]);
+  /** Of all that is reached from a circuit, each once. */
+  const below = (first: Circuit): number => {
+    const seen = new Set([first]);
+    let sum = 0;
+    for (const c of seen)
+      for (const { serves } of c.taps)
+        if (serves.kind === 'load') sum += standing.get(serves.id) ?? 0;
+        else if (serves.kind === 'panel') for (const next of fromPanel.get(serves.id) ?? []) seen.add(next);
+    return sum;
   };
   for (const c of design.circuits) {
     const r = results.get(c.id);
@@ -68,7 +70,7 @@ export function postInventory(design: Design, circuits: readonly CircuitResult[]
       size: state.candidate.size,
       school: state.candidate.school,
       fuseA: protection.missing ? null : protection.ratingA,
-      standingA: below(c.id, new Set()),
+      standingA: below(c),
     };
     const plus = c.from.kind === 'bank' ? bankPost(c.from.id, '+') : panelBar(c.from.id, '+');
     const bar = c.from.kind === 'bank' ? returnBar(design, c.from.id) : null;

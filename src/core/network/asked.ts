@@ -2,6 +2,7 @@
 import type { Surge } from '../conductor/circuitInput';
 import type { Circuit, Design, Load } from '../design/schema';
 import { feederDemand, type DemandItem } from './demand';
+import { circuitOrder } from './order';
 import type { LoadCurrent } from './loadCurrent';
 
 export interface Asked {
@@ -32,6 +33,18 @@ export const isCharging = (load: Load): boolean => load.group === 'charging';
 
 const worse = (a: Surge | null, b: Surge | null): Surge | null => (b && (!a || b.addsA > a.addsA) ? b : a);
 
+/** Whether any panel is fed by more than one circuit. */
+function fedTwice({ circuits }: Design): boolean {
+  const fed = new Set<string>();
+  for (const c of circuits)
+    for (const { serves } of c.taps) {
+      if (serves.kind !== 'panel') continue;
+      if (fed.has(serves.id)) return true;
+      fed.add(serves.id);
+    }
+  return false;
+}
+
 /** @param order circuits, sources before what they feed. */
 export function askedOf(
   design: Design,
@@ -42,6 +55,9 @@ export function askedOf(
   const items = new Map<string, DemandItem[]>();
   const surge = new Map<string, Surge | null>();
   const banked = new Map<string, DemandItem[]>();
+  const { cyclic } = circuitOrder(design.circuits);
+  // Where a panel is fed twice each load counts once for what feeds both: else every double feed on the way doubles the list.
+  const twice = fedTwice(design);
   for (let i = order.length - 1; i >= 0; i--) {
     const circuit = order[i] as Circuit;
     const into = circuit.from.kind === 'panel' ? items : banked;
@@ -49,8 +65,9 @@ export function askedOf(
     if (!sum) into.set(circuit.from.id, (sum = []));
     let start: Surge | null = null;
     for (const { serves } of circuit.taps) {
-      if (serves.kind === 'panel') {
-        for (const item of items.get(serves.id) ?? []) sum.push(item);
+      // What closes a loop brings its own panel's demand back to it: it is left out, and a stop says so.
+      if (serves.kind === 'panel' && !cyclic.has(circuit.id)) {
+        for (const item of items.get(serves.id) ?? []) if (!twice || !sum.some((d) => d.loadId === item.loadId)) sum.push(item);
         start = worse(start, surge.get(serves.id) ?? null);
       }
       const load = serves.kind === 'load' ? loads.get(serves.id) : undefined;

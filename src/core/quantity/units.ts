@@ -52,7 +52,7 @@ export function unitOf(kind: Kind, units: Units): Unit {
 
 /** Three significant figures; whole numbers keep all their digits. */
 export function round3(x: number): string {
-  if (!Number.isFinite(x)) return x > 0 ? '∞' : x < 0 ? '−∞' : '–';
+  if (!Number.isFinite(x)) return Number.isNaN(x) ? '–' : 'no limit';
   if (x === 0) return '0';
   const size = Math.floor(Math.log10(Math.abs(x)));
   const digits = Math.max(0, 2 - size);
@@ -60,9 +60,13 @@ export function round3(x: number): string {
   return text.replace('-', '−');
 }
 
+/** What a figure without end says. */
+const WITHOUT_END: Readonly<Partial<Record<Kind, string>>> = { s: 'never', h: 'never', days: 'never', ohm: 'open circuit' };
+
 /** Value and unit in the vessel's convention, e.g. "24.3 ft". */
 export function show(value: number | null | undefined, kind: Kind, units: Units): string {
   if (value === null || value === undefined) return '–';
+  if (!Number.isFinite(value)) return Number.isNaN(value) ? '–' : (WITHOUT_END[kind] ?? 'no limit');
   const unit = unitOf(kind, units);
   const text = round3(unit.to(value));
   return unit.name === '' ? text : unit.name === '%' ? `${text} %` : `${text} ${unit.name}`;

@@ -21,7 +21,7 @@ export function Runs() {
   // eslint-disable-next-line react-hooks/exhaustive-deps -- the runs depend on these parts only
   const rows = useMemo(() => runRows(design), [boat, house, places, acSources, acPanels, acLoads, acCircuits, acRules, sources]);
   // eslint-disable-next-line react-hooks/exhaustive-deps -- likewise
-  const columns = useMemo(() => runColumns(design), [boat, places, acSources, acPanels, acLoads]);
+  const columns = useMemo(() => runColumns(design), [boat, places, acSources, acPanels, acLoads, acCircuits]);
   // eslint-disable-next-line react-hooks/exhaustive-deps -- likewise
   const ofPanels = useMemo(() => panelColumns(design), [boat, places, panels]);
   const open = useFindings().filter((f) => !f.accepted && (f.about.kind === 'AC circuit' || f.about.kind === 'AC panel'));

@@ -2,7 +2,8 @@
 import { acCircuits, type AcCircuitResult } from '@/core/ac/circuits';
 import { wattsOf } from '@/core/ac/consumers';
 import { AC_CABLES, AC_LEGS, LEAKAGES, MARKS, TRANSFERS, type AcCircuit, type AcLoad, type AcPanel, type Design } from '@/core/design';
-import { bare, parseChoice, parseNumber, parseOptional, parseSize, round3, show, sizeName, unitOf } from '@/core/quantity';
+import { newRing, ringWords } from '@/core/network/feeds';
+import { bare, parseChoice, parseNumber, parseOptional, parseSize, round3, show, sizeName, unitOf, type Parsed } from '@/core/quantity';
 import type { Column } from '@/ui/sheet/types';
 import { cellsOf, hoursColumns, map } from '@/ui/sheet/cells';
 
@@ -94,6 +95,11 @@ export function runColumns(design: Design): Column<RunRow>[] {
       .filter((s) => s.kind === 'inverter')
       .map((s) => ({ name: `input of ${s.name}`, to: { kind: 'inverter' as const, id: s.id } })),
   ];
+  /** Refused where the run would close a ring of panels and machines that feed themselves. */
+  const unlooped = (r: RunRow, change: Partial<Pick<RunRow, 'from' | 'to'>>): Parsed<Partial<RunRow>> => {
+    const ring = newRing(design, { ...design, acCircuits: design.acCircuits.map((x) => (x.id === r.id ? { ...x, ...change } : x)) });
+    return ring ? { ok: false, message: `it would feed itself: ${ringWords(design, ring)}` } : { ok: true, value: change };
+  };
   const broken = (r: RunRow, test: string) => r.result?.failing.includes(test) ?? false;
   return [
     c.words('no', 'no', 40, 'Number on its label'),
@@ -105,14 +111,13 @@ export function runColumns(design: Design): Column<RunRow>[] {
       options: begins.map((b) => b.name),
       text: (r) => begins.find((b) => b.from.kind === r.from.kind && b.from.id === r.from.id)?.name ?? 'gone',
       tone: (r) => (begins.some((b) => b.from.id === r.from.id) ? undefined : 'breaks'),
-      write: (_, text) =>
-        map(
-          parseChoice(
-            text,
-            begins.map((b) => b.name),
-          ),
-          (name) => ({ from: begins.find((b) => b.name === name)?.from ?? { kind: 'panel', id: '' } }),
-        ),
+      write: (r, text) => {
+        const name = parseChoice(
+          text,
+          begins.map((b) => b.name),
+        );
+        return name.ok ? unlooped(r, { from: begins.find((b) => b.name === name.value)?.from ?? { kind: 'panel', id: '' } }) : name;
+      },
     },
     {
       key: 'to',
@@ -120,14 +125,13 @@ export function runColumns(design: Design): Column<RunRow>[] {
       width: 112,
       options: ends.map((e) => e.name),
       text: (r) => ends.find((e) => e.to?.kind === r.to?.kind && e.to?.id === r.to?.id)?.name ?? 'gone',
-      write: (_, text) =>
-        map(
-          parseChoice(
-            text,
-            ends.map((e) => e.name),
-          ),
-          (name) => ({ to: ends.find((e) => e.name === name)?.to ?? null }),
-        ),
+      write: (r, text) => {
+        const name = parseChoice(
+          text,
+          ends.map((e) => e.name),
+        );
+        return name.ok ? unlooped(r, { to: ends.find((e) => e.name === name.value)?.to ?? null }) : name;
+      },
     },
     {
       key: 'loadIds',

@@ -1,5 +1,6 @@
 'use client';
 import { ALONGS, ENCLOSURES, INSULATIONS, setOp, SUPPLY_CLASSES, type Circuit } from '@/core/design';
+import { upFrom } from '@/core/network/order';
 import { DC_FAMILIES } from '@/core/rules/devices';
 import { useBoat, useFreshId, useStore } from '@/ui/boat/context';
 import { Choice, Figure, Tick } from '@/ui/field';
@@ -14,8 +15,12 @@ export function CircuitFacts({ circuit }: { circuit: Circuit }) {
   const unserved = design.loads.filter(
     (l) => !design.circuits.some((c) => c.taps.some((t) => t.serves.kind === 'load' && t.serves.id === l.id)),
   );
+  // A panel that feeds this circuit, however far above, is no choice.
+  const above = new Set(upFrom(design.circuits, circuit.id).flatMap((c) => (c.from.kind === 'panel' ? [c.from.id] : [])));
   const panels = design.panels.filter(
-    (p) => !design.circuits.some((c) => c.taps.some((t) => t.serves.kind === 'panel' && t.serves.id === p.id)),
+    (p) =>
+      !above.has(p.id) &&
+      !design.circuits.some((c) => c.taps.some((t) => t.serves.kind === 'panel' && t.serves.id === p.id)),
   );
   const tap = (value: string) => {
     const [kind = '', id = ''] = value.split(':');

@@ -5,6 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { addOp, blankCircuit, dropOps, setOp, type Circuit, type Op } from '@/core/design';
 import type { About } from '@/core/drawing/graph';
+import { panelFeeds } from '@/core/network/feeds';
 import { proposeCircuits } from '@/core/network/propose';
 import { show } from '@/core/quantity';
 import { useAnalysis, useBoat, useFreshId, useSelected, useStore, useWorking, useWorst } from '@/ui/boat/context';
@@ -65,8 +66,11 @@ export default function Wiring() {
     });
   }, [design, analysis]);
   const { boat, banks, panels } = design;
+  const feeds = panelFeeds(design.circuits)
+    .map((f) => `${f.from}>${f.to}`)
+    .join();
   // eslint-disable-next-line react-hooks/exhaustive-deps -- columns depend on these parts only
-  const columns = useMemo(() => circuitColumns(design), [boat, banks, panels]);
+  const columns = useMemo(() => circuitColumns(design), [boat, banks, panels, feeds]);
   const onSelect = useCallback((row: CircuitRow) => select({ kind: 'circuit', id: row.id }), [select]);
   const onChange = useCallback(
     (change: Change<CircuitRow>) => store.edit(change.label, opsOf(store.snapshot().design, 'circuits', change)),

@@ -3,6 +3,8 @@ import type { CircuitResult } from '@/core';
 import type { Circuit, Design } from '@/core/design';
 import { findConductor } from '@/core/rules/conductors';
 import { bare, choiceName, parseChoice, parseNumber, parseOptional, parseSize, round3, show, sizeName, unitOf } from '@/core/quantity';
+import { newRing, ringWords } from '@/core/network/feeds';
+import type { Ring } from '@/core/network/solve/rings';
 import type { Column } from '@/ui/sheet';
 import { CRITERION_WORDS } from './words';
 
@@ -18,6 +20,9 @@ export function circuitColumns(design: Design): Column<CircuitRow>[] {
     ...design.panels.map((p) => ({ kind: 'panel' as const, id: p.id, name: p.name })),
   ];
   const { name: length } = unitOf('m', units);
+  /** The ring of panels that a circuit fed from there would close; null: none. */
+  const ringFrom = (row: Circuit, from: Circuit['from']): Ring | null =>
+    newRing(design, { ...design, circuits: design.circuits.map((c) => (c.id === row.id ? { ...c, from } : c)) });
   return [
     {
       key: 'no',
@@ -42,17 +47,20 @@ export function circuitColumns(design: Design): Column<CircuitRow>[] {
       key: 'from',
       title: 'from',
       width: 110,
-      options: sources.map((s) => s.name),
+      options: (r) => sources.filter((s) => s.kind === 'bank' || !ringFrom(r, { kind: s.kind, id: s.id })).map((s) => s.name),
       text: (r) => r.fromName,
       tone: () => 'quiet',
-      write: (_, text) => {
+      write: (r, text) => {
         const chosen = parseChoice(
           text,
           sources.map((s) => s.name),
         );
         if (!chosen.ok) return chosen;
         const source = sources.find((s) => s.name === chosen.value);
-        return source ? { ok: true, value: { from: { kind: source.kind, id: source.id } } } : { ok: false, message: 'no such source' };
+        if (!source) return { ok: false, message: 'no such source' };
+        const from = { kind: source.kind, id: source.id };
+        const ring = ringFrom(r, from);
+        return ring ? { ok: false, message: `it would feed itself: ${ringWords(design, ring)}` } : { ok: true, value: { from } };
       },
     },
     {

@@ -5,6 +5,7 @@ import type { Column } from './types';
 interface Props<Row> {
   readonly entry: Entry;
   readonly column: Column<Row> | undefined;
+  readonly options: readonly string[] | undefined;
   readonly onTyping: (text: string) => void;
   /** @returns whether the text was understood and the editor closes. */
   readonly onCommit: (text: string, then: 'down' | 'right' | 'left' | 'stay') => boolean;
@@ -12,7 +13,7 @@ interface Props<Row> {
 }
 
 /** The entry in a cell. What is not understood stays, with the reason under it. */
-export function Editor<Row>({ entry, column, onTyping, onCommit, onCancel }: Props<Row>) {
+export function Editor<Row>({ entry, column, options, onTyping, onCommit, onCancel }: Props<Row>) {
   const input = useRef<HTMLInputElement>(null);
   const done = useRef(false);
   const id = useId();
@@ -35,7 +36,7 @@ export function Editor<Row>({ entry, column, onTyping, onCommit, onCancel }: Pro
         aria-label={column?.title}
         aria-invalid={entry.message !== null}
         aria-describedby={entry.message ? `${id}-message` : undefined}
-        list={column?.options ? `${id}-options` : undefined}
+        list={options ? `${id}-options` : undefined}
         value={entry.text}
         spellCheck={false}
         onChange={(e) => onTyping(e.target.value)}
@@ -51,9 +52,9 @@ export function Editor<Row>({ entry, column, onTyping, onCommit, onCancel }: Pro
           e.preventDefault();
         }}
       />
-      {column?.options ? (
+      {options ? (
         <datalist id={`${id}-options`}>
-          {column.options.map((o) => (
+          {options.map((o) => (
             <option key={o} value={o} />
           ))}
         </datalist>

@@ -279,6 +279,7 @@ export function Sheet<Row extends { readonly id: string }>(props: Props<Row>) {
                 <Editor
                   entry={entry}
                   column={columns[entry.col]}
+                  options={optionsOf(columns[entry.col], r)}
                   onTyping={typing}
                   onCommit={(text, then) => {
                     if (!commit(text)) return false;
@@ -297,5 +298,8 @@ export function Sheet<Row extends { readonly id: string }>(props: Props<Row>) {
     </div>
   );
 }
+
+const optionsOf = <Row,>(column: Column<Row> | undefined, row: Row): readonly string[] | undefined =>
+  typeof column?.options === 'function' ? column.options(row) : column?.options;
 
 const nameOf = (row: object): string => ('name' in row && typeof row.name === 'string' ? row.name : 'row');

@@ -18,7 +18,8 @@ export interface Column<Row> {
   readonly sort?: (row: Row) => number | string;
   /** Absent: worked out, not typed. */
   readonly write?: (row: Row, text: string) => Parsed<Partial<Row>>;
-  readonly options?: readonly string[];
+  /** What may be chosen; a function where that depends on the row. */
+  readonly options?: readonly string[] | ((row: Row) => readonly string[]);
   readonly yesNo?: boolean;
 }
 
