@@ -34,15 +34,12 @@ import { sceneOf } from '@/core/energy/scene';
 import { withPaths } from '@/core/energy/paths';
 import { finishing, type School } from '@/core/energy/finish';
 import type { JoinConsequence, WrongPosition } from '@/core/energy/joinWays';
-import { generatorAnswers } from '@/core/ac/genset';
 import { headroomOf, type Headroom } from '@/core/ac/headroom';
-import { inverterAnswers } from '@/core/ac/inverter';
 import { runningOf, type Running } from '@/core/ac/running';
-import { acPowerFindings, type AcPower } from '@/core/check/acPowerFindings';
 import { postInventory, type Post } from '@/core/mainSide/posts';
-import { worstOfStudies, type Worst } from '@/core/network/worst';
 import { consequencesOf, standingAnswer, type Act, type BenchAnswer, type Consequence, type Standing } from '@/core/network/switching';
 import { runStudy, type StudyAnswer } from '@/core/network/study';
+import { studied, type Studied } from '@/core/studied';
 import type { ScratchResult } from '@/core/scratch';
 
 /**
@@ -116,27 +113,12 @@ function voyage(d: Design): CruiseResult {
   return sailed.run;
 }
 
-let weighed: { readonly of: Analysis; readonly worst: Worst } | null = null;
+let late: { readonly of: Analysis; readonly studied: Studied } | null = null;
 
-/** The worst of all studies, reckoned once an analysis. */
-function worstNow(d: Design, a: Analysis): Worst {
-  if (weighed?.of !== a) weighed = { of: a, worst: worstOfStudies(d, a) };
-  return weighed.worst;
-}
-
-export interface AcPowerAnswer extends AcPower {
-  readonly findings: readonly Finding[];
-}
-
-let powered: { readonly of: Analysis; readonly answer: AcPowerAnswer } | null = null;
-
-/** Inverters and generators asked of the DC network, once an analysis. */
-function powerNow(d: Design, a: Analysis): AcPowerAnswer {
-  if (powered?.of !== a) {
-    const power = { inverters: inverterAnswers(d, a, a.banks), generators: generatorAnswers(d, a) };
-    powered = { of: a, answer: { ...power, findings: acPowerFindings(d, power) } };
-  }
-  return powered.answer;
+/** Studies and machines on the network, worked out once an analysis. */
+function studiedNow(d: Design, a: Analysis): Studied {
+  if (late?.of !== a) late = { of: a, studied: studied(d, a) };
+  return late.studied;
 }
 
 /** @param id as in Selected. */
@@ -151,7 +133,7 @@ function oneDayWorking(d: Design, id: string, units: Units): Working | null {
 /** Fetched when it is first asked for: the first view does without. */
 async function acWorking(d: Design, a: Analysis, { kind, id }: Selected, units: Units): Promise<Working | null> {
   const { acCircuitWorking, acSourceWorking } = await import('@/core/working/ac');
-  return (kind === 'AC circuit' ? acCircuitWorking(d, id, units) : acSourceWorking(d, powerNow(d, a), id, units)) ?? null;
+  return (kind === 'AC circuit' ? acCircuitWorking(d, id, units) : acSourceWorking(d, studiedNow(d, a).power, id, units)) ?? null;
 }
 
 const api = {
@@ -200,9 +182,8 @@ const api = {
     const asked = design?.studies.find((s) => s.id === id);
     return design && analysis && asked ? runStudy(design, analysis, asked) : null;
   },
-  worst: (): Worst | null => (design && analysis ? worstNow(design, analysis) : null),
-  /** Inverters and generators on the DC network. */
-  power: (): AcPowerAnswer | null => (design && analysis && design.acSources.length > 0 ? powerNow(design, analysis) : null),
+  /** Studies, and inverters and generators on the network. */
+  studied: (): Studied | null => (design && analysis ? studiedNow(design, analysis) : null),
   /** What a way of living leaves free on its AC source. */
   room(livingId: string): Headroom | null {
     const living = design?.living.find((l) => l.id === livingId);

@@ -260,7 +260,7 @@ export function consequencesOf(whole: Design, analysed: Analysed, before: Standi
         `${starter.volts > 0 ? `${starter.volts.toFixed(1)} V` : 'Nothing'} at the starter; ${starter.minV} V is needed.`,
         'Join the banks for the start, or charge first.',
       );
-    const sags = crank.loads.filter((l) => l.falls && l.name !== 'Starter');
+    const sags = crank.loads.filter((l) => l.falls && l.name !== 'Starter' && !Number.isNaN(l.volts));
     if (sags.length > 0)
       say(
         'fix',

@@ -3,7 +3,7 @@ import { useMemo, useRef, useState } from 'react';
 import { AC_APPLIANCES, acLoadFrom } from '@/core/ac/appliances';
 import { addOp, blankAcLoad, BOUNDS, type AcLoad, type Design, type Op } from '@/core/design';
 import { toCsv } from '@/core/format/csv';
-import { useBoat, useFreshId, useStore } from '@/ui/boat/context';
+import { useDesign, useFreshId, useStore } from '@/ui/boat/context';
 import { fileName, saveCsv } from '@/ui/files';
 import { FromList } from '@/ui/lists/FromList';
 import { applianceColumns } from './columns';
@@ -12,7 +12,7 @@ import { Rows } from './Rows';
 
 /** What runs on AC aboard, one row each. */
 export function Appliances() {
-  const { design } = useBoat();
+  const design = useDesign();
   const store = useStore();
   const fresh = useFreshId();
   const [choosing, setChoosing] = useState(false);

@@ -2,7 +2,7 @@
 import { useMemo, useState } from 'react';
 import { bondsRight, statesOf, type AcState, type Origin } from '@/core/ac/states';
 import { EARTHINGS, type Design } from '@/core/design';
-import { useBoat, useFindings } from '@/ui/boat/context';
+import { useDesign, useFindings } from '@/ui/boat/context';
 import { usePut } from '@/ui/boat/put';
 import { Choice, OptionalFigure } from '@/ui/field';
 import { Findings } from './Findings';
@@ -18,7 +18,7 @@ const EARTH_WORDS = {
 
 /** Where neutral meets earth in every state of the selectors, and which school the earth follows. */
 export function Bonds() {
-  const { design } = useBoat();
+  const design = useDesign();
   const put = usePut();
   const { acSources, acPanels, acCircuits, acRules } = design;
   // eslint-disable-next-line react-hooks/exhaustive-deps -- states depend on these parts only

@@ -1,10 +1,10 @@
 'use client';
 import type { Finding } from '@/core';
-import { useBoat } from '@/ui/boat/context';
+import { useDesign } from '@/ui/boat/context';
 
 /** Findings about things of the AC side, with the thing's name before each. */
 export function Findings({ list, label }: { list: readonly Finding[]; label: string }) {
-  const { design } = useBoat();
+  const design = useDesign();
   if (list.length === 0) return null;
   const things = [...design.acSources, ...design.acPanels, ...design.acLoads, ...design.acCircuits];
   const nameOf = (id: string) => things.find((t) => t.id === id)?.name;

@@ -2,7 +2,7 @@
 import type { GeneratorAnswer } from '@/core/ac/genset';
 import type { AcSource } from '@/core/design';
 import { round3 } from '@/core/quantity';
-import { useBoat } from '@/ui/boat/context';
+import { useDesign } from '@/ui/boat/context';
 import { Choice, Figure, OptionalFigure, Tick } from '@/ui/field';
 import { Plain } from '@/ui/table/Plain';
 import type { Put } from './OneSource';
@@ -17,7 +17,7 @@ export function GeneratorFacts({
   put: Put;
   answer: GeneratorAnswer | undefined;
 }) {
-  const { design } = useBoat();
+  const design = useDesign();
   const coils = design.loads.filter((l) => l.behaviour !== 'power');
   return (
     <>

@@ -3,7 +3,7 @@ import type { InverterAnswer } from '@/core/ac/inverter';
 import { AC_RESTS, type AcSource } from '@/core/design';
 import { round3, show, sizeName } from '@/core/quantity';
 import { CONDUCTORS } from '@/core/rules/conductors';
-import { useBoat } from '@/ui/boat/context';
+import { useDesign } from '@/ui/boat/context';
 import { Choice, Figure, OptionalFigure, Tick } from '@/ui/field';
 import { Plain } from '@/ui/table/Plain';
 import type { Put } from './OneSource';
@@ -21,7 +21,7 @@ export function InverterFacts({
   put: Put;
   answer: InverterAnswer | undefined;
 }) {
-  const { design } = useBoat();
+  const design = useDesign();
   const rows = design.loads.filter((l) => l.group === 'heavy' || l.id === i.loadId);
   const chargers = design.sources.filter((s) => s.kind === 'shore charger');
   const school = design.boat.ruleSet;

@@ -1,10 +1,10 @@
 'use client';
 import { ISOLATION_CAUTION, isolationSteps } from '@/core/ac/isolation';
-import { useBoat } from '@/ui/boat/context';
+import { useDesign } from '@/ui/boat/context';
 
 /** The steps before work on the AC side of this boat, to print and tick. */
 export function Isolation() {
-  const { design } = useBoat();
+  const design = useDesign();
   return (
     <div className="min-h-0 flex-1 overflow-auto px-4 pb-8" tabIndex={0} role="region" aria-label="before work">
       <p className="screen-only flex items-baseline gap-4 pt-1">

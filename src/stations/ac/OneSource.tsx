@@ -3,7 +3,7 @@ import type { Finding } from '@/core';
 import type { GeneratorAnswer } from '@/core/ac/genset';
 import type { InverterAnswer } from '@/core/ac/inverter';
 import { AC_SERVICES, MARKS, type AcSource } from '@/core/design';
-import { useBoat } from '@/ui/boat/context';
+import { useDesign } from '@/ui/boat/context';
 import { usePut } from '@/ui/boat/put';
 import { Choice, Figure, OptionalFigure, Tick, Words } from '@/ui/field';
 import { Findings } from './Findings';
@@ -26,7 +26,7 @@ export function OneSource({
   generator: GeneratorAnswer | undefined;
   findings: readonly Finding[];
 }) {
-  const { design } = useBoat();
+  const design = useDesign();
   const root = usePut();
   const put: Put = (path, value, label) => root(['acSources', source.id, ...path], value, `${label} of ${source.name}`);
   return (

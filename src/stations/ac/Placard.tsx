@@ -1,10 +1,10 @@
 'use client';
 import { placardLines } from '@/core/ac/placard';
-import { useAsked, useBoat } from '@/ui/boat/context';
+import { useAsked, useDesign } from '@/ui/boat/context';
 
 /** One page for the owner, to hang beside the panel. */
 export function Placard() {
-  const { design } = useBoat();
+  const design = useDesign();
   const running = useAsked('together', (r) => r.together());
   const lines = running ? placardLines(design, running) : [];
   const wanted = design.acRules.wanted.map((id) => design.acLoads.find((l) => l.id === id)?.name).filter(Boolean);

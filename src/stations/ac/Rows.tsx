@@ -1,6 +1,6 @@
 'use client';
 import { dropOps, type Design } from '@/core/design';
-import { useBoat, useStore } from '@/ui/boat/context';
+import { useDesign, useStore } from '@/ui/boat/context';
 import { opsOf, Sheet, type Change, type Column } from '@/ui/sheet';
 
 type ListOf = 'acLoads' | 'acPanels' | 'acCircuits';
@@ -27,7 +27,7 @@ export function Rows<Row extends { readonly id: string; readonly name: string }>
   most: number;
   filter?: string;
 }) {
-  const { design } = useBoat();
+  const design = useDesign();
   const store = useStore();
   return (
     <Sheet

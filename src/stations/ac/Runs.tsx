@@ -2,7 +2,7 @@
 import { useMemo } from 'react';
 import { addOp, blankAcCircuit, blankAcPanel, BOUNDS } from '@/core/design';
 import { toCsv } from '@/core/format/csv';
-import { useBoat, useFindings, useFreshId, useSelected, useStore } from '@/ui/boat/context';
+import { useDesign, useFindings, useFreshId, useSelected, useStore } from '@/ui/boat/context';
 import { fileName, saveCsv } from '@/ui/files';
 import { panelColumns, runColumns, runRows } from './columns';
 import { Findings } from './Findings';
@@ -12,7 +12,7 @@ import { usePropose } from './usePropose';
 
 /** Panels and the runs between sources, panels and appliances. */
 export function Runs() {
-  const { design } = useBoat();
+  const design = useDesign();
   const store = useStore();
   const fresh = useFreshId();
   const propose = usePropose();

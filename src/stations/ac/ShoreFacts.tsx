@@ -4,13 +4,13 @@ import { ASSUMED_PEDESTAL_OHM } from '@/core/ac/services';
 import { ISOLATIONS, type AcSource } from '@/core/design';
 import { round3, sizeName } from '@/core/quantity';
 import { CONDUCTORS } from '@/core/rules/conductors';
-import { useBoat } from '@/ui/boat/context';
+import { useDesign } from '@/ui/boat/context';
 import { Choice, Figure, OptionalFigure, Tick } from '@/ui/field';
 import type { Put } from './OneSource';
 
 /** A shore inlet: cord, pedestal, what stands in the earth. */
 export function ShoreFacts({ source, shore, put }: { source: AcSource; shore: NonNullable<AcSource['shore']>; put: Put }) {
-  const { design } = useBoat();
+  const design = useDesign();
   const sizes = CONDUCTORS[shore.cordSize.school];
   return (
     <>

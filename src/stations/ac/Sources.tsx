@@ -2,7 +2,7 @@
 import { settingsOf } from '@/core/ac/services';
 import { addOp, AC_SOURCE_KINDS, blankAcSource, BOUNDS, dropOp, type AcSource } from '@/core/design';
 import { round3 } from '@/core/quantity';
-import { useAcPower, useBoat, useFindings, useFreshId, useSelected, useStore } from '@/ui/boat/context';
+import { useDesign, useFindings, useFreshId, useSelected, useStore, useStudied } from '@/ui/boat/context';
 import { Plain } from '@/ui/table/Plain';
 import { Findings } from './Findings';
 import { OneSource } from './OneSource';
@@ -10,11 +10,11 @@ import { usePropose } from './usePropose';
 
 /** Shore inlets, generators, inverters: what each gives, and what it draws. */
 export function Sources() {
-  const { design } = useBoat();
+  const design = useDesign();
   const store = useStore();
   const fresh = useFreshId();
   const propose = usePropose();
-  const power = useAcPower();
+  const power = useStudied()?.power;
   const findings = useFindings();
   const [selected, select] = useSelected();
   const { acSources, boat } = design;

@@ -4,7 +4,7 @@ import type { Running } from '@/core/ac/running';
 import { wattsOf } from '@/core/ac/consumers';
 import type { AcLoad, Design } from '@/core/design';
 import { round3 } from '@/core/quantity';
-import { useAsked, useBoat, useSelected } from '@/ui/boat/context';
+import { useAsked, useDesign, useSelected } from '@/ui/boat/context';
 import { usePut } from '@/ui/boat/put';
 import { TableBeside } from '@/ui/chart/TableBeside';
 import { Figure, OptionalFigure, Tick } from '@/ui/field';
@@ -14,7 +14,7 @@ const SHOWN = 14;
 
 /** What may run at once on every source, and what becomes of what is wanted. */
 export function Together() {
-  const { design } = useBoat();
+  const design = useDesign();
   const put = usePut();
   const running = useAsked('together', (r) => r.together());
   const [, select] = useSelected();
@@ -147,7 +147,7 @@ function stepsOf(design: Design, { wanted }: Running): string {
 
 /** Every largest set of a setting: appliances across, sets down. */
 function Sets({ running }: { running: Running }) {
-  const { design } = useBoat();
+  const design = useDesign();
   const [all, setAll] = useState(false);
   const { sets, more } = running.together;
   const rows = design.acLoads.filter((l) => sets.some((s) => s.includes(l.id)));

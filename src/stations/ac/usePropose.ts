@@ -1,13 +1,13 @@
 'use client';
 import { addOp, type Design, type Op } from '@/core/design';
 import { proposeAc } from '@/core/ac/propose';
-import { useBoat, useFreshId, useStore } from '@/ui/boat/context';
+import { useDesign, useFreshId, useStore } from '@/ui/boat/context';
 
 const LISTS = ['acSources', 'acPanels', 'acLoads', 'acCircuits'] as const;
 
 /** Adds what the other stations know of, as one edit. */
 export function usePropose(): () => void {
-  const { design } = useBoat();
+  const design = useDesign();
   const store = useStore();
   const fresh = useFreshId();
   return () => {

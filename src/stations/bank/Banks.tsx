@@ -7,7 +7,7 @@ import { cranking, leastStartAh } from '@/core/energy/start';
 import { bankOfLoads } from '@/core/network/roots';
 import { round3, show } from '@/core/quantity';
 import { CHEMISTRIES } from '@/core/rules/chemistries';
-import { useBoat, useFreshId, useStore } from '@/ui/boat/context';
+import { useDesign, useFreshId, useStore } from '@/ui/boat/context';
 import { usePut } from '@/ui/boat/put';
 import { Choice, Figure, OptionalFigure, Tick, Words } from '@/ui/field';
 
@@ -18,7 +18,7 @@ type SheetKey = Exclude<keyof Bank['sheet'], 'slope'>;
 
 /** Every bank: what it is made of, its maker's figures or the typical ones, its box, its BMS, what it turns over. */
 export function Banks() {
-  const { design } = useBoat();
+  const design = useDesign();
   const store = useStore();
   const fresh = useFreshId();
   const put = usePut();
@@ -77,7 +77,7 @@ export function Banks() {
 }
 
 function OneBank({ bank, put }: { bank: Bank; put: (path: string[], value: unknown, label: string) => void }) {
-  const { design } = useBoat();
+  const design = useDesign();
   const units = design.boat;
   const c = chemistryOf(bank);
   const times = (bank.blockV * bank.series) / 12;

@@ -6,7 +6,7 @@ import { dayAh } from '@/core/energy/draws';
 import { withPaths } from '@/core/energy/paths';
 import { sceneOf } from '@/core/energy/scene';
 import { bare, parseOptional, round3 } from '@/core/quantity';
-import { useAnalysis, useBoat, useFreshId, useSelected, useStore } from '@/ui/boat/context';
+import { useAnalysis, useDesign, useFreshId, useSelected, useStore } from '@/ui/boat/context';
 import { TableBeside } from '@/ui/chart/TableBeside';
 import { Choice, Entry, Tick } from '@/ui/field';
 import { DayChart, DayLegend } from './DayChart';
@@ -19,7 +19,7 @@ const STARTS = ['where it settles', 'full', 'half'] as const;
 
 /** One day in a way of living: drawn, dragged, and what comes of it. */
 export function Day() {
-  const { design } = useBoat();
+  const design = useDesign();
   const { balance, paths } = useAnalysis();
   const [, select] = useSelected();
   const store = useStore();

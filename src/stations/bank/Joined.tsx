@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { addOp, blankJoin, dropOp, JOIN_KINDS, SELECTOR_POSITIONS, type Join } from '@/core/design';
 import type { BankSide, JoinPart, JoinWay } from '@/core/energy/joinWays';
 import { round3 } from '@/core/quantity';
-import { useAsked, useBoat, useFreshId, useStore } from '@/ui/boat/context';
+import { useAsked, useDesign, useFreshId, useStore } from '@/ui/boat/context';
 import { usePut } from '@/ui/boat/put';
 import { TableBeside } from '@/ui/chart/TableBeside';
 import { Choice, Figure, OptionalFigure, Tick, Words } from '@/ui/field';
@@ -31,7 +31,7 @@ function costText(parts: readonly JoinPart[], currency: string): string {
 
 /** What joins the banks, and every other way to join them by its consequences on this boat. */
 export function Joined() {
-  const { design } = useBoat();
+  const design = useDesign();
   const store = useStore();
   const fresh = useFreshId();
   const put = usePut();

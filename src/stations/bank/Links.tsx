@@ -4,7 +4,7 @@ import { LINK_WAYS, type Bank } from '@/core/design';
 import { sharingOf, takeOff, UNEVEN, usualLink, type Sharing } from '@/core/network/sharing';
 import { round3, sizeName } from '@/core/quantity';
 import { CONDUCTORS } from '@/core/rules/conductors';
-import { useBoat } from '@/ui/boat/context';
+import { useDesign } from '@/ui/boat/context';
 import { usePut } from '@/ui/boat/put';
 import { TableBeside } from '@/ui/chart/TableBeside';
 import { Choice, Figure } from '@/ui/field';
@@ -20,7 +20,7 @@ const pct = (x: number) => `${Math.round(100 * x)} %`;
 
 /** How the strings of a bank share its current: links, take-off, and what would share it better. */
 export function Links() {
-  const { design } = useBoat();
+  const design = useDesign();
   const put = usePut();
   const [id, setId] = useState('');
   const [amps, setAmps] = useState(100);

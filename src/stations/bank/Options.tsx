@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { addOptionOps, dropOp, onTable, switchOps } from '@/core/design';
-import { useAsked, useBoat, useFreshId, useStore } from '@/ui/boat/context';
+import { useAsked, useDesign, useFreshId, useStore } from '@/ui/boat/context';
 import { usePut } from '@/ui/boat/put';
 import { TableBeside } from '@/ui/chart/TableBeside';
 import { Choice, Words } from '@/ui/field';
@@ -9,7 +9,7 @@ import { Plain } from '@/ui/table/Plain';
 
 /** Options of the design: the same boat with other parts, one on the table, any two side by side. */
 export function Options() {
-  const { design } = useBoat();
+  const design = useDesign();
   const store = useStore();
   const fresh = useFreshId();
   const put = usePut();

@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
-import { setOp } from '@/core/design';
+import { setOp, type Design } from '@/core/design';
 import { cruiseOf } from '@/core/energy/cruise';
 import { withPaths } from '@/core/energy/paths';
 import { MORE, QUANTILES, withMore, type Chance, type SeasonResult } from '@/core/energy/season';
@@ -17,17 +17,21 @@ const chance = (c: Chance) => `${pct(c.share)} (${pct(c.low)} to ${pct(c.high)})
 
 interface Done {
   readonly of: string;
+  /** The design it was run for, and the boat's revision then. */
+  readonly design: Design;
+  readonly revision: number;
   readonly results: ReadonlyMap<string, SeasonResult>;
 }
 
 /** Many cruises with varied sun, wind, use and motoring: how low she gets, how likely she runs out, and what a little more of something buys. */
 export function Season() {
-  const { design: entered } = useBoat();
+  const { entered, revision } = useBoat((s) => ({ entered: s.design, revision: s.revision }));
   const { paths } = useAnalysis();
   const design = withPaths(entered, paths);
   const store = useStore();
   const [progress, setProgress] = useState<{ done: number; of: number } | null>(null);
   const [done, setDone] = useState<Done | null>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
   const stop = useRef<(() => void) | null>(null);
   useEffect(() => () => stop.current?.(), []);
   const { season } = design.plan;
@@ -43,13 +47,18 @@ export function Season() {
       }),
     ];
     const of = chosen.name;
-    setDone({ of, results: new Map() });
+    setTrouble(null);
+    setDone({ of, design: entered, revision, results: new Map() });
     setProgress({ done: 0, of: tasks.length * season.runs });
     stop.current = runSeasons(
       tasks,
       season,
       (n, all) => setProgress(n < all ? { done: n, of: all } : null),
-      (name, result) => setDone((old) => ({ of, results: new Map([...(old?.results ?? []), [name, result]]) })),
+      (name, result) => setDone((old) => old && { ...old, results: new Map([...old.results, [name, result]]) }),
+      (what) => {
+        setTrouble(what);
+        setProgress(null);
+      },
     );
   };
   const base = done?.results.get(AS_SHE_IS);
@@ -94,6 +103,16 @@ export function Season() {
           </>
         ) : null}
       </p>
+      {trouble === null ? null : (
+        <p role="alert" className="caution mt-2">
+          The season was not finished: a worker failed ({trouble}). Run it again.
+        </p>
+      )}
+      {done && done.design !== entered ? (
+        <p role="status" className="caution mt-2">
+          For revision {done.revision}: the design has changed since. Run the season again.
+        </p>
+      ) : null}
       {!low ? <p>There is no bank yet: enter a first one on Survey.</p> : null}
       {done && base && base.days > 0 ? (
         <>

@@ -4,7 +4,7 @@ import { setOp, type Plan } from '@/core/design';
 import { coldFactor } from '@/core/energy/discharge';
 import { sizeAll, sizingLines, type Asked } from '@/core/energy/sizing';
 import { round3, show } from '@/core/quantity';
-import { useAnalysis, useBoat, useStore } from '@/ui/boat/context';
+import { useAnalysis, useDesign, useStore } from '@/ui/boat/context';
 import { Choice, Figure } from '@/ui/field';
 import { Plain } from '@/ui/table/Plain';
 import { Sections } from '@/ui/working/Sections';
@@ -13,7 +13,7 @@ const IDS = ['flooded', 'agm', 'gel', 'lfp'] as const;
 
 /** The bank the need asks for, line by line and in each chemistry, beside the bank she has. */
 export function Size() {
-  const { design } = useBoat();
+  const design = useDesign();
   const { balance, banks } = useAnalysis();
   const store = useStore();
   const { plan, boat } = design;

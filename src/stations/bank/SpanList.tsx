@@ -2,7 +2,7 @@
 import { memo } from 'react';
 import { SPAN_KINDS, type Living, type Span } from '@/core/design';
 import { parseNumber, round3 } from '@/core/quantity';
-import { useBoat } from '@/ui/boat/context';
+import { useDesign } from '@/ui/boat/context';
 import { Choice, Entry } from '@/ui/field';
 import { parseHour, showHour } from './hours';
 
@@ -34,7 +34,7 @@ interface Props {
 
 /** The same stretches of the day typed: from, to, how much. */
 export const SpanList = memo(function SpanList({ living, picked, onPick, onChange, fresh }: Props) {
-  const { design } = useBoat();
+  const design = useDesign();
   const put = (s: Span, change: Partial<Span>) =>
     onChange(
       living.day.map((x) => (x.id === s.id ? { ...s, ...change } : x)),

@@ -4,7 +4,7 @@ import { addOp, blankCruise, dropOp, setOp, type Cruise } from '@/core/design';
 import { cruiseOf } from '@/core/energy/cruise';
 import type { CruiseAnswer } from '@/workers/analysis.worker';
 import { round3 } from '@/core/quantity';
-import { useAsked, useBoat, useFreshId, useSelected, useStore } from '@/ui/boat/context';
+import { useAsked, useDesign, useFreshId, useSelected, useStore } from '@/ui/boat/context';
 import { TableBeside } from '@/ui/chart/TableBeside';
 import { Choice, Figure, Words } from '@/ui/field';
 import { Plain } from '@/ui/table/Plain';
@@ -13,7 +13,7 @@ const Curves = dynamic(() => import('@/ui/chart/Curves'), { ssr: false });
 
 /** A cruise: days in ways of living one after another, and what becomes of the banks. */
 export function Voyage() {
-  const { design } = useBoat();
+  const design = useDesign();
   const store = useStore();
   const fresh = useFreshId();
   const chosen = cruiseOf(design);

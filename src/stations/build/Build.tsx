@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import type { CountLine, CutList } from '@/core';
 import { show, unitOf, bare } from '@/core/quantity';
-import { useBoat, useCutList } from '@/ui/boat/context';
+import { useDesign, useCutList } from '@/ui/boat/context';
 import { fileName, saveCsv } from '@/ui/files';
 import { cutListCsv } from './csv';
 import { Extras } from './Extras';
@@ -35,7 +35,7 @@ function Counts({ title, lines, note }: { title: string; lines: readonly CountLi
 }
 
 export default function Build() {
-  const { design } = useBoat();
+  const design = useDesign();
   const list = useCutList();
   const [asked, setAsked] = useState('');
   const units = design.boat;
@@ -141,7 +141,7 @@ export default function Build() {
 }
 
 function Reels({ list }: { list: CutList }) {
-  const { design } = useBoat();
+  const design = useDesign();
   const units = design.boat;
   return (
     <section className="keep mt-4">

@@ -1,13 +1,13 @@
 'use client';
 import { round3, show } from '@/core/quantity';
-import { useBoat, useLists } from '@/ui/boat/context';
+import { useDesign, useLists } from '@/ui/boat/context';
 import { PenetrationTable } from '@/ui/lists/PenetrationTable';
 import { SwitchTable } from '@/ui/lists/SwitchTable';
 import { Plain } from '@/ui/table/Plain';
 
 /** What belongs to the cut list and is not cut: what comes out, what stays, holes, switches, panels, departures. */
 export function Extras() {
-  const { design } = useBoat();
+  const design = useDesign();
   const lists = useLists();
   const units = design.boat;
   if (!lists) return null;
@@ -101,7 +101,7 @@ export function Extras() {
 }
 
 function Panels({ lists }: { lists: NonNullable<ReturnType<typeof useLists>> }) {
-  const { design } = useBoat();
+  const design = useDesign();
   const units = design.boat;
   const panels = lists.panels.filter((p) => p.ways.some((w) => w.circuitId !== null));
   return panels.map((p) => {

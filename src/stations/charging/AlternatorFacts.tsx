@@ -7,7 +7,7 @@ import { fitLines, isLed, swapGrowth, swapLines } from '@/core/charge/swap';
 import { chemistryOf } from '@/core/energy/bankFigures';
 import { TYPICAL_PATH_OHM } from '@/core/energy/sources';
 import { round3 } from '@/core/quantity';
-import { useAnalysis, useAsked, useBoat } from '@/ui/boat/context';
+import { useAnalysis, useAsked, useDesign } from '@/ui/boat/context';
 import { TableBeside } from '@/ui/chart/TableBeside';
 import { Choice, Figure, OptionalFigure, Tick } from '@/ui/field';
 import { Plain } from '@/ui/table/Plain';
@@ -19,7 +19,7 @@ const Curves = dynamic(() => import('@/ui/chart/Curves'), { ssr: false });
 
 /** An alternator: its curve, what of it reaches the bank at each engine speed, whether it fits, and what a swap changes. */
 export function AlternatorFacts({ source, put }: { source: Source; put: PutSource }) {
-  const { design } = useBoat();
+  const design = useDesign();
   const [against, setAgainst] = useState('');
   const { engine, boat } = design;
   const a = source.alternator;
@@ -234,7 +234,7 @@ export function AlternatorFacts({ source, put }: { source: Source; put: PutSourc
 
 /** Cable and fuse of every run that would carry the other's current: what stands, and what it would take. */
 function Rewire({ source, becomes }: { source: Source; becomes: Source }) {
-  const { design } = useBoat();
+  const design = useDesign();
   const growth = swapGrowth(design, source, becomes);
   const lines = useAsked(growth ? `swap:${source.id}:${JSON.stringify(growth)}` : null, (r) =>
     growth ? r.grow(growth) : Promise.resolve(null),

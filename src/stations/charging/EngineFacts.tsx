@@ -1,12 +1,12 @@
 'use client';
 import { MOUNTINGS, PULLEYS, ROTATIONS } from '@/core/design';
-import { useBoat } from '@/ui/boat/context';
+import { useDesign } from '@/ui/boat/context';
 import { usePut } from '@/ui/boat/put';
 import { Choice, Figure, OptionalFigure } from '@/ui/field';
 
 /** The engine as far as charging and starting go. */
 export function EngineFacts() {
-  const { design } = useBoat();
+  const design = useDesign();
   const put = usePut();
   const { engine } = design;
   const set = (path: readonly string[], value: unknown) => put(['engine', ...path], value, 'the engine');

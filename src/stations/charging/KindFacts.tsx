@@ -4,7 +4,7 @@ import type { Source } from '@/core/design';
 import { arrayFigures } from '@/core/charge/solar';
 import { chargerAcA } from '@/core/charge/charger';
 import { round3, show } from '@/core/quantity';
-import { useBoat } from '@/ui/boat/context';
+import { useDesign } from '@/ui/boat/context';
 import { Figure, OptionalFigure, Tick } from '@/ui/field';
 import { Points } from './Points';
 
@@ -16,7 +16,7 @@ export interface Own {
 }
 
 export function ChargerFacts({ source, put }: Own) {
-  const { design } = useBoat();
+  const design = useDesign();
   const { charger } = source;
   if (!charger) return null;
   return (
@@ -86,7 +86,7 @@ export function DcdcFacts({ source, put }: Own) {
 }
 
 export function SolarFacts({ source, put }: Own) {
-  const { design } = useBoat();
+  const design = useDesign();
   const { solar } = source;
   if (!solar) return null;
   const units = design.boat;

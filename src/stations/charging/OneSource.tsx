@@ -3,7 +3,7 @@ import { MARKS, SENSE_AT, SENSORS, SLOPE_UNITS, type Source } from '@/core/desig
 import type { Fill } from '@/core/energy/fill';
 import { TYPICAL_PATH_OHM } from '@/core/energy/sources';
 import { round3 } from '@/core/quantity';
-import { useAnalysis, useBoat } from '@/ui/boat/context';
+import { useAnalysis, useDesign } from '@/ui/boat/context';
 import { usePut } from '@/ui/boat/put';
 import { Choice, Figure, OptionalFigure, Tick, Words } from '@/ui/field';
 import { AlternatorFacts } from './AlternatorFacts';
@@ -11,7 +11,7 @@ import { ChargerFacts, DcdcFacts, SolarFacts, WindFacts, type PutSource } from '
 
 /** One source: where it goes, how it is regulated, and what is particular to its kind. */
 export function OneSource({ source, fill }: { source: Source; fill: Fill | undefined }) {
-  const { design } = useBoat();
+  const design = useDesign();
   const root = usePut();
   const put: PutSource = (path, value, label) => root(['sources', source.id, ...path], value, `${label} of ${source.name}`);
   const { regulator: r } = source;

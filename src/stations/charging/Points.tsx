@@ -1,6 +1,6 @@
 'use client';
 import { bare, parseNumber } from '@/core/quantity';
-import { useBoat } from '@/ui/boat/context';
+import { useDesign } from '@/ui/boat/context';
 import { Entry } from '@/ui/field';
 
 interface Point {
@@ -21,7 +21,7 @@ export function Points({
   highs: readonly [number, number];
   onChange: (points: readonly Point[]) => void;
 }) {
-  const { design } = useBoat();
+  const design = useDesign();
   const field = (p: Point, key: 'x' | 'y', high: number, label: string) => (
     <Entry
       label={label}

@@ -1,13 +1,13 @@
 'use client';
 import { useState } from 'react';
 import { sheetLines } from '@/core/charge/programming';
-import { useBoat } from '@/ui/boat/context';
+import { useDesign } from '@/ui/boat/context';
 import { usePut } from '@/ui/boat/put';
 import { Views } from '@/ui/views/Views';
 
 /** The sheet a device is programmed by: the maker's default, what to set, what was set; to print and sign. */
 export function Programming() {
-  const { design } = useBoat();
+  const design = useDesign();
   const put = usePut();
   const [id, setId] = useState<string | null>(null);
   const source = design.sources.find((s) => s.id === id) ?? design.sources[0];

@@ -4,7 +4,7 @@ import { setpointV } from '@/core/charge/setpoint';
 import { SETTINGS, settingsMatrix } from '@/core/charge/settings';
 import { show, unitOf } from '@/core/quantity';
 import { CHEMISTRIES } from '@/core/rules/chemistries';
-import { useBoat } from '@/ui/boat/context';
+import { useDesign } from '@/ui/boat/context';
 import { TableBeside } from '@/ui/chart/TableBeside';
 
 const Curves = dynamic(() => import('@/ui/chart/Curves'), { ssr: false });
@@ -15,7 +15,7 @@ const DASHES = ['6 3', '', '2 2', '9 3 2 3'] as const;
 
 /** Every source's settings against its battery's maker and the BMS, worst first. */
 export function Settings() {
-  const { design } = useBoat();
+  const design = useDesign();
   const rows = settingsMatrix(design);
   const units = design.boat;
   const times = units.systemV / 12;

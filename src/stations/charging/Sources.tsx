@@ -4,7 +4,7 @@ import { addOp, blankSource, dropOp, SOURCE_KINDS, type Source } from '@/core/de
 import { fillTimes } from '@/core/energy/fill';
 import { houseIndex } from '@/core/energy/scene';
 import { round3 } from '@/core/quantity';
-import { useAnalysis, useBoat, useFreshId, useStore } from '@/ui/boat/context';
+import { useAnalysis, useDesign, useFreshId, useStore } from '@/ui/boat/context';
 import { Plain } from '@/ui/table/Plain';
 import { OneSource } from './OneSource';
 
@@ -12,7 +12,7 @@ const hours = (h: number | null | undefined) => (h == null ? 'not in 2 days' : `
 
 /** All sources: what each makes by way of living, and how long it takes to fill the bank. */
 export function Sources() {
-  const { design } = useBoat();
+  const design = useDesign();
   const { balance, findings } = useAnalysis();
   const store = useStore();
   const fresh = useFreshId();

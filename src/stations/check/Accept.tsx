@@ -2,13 +2,13 @@
 import { useState } from 'react';
 import type { Finding } from '@/core';
 import { addOp, BOUNDS, type Departure } from '@/core/design';
-import { useBoat, useFreshId, useStore } from '@/ui/boat/context';
+import { useDesign, useFreshId, useStore } from '@/ui/boat/context';
 import { Dialog } from '@/ui/frame/Dialog';
 import { nameOf } from './names';
 
 /** A departure put on record: what is departed from, why, who answers for it. */
 export function Accept({ finding, onClose }: { finding: Finding; onClose: () => void }) {
-  const { design } = useBoat();
+  const design = useDesign();
   const store = useStore();
   const freshId = useFreshId();
   const [why, setWhy] = useState('');

@@ -3,7 +3,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Finding } from '@/core';
 import { dropOp } from '@/core/design';
-import { useAsked, useBoat, useFindings, useSelected, useStore } from '@/ui/boat/context';
+import { useAsked, useDesign, useFindings, useSelected, useStore } from '@/ui/boat/context';
 import { Views } from '@/ui/views/Views';
 import { Accept } from './Accept';
 import { nameOf } from './names';
@@ -14,7 +14,7 @@ const VIEWS = ['as decided', 'as found', 'departures'] as const;
 /** The findings so far, worst first; each opens the row it is about, and may be accepted by name and with a reason. */
 export default function Check() {
   const findings = useFindings();
-  const { design } = useBoat();
+  const design = useDesign();
   const [view, setView] = useState<(typeof VIEWS)[number]>('as decided');
   const [accepting, setAccepting] = useState<Finding | null>(null);
   const someFound = design.circuits.some((c) => c.found !== null);
@@ -82,7 +82,7 @@ const STATION: Readonly<Record<Finding['about']['kind'], string>> = {
 };
 
 function Findings({ list, onAccept }: { list: readonly Finding[]; onAccept?: (finding: Finding) => void }) {
-  const { design } = useBoat();
+  const design = useDesign();
   const [, select] = useSelected();
   const store = useStore();
   const router = useRouter();
@@ -129,7 +129,7 @@ function Findings({ list, onAccept }: { list: readonly Finding[]; onAccept?: (fi
 }
 
 function Departures() {
-  const { design } = useBoat();
+  const design = useDesign();
   const findings = useFindings();
   const store = useStore();
   const standing = new Set(findings.map((f) => f.id));

@@ -2,7 +2,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import { blankLoad, type Load } from '@/core/design';
 import { CARD_FIELDS, cardFrom, withCard, type Card } from '@/core/library/cards';
-import { useBoat, useFreshId, useStore } from '@/ui/boat/context';
+import { useDesign, useFreshId, useStore } from '@/ui/boat/context';
 import { useShelf } from '@/ui/boat/shelf';
 import { Sheet, type Change } from '@/ui/sheet';
 import { loadColumns } from './columns';
@@ -17,7 +17,7 @@ const KEYS: ReadonlySet<string> = new Set(['name', 'W', 'A', ...CARD_FIELDS]);
 
 /** The firm's equipment cards: what was found out once, used on every boat. */
 export function Cards({ onUse }: { onUse: (card: Card) => void }) {
-  const { design } = useBoat();
+  const design = useDesign();
   const store = useStore();
   const freshId = useFreshId();
   const { items, problem, put, take, reload } = useShelf<Card>('card');

@@ -1,7 +1,7 @@
 'use client';
 import { useMemo, useState } from 'react';
 import { BOUNDS, blankLoad, type Load } from '@/core/design';
-import { useBoat, useFreshId } from '@/ui/boat/context';
+import { useDesign, useFreshId } from '@/ui/boat/context';
 import { Dialog } from '@/ui/frame/Dialog';
 import { loadColumns } from './columns';
 import { hasHeads, readRows, suggest, type Matching } from './match';
@@ -16,7 +16,7 @@ const SHOWN = 40;
 
 /** A load list from a spreadsheet file: columns matched by hand, bad cells settled or their rows skipped, then taken whole. */
 export function Import({ onClose, onTake }: { onClose: () => void; onTake: (rows: readonly Load[]) => void }) {
-  const { design } = useBoat();
+  const design = useDesign();
   const freshId = useFreshId();
   const columns = useMemo(() => loadColumns(design), [design]);
   const [sheets, setSheets] = useState<readonly TableSheet[]>([]);

@@ -1,12 +1,12 @@
 'use client';
 import { APPLIANCES, loadFrom } from '@/core/library/appliances';
 import type { Load } from '@/core/design';
-import { useBoat, useFreshId } from '@/ui/boat/context';
+import { useDesign, useFreshId } from '@/ui/boat/context';
 import { FromList } from '@/ui/lists/FromList';
 
 /** The built-in list of generic appliances; ticked ones become rows with typical, editable figures. */
 export function Library({ onClose, onTake }: { onClose: () => void; onTake: (rows: readonly Load[]) => void }) {
-  const { design } = useBoat();
+  const design = useDesign();
   const freshId = useFreshId();
   const take = (names: readonly string[]) => {
     const places = new Set(design.places.map((p) => p.id));

@@ -1,12 +1,12 @@
 'use client';
 import { useState } from 'react';
 import { addOp, BOUNDS, dropOp, setOp } from '@/core/design';
-import { useBoat, useFreshId, useStore } from '@/ui/boat/context';
+import { useDesign, useFreshId, useStore } from '@/ui/boat/context';
 import { Dialog } from '@/ui/frame/Dialog';
 
 /** The ways of living aboard that the hours are given for. */
 export function LivingMenu() {
-  const { design } = useBoat();
+  const design = useDesign();
   const store = useStore();
   const freshId = useFreshId();
   const [open, setOpen] = useState(false);

@@ -2,7 +2,7 @@
 import dynamic from 'next/dynamic';
 import { useCallback, useMemo, useState } from 'react';
 import { blankLoad, BOUNDS, dropOps, setOp, type Load } from '@/core/design';
-import { useBoat, useFreshId, useSelected, useStore } from '@/ui/boat/context';
+import { useDesign, useFreshId, useSelected, useStore } from '@/ui/boat/context';
 import { cardFrom, withCard, type Card } from '@/core/library/cards';
 import { fileName, saveBlob, saveCsv } from '@/ui/files';
 import { opsOf, Sheet, type Change } from '@/ui/sheet';
@@ -17,7 +17,7 @@ const Cards = dynamic(() => import('./Cards').then((m) => m.Cards), { ssr: false
 const Import = dynamic(() => import('./Import').then((m) => m.Import), { ssr: false });
 
 export default function Loads() {
-  const { design } = useBoat();
+  const design = useDesign();
   const store = useStore();
   const [selected, select] = useSelected();
   const [filter, setFilter] = useState('');

@@ -1,12 +1,12 @@
 'use client';
 import { largestFaultA, smallestFaultA } from '@/core/network/upstream';
 import { round3, show } from '@/core/quantity';
-import { useAnalysis, useBoat } from '@/ui/boat/context';
+import { useAnalysis, useDesign } from '@/ui/boat/context';
 import { Plain } from '@/ui/table/Plain';
 
 /** Prospective fault current where circuits begin: at each battery's posts with all that can feed them, at each panel and bus. */
 export function FaultNodes() {
-  const { design } = useBoat();
+  const design = useDesign();
   const { banks, circuits } = useAnalysis();
   const units = design.boat;
   const posts = banks.map((b) => ({

@@ -3,7 +3,7 @@ import { useMemo, useState } from 'react';
 import type { CircuitResult } from '@/core';
 import { devicesOnPath, selectivityText, type PathDevice } from '@/core/protection/path';
 import { round3, show } from '@/core/quantity';
-import { useAnalysis, useBoat, useSelected } from '@/ui/boat/context';
+import { useAnalysis, useDesign, useSelected } from '@/ui/boat/context';
 import { TableBeside } from '@/ui/chart/TableBeside';
 import { Plain } from '@/ui/table/Plain';
 import { FaultNodes } from './FaultNodes';
@@ -30,7 +30,7 @@ interface Row {
 
 /** Every device: what a fault drives through it at either end, whether it stops it in time, and whether it opens alone. */
 export default function Protection() {
-  const { design } = useBoat();
+  const design = useDesign();
   const { circuits } = useAnalysis();
   const [selected, select] = useSelected();
   const [filter, setFilter] = useState('');
@@ -136,7 +136,7 @@ function rowOf(result: CircuitResult, devices: readonly PathDevice[]): Row {
 
 /** The path of one circuit: its devices' bands over one another, and what to make of them. */
 function OnePath({ row }: { row: Row }) {
-  const units = useBoat().design.boat;
+  const units = useDesign().boat;
   const { result, devices } = row;
   const { protection, state } = result.own;
   const { fault } = state;

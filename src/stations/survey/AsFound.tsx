@@ -1,7 +1,7 @@
 'use client';
 import { useCallback, useMemo, useState } from 'react';
 import { addOp, blankCircuit, blankFound, dropOps, setOp, type Circuit } from '@/core/design';
-import { useAnalysis, useAsked, useBoat, useFreshId, useSelected, useStore } from '@/ui/boat/context';
+import { useAnalysis, useAsked, useDesign, useFreshId, useSelected, useStore } from '@/ui/boat/context';
 import { Photos } from '@/ui/photos/Photos';
 import { opsOf, Sheet, type Change } from '@/ui/sheet';
 import { WorkingPanel } from '@/ui/working/WorkingPanel';
@@ -9,7 +9,7 @@ import { foundColumns, type FoundRow } from './foundColumns';
 
 /** What was aboard before anything was changed, and what becomes of each wire. */
 export function AsFound() {
-  const { design } = useBoat();
+  const design = useDesign();
   const analysis = useAnalysis();
   const store = useStore();
   const freshId = useFreshId();

@@ -2,14 +2,14 @@
 import { addOp, blankBank, CHEMISTRY_IDS, dropOp, MARKS, setOp, type Bank } from '@/core/design';
 import { CHEMISTRIES } from '@/core/rules/chemistries';
 import { round3, show } from '@/core/quantity';
-import { useAnalysis, useBoat, useFreshId, useStore } from '@/ui/boat/context';
+import { useAnalysis, useDesign, useFreshId, useStore } from '@/ui/boat/context';
 import { Choice, Entry, Figure } from '@/ui/field';
 
 const NAMES = Object.fromEntries(CHEMISTRY_IDS.map((id) => [id, CHEMISTRIES[id].name]));
 
 /** A first bank, enough for fault currents, sag and hours; the Bank station goes further. */
 export function BankFacts() {
-  const { design } = useBoat();
+  const design = useDesign();
   const { banks } = useAnalysis();
   const store = useStore();
   const freshId = useFreshId();

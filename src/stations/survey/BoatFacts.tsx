@@ -1,12 +1,12 @@
 'use client';
 import { HULLS, setOp, type Boat } from '@/core/design';
 import { RULE_SETS } from '@/core/rules/ruleSets';
-import { useBoat, useStore } from '@/ui/boat/context';
+import { useDesign, useStore } from '@/ui/boat/context';
 import { Choice, Entry, Figure } from '@/ui/field';
 
 /** Her figures and conventions. Units may be switched at any time: what is stored stays as it was entered. */
 export function BoatFacts() {
-  const { design } = useBoat();
+  const design = useDesign();
   const store = useStore();
   const { boat } = design;
   const put = (key: keyof Boat, value: unknown, label: string) => store.edit(label, [setOp(design, ['boat', key], value)]);

@@ -1,14 +1,14 @@
 'use client';
 import { useState } from 'react';
 import type { Photo } from '@/core/design';
-import { useBoat } from '@/ui/boat/context';
+import { useDesign } from '@/ui/boat/context';
 import { Photos } from '@/ui/photos/Photos';
 
 type Kind = Photo['about']['kind'];
 
 /** Every picture aboard, by what it shows. */
 export function Gallery() {
-  const { design } = useBoat();
+  const design = useDesign();
   const things: readonly { kind: Kind; id: string; name: string }[] = [
     { kind: 'boat', id: 'boat', name: design.boat.name },
     ...design.places.map((p) => ({ kind: 'place' as const, id: p.id, name: p.name })),

@@ -1,7 +1,7 @@
 'use client';
 import { defaultHouse, INSULATIONS, setOp, type House } from '@/core/design';
 import type { Kind } from '@/core/quantity';
-import { useBoat, useStore } from '@/ui/boat/context';
+import { useDesign, useStore } from '@/ui/boat/context';
 import { Choice, Figure, Tick } from '@/ui/field';
 import { HouseSets } from './HouseSets';
 
@@ -24,7 +24,7 @@ const FIGURES: readonly (readonly [key: NumberKey, label: string, kind: Kind, lo
 
 /** The firm's own limits over the rule set's; those that differ from the default are told. */
 export function HouseFacts() {
-  const { design } = useBoat();
+  const design = useDesign();
   const store = useStore();
   const { house, boat } = design;
   const usual = defaultHouse(boat.ruleSet);

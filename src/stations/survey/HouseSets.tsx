@@ -2,13 +2,13 @@
 import { setOp } from '@/core/design';
 import { houseDifferences, type HouseSet } from '@/core/rules/houseSets';
 import { equal } from '@/core/design/share';
-import { useBoat, useFreshId, useStore } from '@/ui/boat/context';
+import { useDesign, useFreshId, useStore } from '@/ui/boat/context';
 import { useShelf } from '@/ui/boat/shelf';
 import { useState } from 'react';
 
 /** House rules as named sets of the firm: taken by a boat, and what differs from the rule set told. */
 export function HouseSets() {
-  const { design } = useBoat();
+  const design = useDesign();
   const store = useStore();
   const freshId = useFreshId();
   const { items, problem, put, take } = useShelf<HouseSet>('house');

@@ -1,7 +1,7 @@
 'use client';
 import { dropOp, setOp, type Op, type Place } from '@/core/design';
 import { show } from '@/core/quantity';
-import { useBoat, useStore } from '@/ui/boat/context';
+import { useDesign, useStore } from '@/ui/boat/context';
 import { Entry, Figure, Tick } from '@/ui/field';
 
 /** Places aboard: where, how warm, and the facts that decide what may be mounted there. */
@@ -14,7 +14,7 @@ export function PlaceFacts({
   onSelect: (id: string) => void;
   onAdd: () => void;
 }) {
-  const { design } = useBoat();
+  const design = useDesign();
   const store = useStore();
   const place = design.places.find((p) => p.id === selectedId);
   const put = (p: Place, key: keyof Place, value: unknown, label: string) =>

@@ -2,11 +2,11 @@
 import type { Finding } from '@/core';
 import { ALONGS, setOp, type Circuit } from '@/core/design';
 import { show } from '@/core/quantity';
-import { useAnalysis, useBoat, useStore } from '@/ui/boat/context';
+import { useAnalysis, useDesign, useStore } from '@/ui/boat/context';
 
 /** The chosen run under the drawing: which way it goes along the hull, how long that makes it, the worst found on it. */
 export function RunLine({ circuit, worst, onClose }: { circuit: Circuit; worst: Finding | undefined; onClose: () => void }) {
-  const { design } = useBoat();
+  const design = useDesign();
   const store = useStore();
   const result = useAnalysis().circuits.find((r) => r.id === circuit.id);
   const taped = circuit.taps.some((t) => t.tapedM !== null) || (circuit.found?.lengthM ?? null) !== null;

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { addOp, blankPlace, BOUNDS, setOp, type Point } from '@/core/design';
-import { useBoat, useFindings, useFreshId, useSelected, useStore } from '@/ui/boat/context';
+import { useDesign, useFindings, useFreshId, useSelected, useStore } from '@/ui/boat/context';
 import { Views } from '@/ui/views/Views';
 import { AsFound } from './AsFound';
 import { BankFacts } from './BankFacts';
@@ -18,7 +18,7 @@ const SHEETS = ['boat', 'places', 'bank', 'house rules'] as const;
 type SheetName = (typeof SHEETS)[number];
 
 export default function Survey() {
-  const { design } = useBoat();
+  const design = useDesign();
   const store = useStore();
   const freshId = useFreshId();
   const [showing, setShowing] = useState<SheetName>('boat');

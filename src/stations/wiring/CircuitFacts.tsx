@@ -2,12 +2,12 @@
 import { ALONGS, ENCLOSURES, INSULATIONS, setOp, SUPPLY_CLASSES, type Circuit } from '@/core/design';
 import { upFrom } from '@/core/network/order';
 import { DC_FAMILIES } from '@/core/rules/devices';
-import { useBoat, useFreshId, useStore } from '@/ui/boat/context';
+import { useDesign, useFreshId, useStore } from '@/ui/boat/context';
 import { Choice, Figure, Tick } from '@/ui/field';
 
 /** What a circuit is and how it lies: supply, insulation, where it passes, what is in line. */
 export function CircuitFacts({ circuit }: { circuit: Circuit }) {
-  const { design } = useBoat();
+  const design = useDesign();
   const store = useStore();
   const freshId = useFreshId();
   const put = (key: keyof Circuit, value: unknown, label: string) =>

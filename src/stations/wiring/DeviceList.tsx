@@ -2,12 +2,12 @@
 import { blankDevice, DEVICE_KINDS, setOp, type Circuit, type InlineDevice } from '@/core/design';
 import { bare, parseOptional, parseSize, sizeName, type Parsed } from '@/core/quantity';
 import { INLINE } from '@/core/rules/inline';
-import { useBoat, useFreshId, useStore } from '@/ui/boat/context';
+import { useDesign, useFreshId, useStore } from '@/ui/boat/context';
 import { Choice } from '@/ui/field';
 
 /** What stands in line between the way and the first tap: what it is rated for, takes, loses, and where it is. */
 export function DeviceList({ circuit }: { circuit: Circuit }) {
-  const { design } = useBoat();
+  const design = useDesign();
   const store = useStore();
   const freshId = useFreshId();
   const units = design.boat;

@@ -1,11 +1,11 @@
 'use client';
 import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
 import { round3, show, unitOf } from '@/core/quantity';
-import { useAsked, useBoat } from '@/ui/boat/context';
+import { useAsked, useDesign } from '@/ui/boat/context';
 
 /** Conductor temperature through a short duty, beside what the same current for ever would do. */
 export default function DutyChart({ circuitId, duty }: { circuitId: string; duty: string }) {
-  const { design } = useBoat();
+  const design = useDesign();
   const units = design.boat;
   const chart = useAsked(`duty:${circuitId}:${duty}`, (r) => r.duty(circuitId));
   if (!chart) return null;

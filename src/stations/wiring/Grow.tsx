@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import type { Growth } from '@/core';
 import { parseNumber } from '@/core/quantity';
-import { useAsked, useBoat } from '@/ui/boat/context';
+import { useAsked, useDesign } from '@/ui/boat/context';
 import { GrowthTable } from '@/ui/growth/GrowthTable';
 
 /** Something that may become so many times as much. */
@@ -14,7 +14,7 @@ export interface Grows {
 
 /** One thing made larger, and everything on its path tested as it stands. @param things the first is asked about at first. */
 export function Grow({ things }: { things: readonly Grows[] }) {
-  const units = useBoat().design.boat;
+  const units = useDesign().boat;
   const [key, setKey] = useState(things[0]?.key);
   const [text, setText] = useState('1.5');
   const thing = things.find((t) => t.key === key) ?? things[0];

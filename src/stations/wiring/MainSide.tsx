@@ -2,7 +2,7 @@
 import { useCallback, useMemo } from 'react';
 import { addOp, dropOps, type Bar, type Op } from '@/core/design';
 import { blankLead, proposeMainSide } from '@/core/mainSide/propose';
-import { useAnalysis, useAsked, useBoat, useFindings, useFreshId, useSelected, useStore } from '@/ui/boat/context';
+import { useAnalysis, useAsked, useDesign, useFindings, useFreshId, useSelected, useStore } from '@/ui/boat/context';
 import { opsOf, Sheet, type Change } from '@/ui/sheet';
 import { barColumns, leadColumns, type LeadRow } from './leadColumns';
 import { Grow } from './Grow';
@@ -10,7 +10,7 @@ import { Posts } from './Posts';
 
 /** What stands between the batteries and the buses: leads on each rail and to earth, the bars they meet at, and what lands on each post. */
 export function MainSide() {
-  const { design } = useBoat();
+  const design = useDesign();
   const analysis = useAnalysis();
   const store = useStore();
   const fresh = useFreshId();

@@ -4,7 +4,7 @@ import { addOp, blankPanel, dropOp, setOp, type Design, type Panel } from '@/cor
 import { bare, parseChoice, parseNumber, parseOptional } from '@/core/quantity';
 import { DC_FAMILIES } from '@/core/rules/devices';
 import { STUDS } from '@/core/rules/terminals';
-import { useBoat, useFreshId, useStore } from '@/ui/boat/context';
+import { useDesign, useFreshId, useStore } from '@/ui/boat/context';
 import { opsOf, Sheet, type Column } from '@/ui/sheet';
 
 function panelColumns(design: Design): Column<Panel>[] {
@@ -122,7 +122,7 @@ function panelColumns(design: Design): Column<Panel>[] {
 
 /** Panels and buses: where they are, what their ways take, what they may carry. */
 export function Panels() {
-  const { design } = useBoat();
+  const design = useDesign();
   const store = useStore();
   const freshId = useFreshId();
   const columns = useMemo(() => panelColumns(design), [design]);

@@ -4,12 +4,12 @@ import { endName } from '@/core/build/ends';
 import { round3, show, sizeName } from '@/core/quantity';
 import { findFamily } from '@/core/rules/devices';
 import { studName, STUDS } from '@/core/rules/terminals';
-import { useAnalysis, useBoat } from '@/ui/boat/context';
+import { useAnalysis, useDesign } from '@/ui/boat/context';
 import { Plain } from '@/ui/table/Plain';
 
 /** What lands on every post, drawn as it is stacked: the largest lowest, on the conducting face; washers above. */
 export function Posts({ posts }: { posts: readonly Post[] }) {
-  const { design } = useBoat();
+  const design = useDesign();
   const used = posts.filter((p) => p.landings.length > 0);
   if (used.length === 0) return null;
   return (
@@ -63,7 +63,7 @@ export function Posts({ posts }: { posts: readonly Post[] }) {
 
 /** Bolted fuses on their studs: what lies on what. Breakers and plugged fuses have terminals of their own. */
 function Bolted() {
-  const { design } = useBoat();
+  const design = useDesign();
   const { circuits, leads } = useAnalysis();
   const { ruleSet } = design.boat;
   const named = [

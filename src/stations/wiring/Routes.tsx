@@ -3,7 +3,7 @@ import { useMemo, useState } from 'react';
 import type { RouteResult } from '@/core';
 import { addOp, blankRoute, dropOp, setOp, WAY_KINDS, type Design, type Route } from '@/core/design';
 import { bare, parseChoice, parseNumber, parseOptional, parseYesNo, round3, type Parsed } from '@/core/quantity';
-import { useBoat, useFreshId, useLists, useStore } from '@/ui/boat/context';
+import { useDesign, useFreshId, useLists, useStore } from '@/ui/boat/context';
 import { opsOf, Sheet, type Column } from '@/ui/sheet';
 import { PenetrationTable } from '@/ui/lists/PenetrationTable';
 
@@ -121,7 +121,7 @@ function routeColumns(design: Design): Column<RouteRow>[] {
 
 /** Where cables run: what is in each conduit, how full it is, which holes and glands are to be made. */
 export function Routes() {
-  const { design } = useBoat();
+  const design = useDesign();
   const lists = useLists();
   const store = useStore();
   const freshId = useFreshId();

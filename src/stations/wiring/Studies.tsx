@@ -4,7 +4,7 @@ import { addOp, dropOp, setOp, type Design, type Join, type Load, type Study } f
 import { proposeStudies } from '@/core/network/proposeStudies';
 import type { StudyAnswer, StudyLoad } from '@/core/network/study';
 import { round3, show, sizeName } from '@/core/quantity';
-import { useAsked, useBoat, useFreshId, useSelected, useStore } from '@/ui/boat/context';
+import { useAsked, useDesign, useFreshId, useSelected, useStore } from '@/ui/boat/context';
 import { TableBeside } from '@/ui/chart/TableBeside';
 import { Choice, Figure, Tick, Words } from '@/ui/field';
 import { Plain } from '@/ui/table/Plain';
@@ -14,7 +14,7 @@ const volts = (x: number) => (Number.isNaN(x) ? 'dead' : `${x.toFixed(2)} V`);
 
 /** Named situations in which the whole boat is reckoned at once: what pulls what down, and what would cure it. */
 export function Studies() {
-  const { design } = useBoat();
+  const design = useDesign();
   const store = useStore();
   const fresh = useFreshId();
   const [id, setId] = useState('');
@@ -80,7 +80,7 @@ export function Studies() {
 
 /** What is switched on, and how the boat stands. */
 function Situation({ study, onRemove }: { study: Study; onRemove: () => void }) {
-  const { design } = useBoat();
+  const design = useDesign();
   const store = useStore();
   const put = (key: string, value: unknown, label: string) =>
     store.edit(`${label} of ${study.name}`, [setOp(store.snapshot().design, ['studies', study.id, key], value)]);
@@ -147,7 +147,7 @@ const POSITIONS: Readonly<Record<Join['kind'], readonly Join['running'][]>> = {
 
 /** How selectors and relays stand, and which mains and feeders are open. */
 function Switches({ study, put }: { study: Study; put: (key: string, value: unknown, label: string) => void }) {
-  const { design } = useBoat();
+  const design = useDesign();
   const joins = design.joins.filter((j) => j.kind !== 'splitter');
   const mains = design.circuits.filter((c) => c.from.kind === 'bank' || c.taps.some((t) => t.serves.kind === 'panel'));
   const open = study.open ?? [];
@@ -197,7 +197,7 @@ function Switches({ study, put }: { study: Study; put: (key: string, value: unkn
 
 /** Volts at every load, what falls, heat in every run, and the cure. */
 function Answer({ answer, study }: { answer: StudyAnswer; study: Study }) {
-  const { design } = useBoat();
+  const design = useDesign();
   const [, select] = useSelected();
   const units = design.boat;
   const falling = answer.loads.filter((l) => l.falls);

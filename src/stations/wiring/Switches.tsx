@@ -1,12 +1,12 @@
 'use client';
 import { show } from '@/core/quantity';
-import { useBoat, useLists } from '@/ui/boat/context';
+import { useDesign, useLists } from '@/ui/boat/context';
 import { SwitchTable } from '@/ui/lists/SwitchTable';
 import { Plain } from '@/ui/table/Plain';
 
 /** What lives and what is dead in each position of the house switch, what it drains, and every switch with what it carries. */
 export function Switches() {
-  const { design } = useBoat();
+  const design = useDesign();
   const lists = useLists();
   const units = design.boat;
   if (!lists) return <p className="px-4 text-quiet">Working it out.</p>;

@@ -4,7 +4,7 @@ import { useState, type KeyboardEvent } from 'react';
 import type { CircuitResult } from '@/core';
 import { setOp, type Circuit } from '@/core/design';
 import { bare, parseOptional, round3, show, unitOf } from '@/core/quantity';
-import { useBoat, useStore } from '@/ui/boat/context';
+import { useDesign, useStore } from '@/ui/boat/context';
 import { hungOn, shifted, withoutTap } from './taps';
 
 interface Props {
@@ -34,7 +34,7 @@ function Handle({ id, name, onKeyDown }: { id: string; name: string; onKeyDown: 
 }
 
 function Taped({ circuit, index, estimatedM }: { circuit: Circuit; index: number; estimatedM: number }) {
-  const { design } = useBoat();
+  const design = useDesign();
   const store = useStore();
   const tap = circuit.taps[index];
   const [message, setMessage] = useState<string | null>(null);
@@ -77,7 +77,7 @@ function Taped({ circuit, index, estimatedM }: { circuit: Circuit; index: number
 
 /** The run as it is tapped: from the way outward, each segment with its two lengths and what it serves. */
 export function TapList({ circuit, result, onMove }: Props) {
-  const { design } = useBoat();
+  const design = useDesign();
   const store = useStore();
   const units = design.boat;
   const write = (label: string, taps: Circuit['taps'] | null) =>

@@ -8,7 +8,7 @@ import type { About } from '@/core/drawing/graph';
 import { panelFeeds } from '@/core/network/feeds';
 import { proposeCircuits } from '@/core/network/propose';
 import { show } from '@/core/quantity';
-import { useAnalysis, useBoat, useFreshId, useSelected, useStore, useWorking, useWorst } from '@/ui/boat/context';
+import { useAnalysis, useDesign, useFreshId, useSelected, useStore, useWorking, useWorst } from '@/ui/boat/context';
 import { opsOf, Sheet, type Change } from '@/ui/sheet';
 import { Views } from '@/ui/views/Views';
 import { CircuitFacts } from './CircuitFacts';
@@ -43,7 +43,7 @@ const pointOf = (event: DragMoveEvent | DragEndEvent): { x: number; y: number } 
 };
 
 export default function Wiring() {
-  const { design } = useBoat();
+  const design = useDesign();
   const analysis = useAnalysis();
   const store = useStore();
   const freshId = useFreshId();

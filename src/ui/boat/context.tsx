@@ -1,12 +1,15 @@
 'use client';
-/** The boat on the table, for every station: its design, its analysis, what is selected. */
+/** The boat this window works on, for every station: its design, its analysis, what is selected. A component subscribes to what it shows. */
 import { createContext, useCallback, useContext, useEffect, useMemo, useState, useSyncExternalStore, type ReactNode } from 'react';
-import type { Remote } from 'comlink';
+import { useStore as useZustand } from 'zustand';
+import { useShallow } from 'zustand/react/shallow';
 import type { Analysis, CutList, Finding, Lists, Working } from '@/core';
-import { bySeverity } from '@/core/check/findings';
+import type { Design } from '@/core/design';
 import type { Worst } from '@/core/network/worst';
-import type { AcPowerAnswer, AnalysisApi, Selected } from '@/workers/analysis.worker';
+import { everyFinding, type Studied } from '@/core/studied';
+import type { Selected } from '@/workers/analysis.worker';
 import { Analyser } from './analyser';
+import type { Answer, Asking, Question } from './answers';
 import { BoatStore, type BoatState, type Initial } from './store';
 
 interface Boat {
@@ -20,17 +23,14 @@ const BoatContext = createContext<Boat | null>(null);
 
 export function BoatProvider({ initial, analysis, children }: { initial: Initial; analysis: Analysis; children: ReactNode }) {
   const [store] = useState(() => new BoatStore(initial));
-  const [analyser] = useState(() => new Analyser(analysis));
+  const [analyser] = useState(() => new Analyser({ analysis, design: initial.design, revision: initial.revision }));
   const [selected, select] = useState<Selected | null>(null);
   useEffect(() => store.open(), [store]);
   useEffect(() => {
     const stop = analyser.start();
-    let last = store.snapshot().design;
-    analyser.analyse(last);
-    const unsubscribe = store.subscribe(() => {
-      const { design } = store.snapshot();
-      if (design !== last) analyser.analyse((last = design));
-    });
+    const hand = () => analyser.analyse(store.snapshot().design, store.snapshot().revision);
+    hand();
+    const unsubscribe = store.subscribe(hand);
     return () => {
       unsubscribe();
       stop();
@@ -42,20 +42,22 @@ export function BoatProvider({ initial, analysis, children }: { initial: Initial
 
 function useContextBoat(): Boat {
   const boat = useContext(BoatContext);
-  if (!boat) throw new Error('no boat on the table');
+  if (!boat) throw new Error('no boat in this window');
   return boat;
 }
 
 export const useStore = (): BoatStore => useContextBoat().store;
+export const useAnalyser = (): Analyser => useContextBoat().analyser;
 
-export function useBoat(): BoatState {
-  const { store } = useContextBoat();
-  return useSyncExternalStore(store.subscribe, store.snapshot, store.snapshot);
-}
+/** What a component shows of the boat: it is drawn again only when that changes. */
+export const useBoat = <T,>(selector: (state: BoatState) => T): T => useZustand(useContextBoat().store.state, useShallow(selector));
+
+export const useDesign = (): Design => useBoat((s) => s.design);
 
 export function useAnalysis(): Analysis {
   const { analyser } = useContextBoat();
-  return useSyncExternalStore(analyser.subscribe, analyser.snapshot, analyser.snapshot);
+  const analysis = () => analyser.figures().analysis;
+  return useSyncExternalStore(analyser.subscribe, analysis, analysis);
 }
 
 export function useSelected(): readonly [Selected | null, (selected: Selected | null) => void] {
@@ -63,31 +65,26 @@ export function useSelected(): readonly [Selected | null, (selected: Selected | 
   return [selected, select];
 }
 
-/**
- * What the worker answers to a question about the design, asked again after every analysis.
- * @param about names what is asked, so that an answer to another question is not shown; null asks nothing.
- * @param restMs asks only once nothing has changed for so long: for what takes longer than an edit may.
- */
-export function useAsked<T>(about: string | null, question: (remote: Remote<AnalysisApi>) => Promise<T | null>, restMs = 0): T | null {
+/** A question's standing: its newest answer, and whether that is of the design as it is now. */
+export function useAnswer(about: string | null, question: Question<unknown>, { restMs = 0, saysItself = false }: Asking = {}): Answer {
   const { analyser } = useContextBoat();
-  const analysis = useAnalysis();
-  const [shown, setShown] = useState<{ about: string; answer: T } | null>(null);
-  useEffect(() => {
-    if (about === null) return;
-    let live = true;
-    const ask = () =>
-      void analyser.ask(question).then((answer) => {
-        if (live && answer !== null) setShown({ about, answer });
-      });
-    const timer = restMs > 0 ? setTimeout(ask, restMs) : undefined;
-    if (timer === undefined) ask();
-    return () => {
-      live = false;
-      clearTimeout(timer);
-    };
+  const { answers } = analyser;
+  // The question is named by what it is about: one that is named alike asks the same.
+  const subscribe = useCallback(
+    (listener: () => void) => (about === null ? () => undefined : answers.watch(about, question, { restMs, saysItself }, listener)),
     // eslint-disable-next-line react-hooks/exhaustive-deps -- about names the question
-  }, [analyser, analysis, about, restMs]);
-  return about !== null && shown?.about === about ? shown.answer : null;
+    [answers, about, restMs, saysItself],
+  );
+  const answer = () => answers.answer(about);
+  return useSyncExternalStore(subscribe, answer, answer);
+}
+
+/**
+ * What the worker answers to a question about the design, asked once a design however many show it.
+ * @param about names what is asked; null asks nothing.
+ */
+export function useAsked<T>(about: string | null, question: Question<T | null>, asking: Asking = {}): T | null {
+  return useAnswer(about, question, asking).value as T | null;
 }
 
 /** The working behind what is selected, kept up to date with every edit. */
@@ -98,32 +95,21 @@ export function useWorking(): Working | null {
 
 /** The cut list of the design as analysed; null until the worker has answered. */
 export const useCutList = (): CutList | null => useAsked<CutList>('cut list', (r) => r.cutList());
-const WORST_RESTS_MS = 150;
-
-/** The worst of all studies; null until the worker has answered, and without studies. */
-export function useWorst(): Worst | null {
-  const { design } = useBoat();
-  return useAsked<Worst>(design.studies.length + design.leads.length > 0 ? 'worst' : null, (r) => r.worst(), WORST_RESTS_MS);
-}
-
-/** Inverters and generators on the DC network; null until the worker has answered, and without AC sources. */
-export function useAcPower(): AcPowerAnswer | null {
-  const { design } = useBoat();
-  return useAsked<AcPowerAnswer>(design.acSources.length > 0 ? 'power' : null, (r) => r.power(), WORST_RESTS_MS);
-}
-
-/** Everything there is to settle: of the analysis, and of the studies and the AC machines once they are reckoned. */
-export function useFindings(): readonly Finding[] {
-  const { findings } = useAnalysis();
-  const worst = useWorst();
-  const power = useAcPower();
-  return useMemo(() => {
-    const later = [...(worst?.findings ?? []), ...(power?.findings ?? [])];
-    return later.length > 0 ? bySeverity(findings, later) : findings;
-  }, [findings, worst, power]);
-}
-
 export const useLists = (): Lists | null => useAsked<Lists>('lists', (r) => r.lists());
+
+/** Studies and machines on the network; null until the worker has answered. */
+export const useStudied = (): Studied | null => useAsked<Studied>('studies', (r) => r.studied(), REST);
+const REST: Asking = { restMs: 150 };
+
+/** The worst of all studies; null until the worker has answered. */
+export const useWorst = (): Worst | null => useStudied()?.worst ?? null;
+
+/** Everything there is to settle: of the analysis at once, of the studies as soon as they are worked out. */
+export function useFindings(): readonly Finding[] {
+  const analysis = useAnalysis();
+  const late = useStudied();
+  return useMemo(() => everyFinding(analysis, late), [analysis, late]);
+}
 
 /** A fresh id for a new row. */
 export const useFreshId = (): ((prefix: string) => string) =>

@@ -1,5 +1,7 @@
 /** One boat in this window: the server's design, the edits on their way to it, and what the screen shows. Nothing typed is lost on the way. */
+import { createStore, type StoreApi } from 'zustand/vanilla';
 import { applyEdit, type Conflict, type Design, type Edit, type Op, type ReadProblem } from '@/core/design';
+import { share } from '@/core/design/share';
 
 export interface Notice {
   readonly id: number;
@@ -53,11 +55,12 @@ export class BoatStore {
   private base: Design;
   private waiting: Waiting[] = [];
   private preview: readonly Op[] | null = null;
-  private sending = false;
+  /** Resolves when what waits has been sent, or the server has gone away; null while nothing is under way. */
+  private sending: Promise<void> | null = null;
   private noticeCount = 0;
   private readonly seen = new Set<string>();
-  private readonly listeners = new Set<() => void>();
-  private state: BoatState;
+  /** What the screen shows, for selectors. */
+  readonly state: StoreApi<BoatState>;
   private readonly url: string;
   private stream: EventSource | null = null;
   /** Each window keeps its own outbox. */
@@ -66,7 +69,7 @@ export class BoatStore {
   constructor(private readonly initial: Initial) {
     this.url = `/api/boats/${initial.id}`;
     this.base = initial.design;
-    this.state = {
+    this.state = createStore<BoatState>(() => ({
       design: initial.design,
       revision: initial.revision,
       pending: 0,
@@ -75,22 +78,19 @@ export class BoatStore {
       redo: initial.redo,
       clashes: [],
       notice: null,
-    };
+    }));
   }
 
   get boatId(): string {
     return this.initial.id;
   }
-  readonly snapshot = (): BoatState => this.state;
-  readonly subscribe = (listener: () => void): (() => void) => {
-    this.listeners.add(listener);
-    return () => this.listeners.delete(listener);
-  };
+  readonly snapshot = (): BoatState => this.state.getState();
+  readonly subscribe = (listener: () => void): (() => void) => this.state.subscribe(listener);
 
   /** Starts listening to the other windows and sends what an earlier visit could not. */
   open(): () => void {
     this.adopt();
-    this.stream = new EventSource(`${this.url}/events?since=${this.state.revision}`);
+    this.stream = new EventSource(`${this.url}/events?since=${this.snapshot().revision}`);
     this.stream.onmessage = (message) => this.receive(JSON.parse(message.data as string) as EditRecord);
     return () => this.stream?.close();
   }
@@ -99,7 +99,7 @@ export class BoatStore {
   edit(label: string, ops: readonly (Op | undefined)[]): void {
     const real = ops.filter((op) => op !== undefined);
     this.preview = null;
-    if (real.length === 0) return this.refresh();
+    if (real.length === 0) return this.show();
     this.queue({ edit: { id: crypto.randomUUID(), label: label.slice(0, 200), ops: real }, force: false });
   }
 
@@ -107,28 +107,41 @@ export class BoatStore {
   look(ops: readonly Op[] | null): void {
     if (ops === null && this.preview === null) return;
     this.preview = ops;
-    this.refresh();
+    this.show();
   }
 
   /** The author has seen both values of a clash: keeps their own, or takes the other. */
   settle(clash: Clash, keepMine: boolean): void {
-    this.set({ clashes: this.state.clashes.filter((c) => c !== clash) });
+    this.set({ clashes: this.snapshot().clashes.filter((c) => c !== clash) });
     if (keepMine) this.queue({ edit: { ...clash.edit, id: crypto.randomUUID() }, force: true });
   }
 
   async step(step: 'undo' | 'redo'): Promise<void> {
-    while (this.waiting.length > 0 && this.state.link !== 'offline') await new Promise((r) => setTimeout(r, 15));
+    await this.sentOrAway();
     const answer = await this.post('history', { step, id: crypto.randomUUID() });
     if (!answer) return this.say('refused', 'The server does not answer. Try again when it is back.');
     if (answer.ok) {
       const record = (await answer.json()) as EditRecord;
-      this.receive(record);
-      this.say('said', `${step === 'undo' ? 'Taken back' : 'Put back'}: ${record.label}`);
+      this.seen.add(record.editId);
+      this.receive(record, { notice: this.notice('said', `${step === 'undo' ? 'Taken back' : 'Put back'}: ${record.label}`) });
     } else this.say('refused', step === 'undo' ? 'Nothing left to take back.' : 'Nothing left to put back.');
   }
 
+  /** Resolves once nothing waits any more, or the server has gone away. */
+  private sentOrAway(): Promise<void> {
+    const settled = () => this.waiting.length === 0 || this.snapshot().link === 'offline';
+    if (settled()) return Promise.resolve();
+    return new Promise((resolve) => {
+      const stop = this.subscribe(() => {
+        if (!settled()) return;
+        stop();
+        resolve();
+      });
+    });
+  }
+
   say(tone: Notice['tone'], text: string): void {
-    this.set({ notice: { id: ++this.noticeCount, tone, text } });
+    this.set({ notice: this.notice(tone, text) });
   }
 
   /** Takes over what windows of this boat could not send before they were closed. An edit sent by two is applied once. */
@@ -140,7 +153,7 @@ export class BoatStore {
       if (kept.length === 0) return;
       this.waiting = [...kept, ...this.waiting];
       this.keep();
-      this.refresh();
+      this.show();
       void this.send();
     } catch {
       // Unreadable leavings of another version: nothing that could be sent.
@@ -154,7 +167,7 @@ export class BoatStore {
   private queue(waiting: Waiting): void {
     this.waiting = [...this.waiting, waiting];
     this.keep();
-    this.refresh();
+    this.show({ link: this.snapshot().link === 'offline' ? 'offline' : 'saving' });
     void this.send();
   }
 
@@ -167,18 +180,18 @@ export class BoatStore {
     }
   }
 
-  private async send(): Promise<void> {
-    if (this.sending) return;
-    this.sending = true;
+  private send(): Promise<void> {
+    return (this.sending ??= this.sendAll().finally(() => (this.sending = null)));
+  }
+
+  private async sendAll(): Promise<void> {
     for (let next = this.waiting[0]; next; next = this.waiting[0]) {
-      this.set({ link: this.state.link === 'offline' ? 'offline' : 'saving' });
       const answer = await this.post('edits', next);
       if (!answer || answer.status >= 500) {
         this.set({ link: 'offline' });
         await new Promise((r) => setTimeout(r, RETRY_MS));
         continue;
       }
-      this.set({ link: 'saving' });
       const body = (await answer.json().catch(() => ({}))) as EditRecord & {
         error?: string;
         conflicts?: Conflict[];
@@ -186,15 +199,13 @@ export class BoatStore {
       };
       this.waiting = this.waiting.filter((w) => w !== next);
       this.keep();
-      if (answer.ok) this.receive(body);
+      const link = this.waiting.length > 0 ? ('saving' as const) : ('saved' as const);
+      if (answer.ok) this.receive(body, { link });
       else if (body.conflicts) {
-        this.set({ clashes: [...this.state.clashes, { edit: next.edit, conflicts: body.conflicts }] });
+        this.set({ link, clashes: [...this.snapshot().clashes, { edit: next.edit, conflicts: body.conflicts }] });
         await this.reload();
-      } else this.say('refused', `Not taken: ${next.edit.label}. ${body.error ?? 'the server refused it'}`);
-      this.refresh();
+      } else this.show({ link, notice: this.notice('refused', `Not taken: ${next.edit.label}. ${body.error ?? 'the server refused it'}`) });
     }
-    this.sending = false;
-    this.set({ link: 'saved' });
   }
 
   private async post(route: string, body: unknown): Promise<Response | null> {
@@ -214,14 +225,15 @@ export class BoatStore {
     if (!answer?.ok) return;
     const fresh = (await answer.json()) as Initial;
     this.base = fresh.design;
-    this.set({ revision: fresh.revision, undo: fresh.undo, redo: fresh.redo });
-    this.refresh();
+    this.show({ revision: fresh.revision, undo: fresh.undo, redo: fresh.redo });
   }
 
-  /** Takes in an applied edit, ours or another window's. */
-  private receive(record: EditRecord): void {
-    if (record.revision <= this.state.revision) return;
-    if (record.revision > this.state.revision + 1) {
+  /** Takes in an applied edit, ours or another window's. @param change what else is told with it. */
+  private receive(record: EditRecord, change: Partial<BoatState> = {}): void {
+    const { revision } = this.snapshot();
+    if (record.revision <= revision) return this.show(change);
+    if (record.revision > revision + 1) {
+      this.set(change);
       void this.reload();
       return;
     }
@@ -231,13 +243,12 @@ export class BoatStore {
     if (next.ok) this.base = next.design;
     this.waiting = this.waiting.filter((w) => w.edit.id !== record.editId);
     this.keep();
-    this.set({ revision: record.revision, undo: record.undo, redo: record.redo });
-    if (!ours && !this.sending) this.say('said', `Changed in another window: ${record.label}`);
-    this.refresh();
+    const notice = ours || this.sending ? {} : { notice: this.notice('said', `Changed in another window: ${record.label}`) };
+    this.show({ revision: record.revision, undo: record.undo, redo: record.redo, ...notice, ...change });
   }
 
-  /** The screen's design: the server's, with our waiting edits and the unfinished entry on top. */
-  private refresh(): void {
+  /** The screen's design: the server's, with our waiting edits and the unfinished entry on top. What says the same stays the same object. */
+  private show(change: Partial<BoatState> = {}): void {
     let design = this.base;
     for (const { edit } of this.waiting) {
       const next = applyEdit(design, edit, true);
@@ -247,11 +258,16 @@ export class BoatStore {
       const next = applyEdit(design, { ops: [...this.preview] }, true);
       if (next.ok) design = next.design;
     }
-    this.set({ design, pending: this.waiting.length });
+    this.set({ ...change, design: share(this.snapshot().design, design), pending: this.waiting.length });
   }
 
+  private notice(tone: Notice['tone'], text: string): Notice {
+    return { id: ++this.noticeCount, tone, text };
+  }
+
+  /** Tells what changed, and nothing where nothing did. */
   private set(change: Partial<BoatState>): void {
-    this.state = { ...this.state, ...change };
-    for (const listener of this.listeners) listener();
+    const now = this.snapshot();
+    if (Object.entries(change).some(([key, value]) => now[key as keyof BoatState] !== value)) this.state.setState(change);
   }
 }

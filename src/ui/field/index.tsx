@@ -2,7 +2,7 @@
 /** Labelled fields for single facts. A refused entry stays where it was typed, with the reason under it. */
 import { useId, useState, type ReactNode } from 'react';
 import { bare, parseNumber, parseOptional, unitOf, type Kind, type Parsed } from '@/core/quantity';
-import { useBoat } from '@/ui/boat/context';
+import { useDesign } from '@/ui/boat/context';
 
 function Labelled({ id, label, message, children }: { id: string; label: string; message?: string | null; children: ReactNode }) {
   return (
@@ -76,7 +76,7 @@ interface FigureProps {
 
 /** A number in the vessel's unit. */
 export function Figure({ label, kind, value, low, high, onChange }: FigureProps) {
-  const { design } = useBoat();
+  const design = useDesign();
   const units = design.boat;
   const unit = unitOf(kind, units).name;
   const parse = (text: string) => parseNumber(text, kind, units, low, high);
@@ -101,7 +101,7 @@ interface OptionalFigureProps extends Omit<FigureProps, 'value' | 'onChange'> {
 
 /** A number in the vessel's unit, or nothing. */
 export function OptionalFigure({ label, kind, value, low, high, onChange }: OptionalFigureProps) {
-  const { design } = useBoat();
+  const design = useDesign();
   const units = design.boat;
   const unit = unitOf(kind, units).name;
   const parse = (text: string) => parseOptional(text, kind, units, low, high);

@@ -5,7 +5,7 @@ import { autonomyH } from '@/core/energy/balance';
 import { round3 } from '@/core/quantity';
 
 import type { Headroom } from '@/core/ac/headroom';
-import { useAnalysis, useAsked, useBoat, useFindings, useSelected, useWorst } from '@/ui/boat/context';
+import { useAnalysis, useAsked, useDesign, useFindings, useSelected, useWorst } from '@/ui/boat/context';
 
 function Figure({
   label,
@@ -51,7 +51,7 @@ function Figure({
 
 /** Five live figures over every station; each opens where it comes from. */
 export function BalanceLine({ boatId }: { boatId: string }) {
-  const { design } = useBoat();
+  const design = useDesign();
   const { balance } = useAnalysis();
   const findings = useFindings();
   const [, select] = useSelected();

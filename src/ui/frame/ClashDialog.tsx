@@ -8,7 +8,7 @@ const shown = (value: unknown): string =>
 
 /** An edit of ours met another value: both are shown to its author, neither is lost. */
 export function ClashDialog() {
-  const { clashes, design } = useBoat();
+  const { clashes, design } = useBoat((s) => ({ clashes: s.clashes, design: s.design }));
   const store = useStore();
   const [clash] = clashes;
   if (!clash) return null;

@@ -10,6 +10,7 @@ import { BalanceLine } from './BalanceLine';
 import { ClashDialog } from './ClashDialog';
 import { Dialog } from './Dialog';
 import { Rail } from './Rail';
+import { StaleBar } from './StaleBar';
 import { SHORTCUTS } from './shortcuts';
 import { useKeys } from './useKeys';
 
@@ -28,7 +29,7 @@ function toggleNight(): void {
 }
 
 function Notice() {
-  const { notice } = useBoat();
+  const notice = useBoat((s) => s.notice);
   const [gone, setGone] = useState(0);
   useEffect(() => {
     if (notice?.tone !== 'said') return;
@@ -55,7 +56,7 @@ function Notice() {
 
 export function Frame({ boatId, children }: { boatId: string; children: ReactNode }) {
   const store = useStore();
-  const { revision, link, pending, undo, redo } = useBoat();
+  const { revision, link, pending, undo, redo } = useBoat(({ revision, link, pending, undo, redo }) => ({ revision, link, pending, undo, redo }));
   const [selected] = useSelected();
   const router = useRouter();
   const station = usePathname().split('/')[3] ?? 'survey';
@@ -87,6 +88,7 @@ export function Frame({ boatId, children }: { boatId: string; children: ReactNod
   return (
     <div className="print-frame flex h-dvh min-w-[1000px] flex-col overflow-hidden">
       <BalanceLine boatId={boatId} />
+      <StaleBar />
       <div className="print-frame flex min-h-0 flex-1">
         <Rail boatId={boatId} current={station} />
         <main className="print-frame min-w-0 flex-1 overflow-hidden border-l border-line bg-sheet">{children}</main>

@@ -30,7 +30,7 @@ export default function Palette({
   onShortcuts: () => void;
   onNight: () => void;
 }) {
-  const { design, undo, redo } = useBoat();
+  const { design, undo, redo } = useBoat((s) => ({ design: s.design, undo: s.undo, redo: s.redo }));
   const store = useStore();
   const freshId = useFreshId();
   const [, select] = useSelected();

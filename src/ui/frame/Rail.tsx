@@ -1,6 +1,6 @@
 'use client';
 import Link from 'next/link';
-import { useAnalysis, useBoat, useFindings } from '@/ui/boat/context';
+import { useAnalysis, useDesign, useFindings } from '@/ui/boat/context';
 import { STATIONS } from './stations';
 
 const WIRED: ReadonlySet<string> = new Set(['circuit', 'panel', 'lead', 'bar', 'study']);
@@ -9,7 +9,7 @@ const AC_KINDS = ['AC source', 'AC panel', 'AC load', 'AC circuit'];
 
 /** How far each station is, in a word or two. */
 function useProgress(): Readonly<Record<string, { text: string; breaks?: boolean }>> {
-  const { design } = useBoat();
+  const design = useDesign();
   const { loads, circuits } = useAnalysis();
   const all = useFindings();
   const findings = all.filter((f) => !f.accepted);

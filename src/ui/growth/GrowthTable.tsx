@@ -1,7 +1,7 @@
 'use client';
 import type { GrowthLine } from '@/core';
 import { round3, show } from '@/core/quantity';
-import { useBoat } from '@/ui/boat/context';
+import { useDesign } from '@/ui/boat/context';
 import { Plain } from '@/ui/table/Plain';
 
 /** A negative or an earth has no device. */
@@ -9,7 +9,7 @@ const withDevice = (cable: string, amps: number): string => (amps > 0 ? `${cable
 
 /** Circuits and leads that something grown moves: what stands there, whether it still passes, what it would take. */
 export function GrowthTable({ label, lines }: { label: string; lines: readonly GrowthLine[] }) {
-  const units = useBoat().design.boat;
+  const units = useDesign().boat;
   if (lines.length === 0) return <p className="text-quiet">Nothing on its path changes.</p>;
   return (
     <Plain

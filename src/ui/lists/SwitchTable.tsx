@@ -1,12 +1,12 @@
 'use client';
 import type { Lists } from '@/core';
 import { show } from '@/core/quantity';
-import { useBoat } from '@/ui/boat/context';
+import { useDesign } from '@/ui/boat/context';
 import { Plain } from '@/ui/table/Plain';
 
 /** Everything in line that a person or the water works, with what it carries and takes. */
 export function SwitchTable({ label, switches }: { label: string; switches: Lists['switches'] }) {
-  const units = useBoat().design.boat;
+  const units = useDesign().boat;
   return (
     <Plain
       label={label}

@@ -1,13 +1,13 @@
 'use client';
 import { useId, useState } from 'react';
 import { addOp, BOUNDS, dropOp, setOp, type Photo } from '@/core/design';
-import { useBoat, useStore } from '@/ui/boat/context';
+import { useDesign, useStore } from '@/ui/boat/context';
 
 const MOST_BYTES = 15_000_000;
 
 /** Pictures of one thing aboard: taken in, captioned, put away. They are kept beside the database and travel in the zip. */
 export function Photos({ about, of }: { about: Photo['about']; of: string }) {
-  const { design } = useBoat();
+  const design = useDesign();
   const store = useStore();
   const id = useId();
   const [busy, setBusy] = useState(false);

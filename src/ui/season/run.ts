@@ -1,10 +1,12 @@
 /** A season shared out among workers: same seed, same answer, however many there are. */
-import { wrap, type Remote } from 'comlink';
 import type { Design } from '@/core/design';
 import { seasonResult, type SeasonAsked, type SeasonBlock, type SeasonResult } from '@/core/energy/season';
+import { employ } from '@/ui/boat/employ';
 import type { SeasonApi } from '@/workers/season.worker';
 
 const CHUNK = 50;
+/** A block that takes longer is a worker that hangs. */
+const PATIENCE_MS = 120_000;
 
 export interface SeasonTask {
   readonly name: string;
@@ -15,7 +17,7 @@ export interface SeasonTask {
 const crew = (): number => Math.max(1, Math.min(4, navigator.hardwareConcurrency || 2));
 
 /**
- * Runs each task's season in turn. @param onProgress cruises done of all. @param onResult a finished season.
+ * Runs each task's season in turn. @param onProgress cruises done of all. @param onResult a finished season. @param onTrouble a worker that failed: the season ends.
  * @returns stop: ends the workers at once; nothing is told after it.
  */
 export function runSeasons(
@@ -23,26 +25,25 @@ export function runSeasons(
   asked: SeasonAsked,
   onProgress: (done: number, of: number) => void,
   onResult: (name: string, result: SeasonResult) => void,
+  onTrouble: (what: string) => void,
 ): () => void {
-  const workers = Array.from(
-    { length: crew() },
-    () => new Worker(new URL('../../workers/season.worker.ts', import.meta.url), { type: 'module' }),
+  const workers = Array.from({ length: crew() }, () =>
+    employ<SeasonApi>(() => new Worker(new URL('../../workers/season.worker.ts', import.meta.url), { type: 'module' })),
   );
-  const remotes: Remote<SeasonApi>[] = workers.map((w) => wrap<SeasonApi>(w));
   let stopped = false;
   let done = 0;
   const of = tasks.length * asked.runs;
   const season = async (task: SeasonTask) => {
-    const prepared = await Promise.all(remotes.map((r) => r.prepare(task.design)));
+    const prepared = await Promise.all(workers.map((w) => w.call((r) => r.prepare(task.design), PATIENCE_MS)));
     const blocks: SeasonBlock[] = [];
     let next = 0;
     await Promise.all(
-      remotes.map(async (remote) => {
+      workers.map(async (worker) => {
         while (!stopped && next < asked.runs) {
           const from = next;
           const runs = Math.min(CHUNK, asked.runs - from);
           next += runs;
-          blocks.push(await remote.block(asked, from, runs));
+          blocks.push(await worker.call((r) => r.block(asked, from, runs), PATIENCE_MS));
           done += runs;
           if (!stopped) onProgress(done, of);
         }
@@ -52,10 +53,14 @@ export function runSeasons(
   };
   const stop = () => {
     stopped = true;
-    for (const w of workers) w.terminate();
+    for (const w of workers) w.end();
   };
   void (async () => {
-    for (const task of tasks) if (!stopped) await season(task);
+    try {
+      for (const task of tasks) if (!stopped) await season(task);
+    } catch (error) {
+      if (!stopped) onTrouble(error instanceof Error ? error.message : String(error));
+    }
     if (!stopped) stop();
   })();
   return stop;

@@ -1,5 +1,5 @@
 'use client';
-import { useBoat, useFindings, useSelected, useWorking } from '@/ui/boat/context';
+import { useDesign, useFindings, useSelected, useWorking } from '@/ui/boat/context';
 import { Sections } from './Sections';
 
 /** The arithmetic behind whatever is selected, as in a notebook. */
@@ -7,7 +7,7 @@ export function WorkingPanel() {
   const working = useWorking();
   const [selected, select] = useSelected();
   const findings = useFindings();
-  const { design } = useBoat();
+  const design = useDesign();
   if (!selected || !working)
     return (
       <aside aria-label="The working" className="screen-only w-[322px] flex-none overflow-y-auto border-l border-line p-4 text-quiet">

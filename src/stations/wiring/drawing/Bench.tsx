@@ -4,7 +4,7 @@ import { SELECTOR_POSITIONS } from '@/core/design';
 import { drawingOf, foldAtFirst, type About } from '@/core/drawing/graph';
 import { after, atRest, type Act, type Consequence, type Standing } from '@/core/network/switching';
 import { round3 } from '@/core/quantity';
-import { useAnalysis, useAsked, useBoat } from '@/ui/boat/context';
+import { useAnalysis, useAsked, useDesign } from '@/ui/boat/context';
 import { Canvas } from './Canvas';
 import { useLayout } from './useLayout';
 import { useView } from './useView';
@@ -17,7 +17,7 @@ interface Done {
 
 /** The boat's own switches, worked on the drawing: what is live, what charges, what feeds what, and what an act brings about. */
 export function Bench() {
-  const { design } = useBoat();
+  const design = useDesign();
   const analysis = useAnalysis();
   const [standing, setStanding] = useState<Standing>(() => atRest(design));
   const [done, setDone] = useState<readonly Done[]>([]);
@@ -35,7 +35,7 @@ export function Bench() {
     () => drawingOf(design, analysis, { rails: 'one line', folded, study: answer?.study ?? null }),
     [design, analysis, folded, answer],
   );
-  const { layout, fresh } = useLayout(drawing);
+  const { layout, fresh, trouble } = useLayout(drawing);
   const canvas = useRef<SVGSVGElement>(null);
   const view = useView(canvas, layout);
 
@@ -182,7 +182,12 @@ export function Bench() {
         </p>
       </div>
       <div className="flex min-w-0 flex-1 flex-col border-l border-line">
-        <Canvas
+        {trouble === null ? null : (
+        <p role="alert" className="caution mx-4 mb-2">
+          The drawing could not be laid out ({trouble}){layout ? ': what is shown is an older one. Do not work from it.' : '.'}
+        </p>
+      )}
+      <Canvas
           layout={layout}
           fresh={fresh}
           view={view}

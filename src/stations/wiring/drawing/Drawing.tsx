@@ -19,7 +19,7 @@ const WORST = 'worst';
 
 /** The boat's line drawing: made from the design and made again with every edit. */
 export function Drawing({ onGo }: { onGo: (about: About) => void }) {
-  const { design, revision } = useBoat();
+  const { design, revision } = useBoat((s) => ({ design: s.design, revision: s.revision }));
   const reckoned = useAnalysis();
   const findings = useFindings();
   const analysis = useMemo(() => ({ ...reckoned, findings }), [reckoned, findings]);
@@ -49,7 +49,7 @@ export function Drawing({ onGo }: { onGo: (about: About) => void }) {
     [design, analysis, rails, folded, study, weighed, state],
   );
   const dead = useMemo(() => (state ? deadIn(design, state) : null), [design, state]);
-  const { layout, fresh } = useLayout(drawing);
+  const { layout, fresh, trouble } = useLayout(drawing);
   // The sheet is drawn after the screen; until then there is nothing to print or save.
   const onPaper = useDeferredValue(layout);
   const canvas = useRef<SVGSVGElement>(null);
@@ -160,6 +160,11 @@ export function Drawing({ onGo }: { onGo: (about: About) => void }) {
           Nothing to draw yet: enter a bank on Survey and propose circuits here; the drawing makes itself from them.
         </p>
       ) : null}
+      {trouble === null ? null : (
+        <p role="alert" className="caution mx-4 mb-2">
+          The drawing could not be laid out ({trouble}){layout ? ': what is shown is an older one. Do not work from it.' : '.'}
+        </p>
+      )}
       <Canvas
         layout={layout}
         fresh={fresh}
