@@ -27,4 +27,5 @@ export { equal, share } from './share';
 export { deltaOf, withDelta, type Delta } from './delta';
 export { asDecided, asFoundDesign } from './decided';
 export { addOptionOps, asOption, onTable, partsOf, switchOps } from './options';
+export * from './operations';
 export type { BoatSummary } from './summary';

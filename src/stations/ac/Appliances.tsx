@@ -1,7 +1,7 @@
 'use client';
 import { useMemo, useRef, useState } from 'react';
 import { AC_APPLIANCES, acLoadFrom } from '@/core/ac/appliances';
-import { addOp, blankAcLoad, BOUNDS, type AcLoad, type Design, type Op } from '@/core/design';
+import { addRows, blankAcLoad, BOUNDS, type AcLoad } from '@/core/design';
 import { toCsv } from '@/core/format/csv';
 import { useDesign, useFreshId, useStore } from '@/ui/boat/context';
 import { fileName, saveCsv } from '@/ui/files';
@@ -25,13 +25,7 @@ export function Appliances() {
   const add = (rows: readonly AcLoad[], label: string) => {
     if (design.acLoads.length + rows.length > BOUNDS.acLoads)
       return store.say('refused', `At most ${BOUNDS.acLoads} AC appliances are taken.`);
-    let growing: Design = design;
-    const ops = rows.map((row): Op => {
-      const op = addOp(growing, 'acLoads', row);
-      growing = { ...growing, acLoads: [...growing.acLoads, row] };
-      return op;
-    });
-    if (ops.length > 0) store.edit(label, ops);
+    if (rows.length > 0) store.edit(label, addRows(design, { acLoads: rows }));
   };
   const take = async (picked: File) => {
     const answer = await fetch('/api/tables', { method: 'POST', body: picked }).catch(() => null);

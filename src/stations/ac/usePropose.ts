@@ -1,9 +1,7 @@
 'use client';
-import { addOp, type Design, type Op } from '@/core/design';
-import { proposeAc } from '@/core/ac/propose';
+import { addRows, rowCount } from '@/core/design';
+import { proposedRows } from '@/core/propose';
 import { useDesign, useFreshId, useStore } from '@/ui/boat/context';
-
-const LISTS = ['acSources', 'acPanels', 'acLoads', 'acCircuits'] as const;
 
 /** Adds what the other stations know of, as one edit. */
 export function usePropose(): () => void {
@@ -11,15 +9,8 @@ export function usePropose(): () => void {
   const store = useStore();
   const fresh = useFreshId();
   return () => {
-    const made = proposeAc(design, fresh);
-    let growing: Design = design;
-    const ops: Op[] = [];
-    for (const list of LISTS)
-      for (const row of made[list]) {
-        ops.push(addOp(growing, list, row));
-        growing = { ...growing, [list]: [...growing[list], row] };
-      }
-    if (ops.length === 0) return store.say('said', 'Everything the other stations know of is there.');
-    store.edit(`propose the AC side, ${ops.length} rows`, ops);
+    const rows = proposedRows(design, 'ac', fresh);
+    if (rowCount(rows) === 0) return store.say('said', 'Everything the other stations know of is there.');
+    store.edit(`propose the AC side, ${rowCount(rows)} rows`, addRows(design, rows));
   };
 }

@@ -1,7 +1,7 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { useCallback, useMemo, useState } from 'react';
-import { blankLoad, BOUNDS, dropOps, setOp, type Load } from '@/core/design';
+import { blankLoad, BOUNDS, removeLoads, setOp, type Load } from '@/core/design';
 import { useDesign, useFreshId, useSelected, useStore } from '@/ui/boat/context';
 import { cardFrom, withCard, type Card } from '@/core/library/cards';
 import { fileName, saveBlob, saveCsv } from '@/ui/files';
@@ -63,20 +63,13 @@ export default function Loads() {
     add([row], `add ${card.name} from its card`);
   };
   const remove = (rows: readonly Load[]) => {
-    const ids = new Set(rows.map((r) => r.id));
-    const taps = design.circuits
-      .filter((c) => c.taps.some((t) => t.serves.kind === 'load' && ids.has(t.serves.id)))
-      .map((c) => {
-        const gone = new Set(c.taps.filter((t) => ids.has(t.serves.id)).map((t) => t.id));
-        const kept = c.taps.filter((t) => !gone.has(t.id)).map((t) => ({ ...t, parent: survivor(c.taps, t.parent, gone) }));
-        return setOp(design, ['circuits', c.id, 'taps'], kept);
-      });
-    const drops = dropOps(
-      design,
-      'loads',
-      rows.map((r) => r.id),
+    store.edit(
+      rows.length === 1 ? `remove ${rows[0]?.name ?? ''}` : `remove ${rows.length} loads`,
+      removeLoads(
+        design,
+        rows.map((r) => r.id),
+      ),
     );
-    store.edit(rows.length === 1 ? `remove ${rows[0]?.name ?? ''}` : `remove ${rows.length} loads`, [...taps, ...drops]);
   };
   return (
     <div className="flex h-full flex-col">
@@ -164,16 +157,4 @@ export default function Loads() {
       ) : null}
     </div>
   );
-}
-
-type Taps = readonly { readonly id: string; readonly parent: string | null }[];
-
-/** The nearest tap toward the way that is not being removed. */
-function survivor(taps: Taps, parent: string | null, gone: ReadonlySet<string>): string | null {
-  let at = parent;
-  while (at !== null && gone.has(at)) {
-    const here: string = at;
-    at = taps.find((t) => t.id === here)?.parent ?? null;
-  }
-  return at;
 }

@@ -1,7 +1,8 @@
 'use client';
 import { useCallback, useMemo } from 'react';
-import { addOp, dropOps, type Bar, type Op } from '@/core/design';
-import { blankLead, proposeMainSide } from '@/core/mainSide/propose';
+import { addRows, dropOps, rowCount, type Bar } from '@/core/design';
+import { blankLead } from '@/core/mainSide/propose';
+import { proposedRows } from '@/core/propose';
 import { useAnalysis, useAsked, useDesign, useFindings, useFreshId, useSelected, useStore } from '@/ui/boat/context';
 import { opsOf, Sheet, type Change } from '@/ui/sheet';
 import { barColumns, leadColumns, type LeadRow } from './leadColumns';
@@ -40,34 +41,26 @@ export function MainSide() {
       ),
     onRefuse: (m: string) => store.say('refused', m),
   });
-  const put = (label: string, newBars: readonly Bar[], newLeads: readonly (typeof design.leads)[number][]) => {
-    let growing = design;
-    const add = (list: 'bars' | 'leads', row: { id: string }): Op => {
-      const op = addOp(growing, list, row);
-      growing = { ...growing, [list]: [...growing[list], row] };
-      return op;
-    };
-    store.edit(label, [...newBars.map((b) => add('bars', b)), ...newLeads.map((l) => add('leads', l))]);
-  };
   const propose = () => {
     if (design.banks.length === 0) return store.say('refused', 'The main side starts at a bank: enter a first one on Survey.');
-    const made = proposeMainSide(design, fresh);
-    if (made.leads.length === 0 && made.bars.length === 0) return store.say('said', 'Everything the other stations know of is there.');
-    put(`propose ${made.leads.length} leads of the main side`, made.bars, made.leads);
+    const rows = proposedRows(design, 'mainSide', fresh);
+    if (rowCount(rows) === 0) return store.say('said', 'Everything the other stations know of is there.');
+    store.edit(`propose ${rows.leads?.length ?? 0} leads of the main side`, addRows(design, rows));
   };
   const addLead = () => {
     const [bank] = design.banks;
     const to = design.bars[0] ? { kind: 'bar' as const, id: design.bars[0].id } : bank && { kind: 'bank' as const, id: bank.id };
     if (!bank || !to) return store.say('refused', 'A lead starts at a bank or a bar: there is none yet.');
     const lead = blankLead(fresh('lead'), 'New lead', 'negative', { kind: 'bank', id: bank.id }, to);
-    put('add a lead', [], [lead]);
+    store.edit('add a lead', addRows(design, { leads: [lead] }));
     select({ kind: 'lead', id: lead.id });
   };
   const addBar = () =>
-    put(
+    store.edit(
       'add a bar',
-      [{ id: fresh('bar'), name: 'New bar', kind: 'negative bus', placeId: design.banks[0]?.placeId ?? null, stud: 'M8' }],
-      [],
+      addRows(design, {
+        bars: [{ id: fresh('bar'), name: 'New bar', kind: 'negative bus', placeId: design.banks[0]?.placeId ?? null, stud: 'M8' }],
+      }),
     );
   const findings = useFindings().filter((f) => !f.accepted && (f.about.kind === 'lead' || f.about.kind === 'bar'));
   const lead = selected?.kind === 'lead' ? design.leads.find((l) => l.id === selected.id) : undefined;

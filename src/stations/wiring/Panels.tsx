@@ -1,6 +1,6 @@
 'use client';
 import { useMemo } from 'react';
-import { addOp, blankPanel, dropOp, setOp, type Design, type Panel } from '@/core/design';
+import { removePanel, addOp, blankPanel, type Design, type Panel } from '@/core/design';
 import { bare, parseChoice, parseNumber, parseOptional } from '@/core/quantity';
 import { DC_FAMILIES } from '@/core/rules/devices';
 import { STUDS } from '@/core/rules/terminals';
@@ -129,18 +129,9 @@ export function Panels() {
   const remove = (rows: readonly Panel[]) => {
     const [panel] = rows;
     if (!panel || rows.length > 1) return store.say('refused', 'Remove one panel at a time.');
-    if (design.circuits.some((c) => c.from.kind === 'panel' && c.from.id === panel.id))
-      return store.say('refused', `${panel.name} still feeds circuits: move them first.`);
-    const feeders = design.circuits
-      .filter((c) => c.taps.some((t) => t.serves.id === panel.id))
-      .map((c) =>
-        setOp(
-          design,
-          ['circuits', c.id, 'taps'],
-          c.taps.filter((t) => t.serves.id !== panel.id && !c.taps.some((x) => x.id === t.parent && x.serves.id === panel.id)),
-        ),
-      );
-    store.edit(`remove ${panel.name}`, [...feeders, dropOp(design, 'panels', panel.id)]);
+    const ops = removePanel(design, panel.id);
+    if (!ops) return store.say('refused', `${panel.name} still feeds circuits: move them first.`);
+    store.edit(`remove ${panel.name}`, ops);
   };
   return (
     <div className="min-h-0 flex-1 overflow-auto">

@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { addOp, dropOp, setOp, type Design, type Join, type Load, type Study } from '@/core/design';
+import { addRows, dropOp, setOp, type Join, type Load, type Study } from '@/core/design';
 import { proposeStudies } from '@/core/network/proposeStudies';
 import type { StudyAnswer, StudyLoad } from '@/core/network/study';
 import { round3, show, sizeName } from '@/core/quantity';
@@ -23,13 +23,7 @@ export function Studies() {
   const proposals = proposeStudies(design, fresh);
   const blank = (): Study => ({ id: fresh('st'), name: 'A study', soc: 0.6, engineRpm: 0, shore: false, cranking: false, loads: {} });
   const add = (rows: readonly Study[], label: string) => {
-    let growing: Design = design;
-    const ops = rows.map((row) => {
-      const op = addOp(growing, 'studies', row);
-      growing = { ...growing, studies: [...growing.studies, row] };
-      return op;
-    });
-    store.edit(label, ops);
+    store.edit(label, addRows(design, { studies: rows }));
     setId(rows[0]?.id ?? '');
   };
   return (

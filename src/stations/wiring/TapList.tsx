@@ -2,10 +2,9 @@
 import { useDraggable } from '@dnd-kit/core';
 import { useState, type KeyboardEvent } from 'react';
 import type { CircuitResult } from '@/core';
-import { setOp, type Circuit } from '@/core/design';
+import { type Circuit, setOp, shiftedTap, tapHungOn, withoutTaps } from '@/core/design';
 import { bare, parseOptional, round3, show, unitOf } from '@/core/quantity';
 import { useDesign, useStore } from '@/ui/boat/context';
-import { hungOn, shifted, withoutTap } from './taps';
 
 interface Props {
   readonly circuit: Circuit;
@@ -86,8 +85,8 @@ export function TapList({ circuit, result, onMove }: Props) {
     if (!e.altKey) return;
     if (e.key === 'ArrowUp') onMove(id, { by: -1 });
     else if (e.key === 'ArrowDown') onMove(id, { by: 1 });
-    else if (e.key === 'ArrowLeft') write(`tap ${name} earlier`, shifted(circuit.taps, id, -1));
-    else if (e.key === 'ArrowRight') write(`tap ${name} later`, shifted(circuit.taps, id, 1));
+    else if (e.key === 'ArrowLeft') write(`tap ${name} earlier`, shiftedTap(circuit.taps, id, -1));
+    else if (e.key === 'ArrowRight') write(`tap ${name} later`, shiftedTap(circuit.taps, id, 1));
     else return;
     e.preventDefault();
     e.stopPropagation();
@@ -124,7 +123,7 @@ export function TapList({ circuit, result, onMove }: Props) {
                   aria-label={`${name} follows`}
                   value={tap.parent ?? ''}
                   onChange={(e) => {
-                    const next = hungOn(circuit.taps, tap.id, e.target.value === '' ? null : e.target.value);
+                    const next = tapHungOn(circuit.taps, tap.id, e.target.value === '' ? null : e.target.value);
                     if (next) write(`branch ${name}`, next);
                     else store.say('refused', `${name} cannot hang on what hangs on it.`);
                   }}
@@ -167,7 +166,7 @@ export function TapList({ circuit, result, onMove }: Props) {
                   type="button"
                   className="plain text-faint"
                   aria-label={`Take ${name} off`}
-                  onClick={() => write(`take ${name} off ${circuit.name}`, withoutTap(circuit.taps, tap.id))}
+                  onClick={() => write(`take ${name} off ${circuit.name}`, withoutTaps(circuit.taps, new Set([tap.id])))}
                 >
                   off
                 </button>

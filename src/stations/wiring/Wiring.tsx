@@ -3,10 +3,10 @@ import { DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent, ty
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useCallback, useMemo, useRef, useState } from 'react';
-import { addOp, blankCircuit, dropOps, setOp, type Circuit, type Op } from '@/core/design';
+import { addOp, addRows, blankCircuit, dropOps, moveTap, rowCount, setOp, tapApart } from '@/core/design';
 import type { About } from '@/core/drawing/graph';
 import { panelFeeds } from '@/core/network/feeds';
-import { proposeCircuits } from '@/core/network/propose';
+import { proposedRows } from '@/core/propose';
 import { show } from '@/core/quantity';
 import { useAnalysis, useDesign, useFreshId, useSelected, useStore, useWorking, useWorst } from '@/ui/boat/context';
 import { opsOf, Sheet, type Change } from '@/ui/sheet';
@@ -19,9 +19,7 @@ import { Grow, type Grows } from './Grow';
 import { Panels } from './Panels';
 import { Routes } from './Routes';
 import { Switches } from './Switches';
-
 import { TapList } from './TapList';
-import { withoutTap, withTap } from './taps';
 
 const VIEWS = ['circuits', 'main side', 'panels', 'switches', 'routes', 'studies', 'drawing', 'bench'] as const;
 const MainSide = dynamic(() => import('./MainSide').then((m) => m.MainSide), { ssr: false });
@@ -108,18 +106,9 @@ export default function Wiring() {
 
   const propose = () => {
     if (design.banks.length === 0) return store.say('refused', 'Circuits start at a bank: enter a first one on Survey.');
-    const proposal = proposeCircuits(design, freshId);
-    if (proposal.circuits.length === 0) return store.say('said', 'Every load has its circuit.');
-    let growing = design;
-    const add = (list: 'panels' | 'circuits', row: { id: string }): Op => {
-      const op = addOp(growing, list, row);
-      growing = { ...growing, [list]: [...growing[list], row] };
-      return op;
-    };
-    store.edit(`propose ${proposal.circuits.length} circuits`, [
-      ...proposal.panels.map((p) => add('panels', p)),
-      ...proposal.circuits.map((c) => add('circuits', c)),
-    ]);
+    const rows = proposedRows(design, 'circuits', freshId);
+    if (rowCount(rows) === 0) return store.say('said', 'Every load has its circuit.');
+    store.edit(`propose ${rows.circuits?.length ?? 0} circuits`, addRows(design, rows));
   };
 
   const nextNo = () => String(1 + design.circuits.reduce((most, c) => Math.max(most, Number.parseInt(c.no, 10) || 0), 0));
@@ -127,24 +116,17 @@ export default function Wiring() {
   const move = (tapId: string, to: { by: -1 | 1 } | { id: string }) => {
     const at = design.circuits.findIndex((c) => c.taps.some((t) => t.id === tapId));
     const from = design.circuits[at];
-    const tap = from?.taps.find((t) => t.id === tapId);
-    if (!from || !tap) return;
+    if (!from) return;
     const name = analysis.circuits.find((r) => r.id === from.id)?.taps.find((t) => t.id === tapId)?.name ?? 'tap';
-    const leave = setOp(design, ['circuits', from.id, 'taps'], withoutTap(from.taps, tapId));
     if ('id' in to && to.id === 'new') {
       const id = freshId('c');
-      const fresh: Circuit = {
-        ...blankCircuit(id, nextNo(), name, from.from),
-        supply: from.supply,
-        taps: [{ ...tap, parent: null, tapedM: null }],
-      };
-      store.edit(`${name} on a circuit of its own`, [leave, addOp(design, 'circuits', fresh)]);
+      store.edit(`${name} on a circuit of its own`, tapApart(design, tapId, blankCircuit(id, nextNo(), name, from.from)));
       select({ kind: 'circuit', id });
       return;
     }
     const target = 'by' in to ? design.circuits[at + to.by] : design.circuits.find((c) => c.id === to.id);
     if (!target || target.id === from.id) return;
-    store.edit(`move ${name} to ${target.name}`, [leave, setOp(design, ['circuits', target.id, 'taps'], withTap(target.taps, tap))]);
+    store.edit(`move ${name} to ${target.name}`, moveTap(design, tapId, target.id));
     select({ kind: 'circuit', id: target.id });
   };
 

@@ -1,0 +1,148 @@
+/** What people do to a design in one act, as ops: many rows at once, a tap to another circuit, a thing with all that hangs on it. */
+import { addOp, dropOp, dropOps, setOp, type ListName, type Op } from './edit';
+import type { Circuit, Design, Tap } from './schema';
+
+/** Rows by list, in the order they are added. */
+export type Rows = { readonly [K in ListName]?: readonly Design[K][number][] };
+
+const LISTS_IN_ORDER: readonly ListName[] = [
+  'panels',
+  'circuits',
+  'bars',
+  'leads',
+  'acSources',
+  'acPanels',
+  'acLoads',
+  'acCircuits',
+  'studies',
+  'loads',
+  'places',
+  'banks',
+  'sources',
+  'joins',
+];
+
+/** Adds rows to the ends of their lists, each after the one before it. */
+export function addRows(design: Design, rows: Rows): Op[] {
+  return LISTS_IN_ORDER.flatMap((list) => {
+    const fresh: readonly { readonly id: string }[] = rows[list] ?? [];
+    let after = design[list][design[list].length - 1]?.id ?? null;
+    return fresh.map((row) => {
+      const op = addOp(design, list, row, after);
+      after = row.id;
+      return op;
+    });
+  });
+}
+
+/** The design with those rows at the ends of their lists. */
+export function withRows(design: Design, rows: Rows): Design {
+  const lists = LISTS_IN_ORDER.flatMap((list) => (rows[list]?.length ? [[list, [...design[list], ...rows[list]]]] : []));
+  return lists.length > 0 ? { ...design, ...(Object.fromEntries(lists) as Partial<Design>) } : design;
+}
+
+export const rowCount = (rows: Rows): number => LISTS_IN_ORDER.reduce((sum, list) => sum + (rows[list]?.length ?? 0), 0);
+
+type Taps = Circuit['taps'];
+
+/** Without some taps; what hung on one hangs on the nearest that stays, toward the way. */
+export function withoutTaps(taps: Taps, gone: ReadonlySet<string>): Tap[] {
+  const parentOf = new Map(taps.map((t) => [t.id, t.parent]));
+  const kept = (id: string | null): string | null => {
+    let at = id;
+    while (at !== null && gone.has(at)) at = parentOf.get(at) ?? null;
+    return at;
+  };
+  return taps.filter((t) => !gone.has(t.id)).map((t) => (t.parent !== null && gone.has(t.parent) ? { ...t, parent: kept(t.parent) } : t));
+}
+
+/** With a tap added at the far end of the run; its taped length no longer holds. */
+export function withTap(taps: Taps, tap: Tap): Tap[] {
+  const id = taps.some((t) => t.id === tap.id) ? `${tap.id}x`.slice(0, 40) : tap.id;
+  return [...taps, { ...tap, id, parent: taps[taps.length - 1]?.id ?? null, tapedM: null }];
+}
+
+/** The tap one earlier or later along a simple run; every tap hangs on the one before it afterwards. null at either end. */
+export function shiftedTap(taps: Taps, id: string, by: -1 | 1): Tap[] | null {
+  const at = taps.findIndex((t) => t.id === id);
+  const to = at + by;
+  if (at < 0 || to < 0 || to >= taps.length) return null;
+  const order = [...taps];
+  const [tap] = order.splice(at, 1) as [Tap];
+  order.splice(to, 0, tap);
+  return order.map((t, i) => ({
+    ...t,
+    parent: order[i - 1]?.id ?? null,
+    tapedM: t.parent === (order[i - 1]?.id ?? null) ? t.tapedM : null,
+  }));
+}
+
+/** Hangs a tap on another one, or on the way itself: a branch of the run. null when that would close a ring. */
+export function tapHungOn(taps: Taps, id: string, parent: string | null): Tap[] | null {
+  for (let at = parent; at !== null; at = taps.find((t) => t.id === at)?.parent ?? null) if (at === id) return null;
+  const moved = taps.map((t) => (t.id === id ? { ...t, parent, tapedM: null } : t));
+  const placed: Tap[] = [];
+  while (placed.length < moved.length) {
+    const next = moved.find((t) => !placed.includes(t) && (t.parent === null || placed.some((p) => p.id === t.parent)));
+    if (!next) return null;
+    placed.push(next);
+  }
+  return placed;
+}
+
+/** Takes a tap from its circuit to the end of another's run. Empty where either is gone or they are one. */
+export function moveTap(design: Design, tapId: string, toCircuitId: string): Op[] {
+  const from = design.circuits.find((c) => c.taps.some((t) => t.id === tapId));
+  const to = design.circuits.find((c) => c.id === toCircuitId);
+  const tap = from?.taps.find((t) => t.id === tapId);
+  if (!from || !to || !tap || from.id === to.id) return [];
+  return [
+    setOp(design, ['circuits', from.id, 'taps'], withoutTaps(from.taps, new Set([tapId]))),
+    setOp(design, ['circuits', to.id, 'taps'], withTap(to.taps, tap)),
+  ];
+}
+
+/** Takes a tap to a new circuit from the same source. Empty where it is gone. @param fresh the circuit as it is to be, without taps. */
+export function tapApart(design: Design, tapId: string, fresh: Circuit): Op[] {
+  const from = design.circuits.find((c) => c.taps.some((t) => t.id === tapId));
+  const tap = from?.taps.find((t) => t.id === tapId);
+  if (!from || !tap) return [];
+  return [
+    setOp(design, ['circuits', from.id, 'taps'], withoutTaps(from.taps, new Set([tapId]))),
+    addOp(design, 'circuits', { ...fresh, from: from.from, supply: from.supply, taps: [{ ...tap, parent: null, tapedM: null }] }),
+  ];
+}
+
+/** Takes loads off the boat, and off the circuits that serve them. */
+export function removeLoads(design: Design, ids: readonly string[]): Op[] {
+  const gone = new Set(ids);
+  const served = design.circuits.flatMap((c) => {
+    const taps = new Set(c.taps.filter((t) => t.serves.kind === 'load' && gone.has(t.serves.id)).map((t) => t.id));
+    return taps.size > 0 ? [setOp(design, ['circuits', c.id, 'taps'], withoutTaps(c.taps, taps))] : [];
+  });
+  return [...served, ...dropOps(design, 'loads', ids)];
+}
+
+/** Takes a panel away with the taps that feed it. null while circuits start at it: they go elsewhere first. */
+export function removePanel(design: Design, id: string): Op[] | null {
+  if (design.circuits.some((c) => c.from.kind === 'panel' && c.from.id === id)) return null;
+  const feeders = design.circuits.flatMap((c) => {
+    const taps = new Set(c.taps.filter((t) => t.serves.kind === 'panel' && t.serves.id === id).map((t) => t.id));
+    return taps.size > 0 ? [setOp(design, ['circuits', c.id, 'taps'], withoutTaps(c.taps, taps))] : [];
+  });
+  const drop = dropOp(design, 'panels', id);
+  return drop ? [...feeders, drop] : feeders;
+}
+
+/** Ids for new rows that no row of the design has: prefix and a number. */
+export function idsFor(design: Design): (prefix: string) => string {
+  const taken = new Set<string>();
+  for (const list of LISTS_IN_ORDER) for (const row of design[list]) taken.add(row.id);
+  let n = 0;
+  return (prefix) => {
+    let id: string;
+    do id = `${prefix}${++n}`;
+    while (taken.has(id));
+    return id;
+  };
+}
