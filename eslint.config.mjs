@@ -2,7 +2,7 @@ import next from 'eslint-config-next/core-web-vitals';
 import tseslint from 'typescript-eslint';
 
 export default tseslint.config(
-  { ignores: ['.next', 'node_modules', 'next-env.d.ts', 'test-results', '.demo', '.data', '.dependency-cruiser.cjs'] },
+  { ignores: ['.next', 'dist', 'node_modules', 'next-env.d.ts', 'test-results', '.demo', '.data', '.dependency-cruiser.cjs'] },
   ...next,
   ...tseslint.configs.strict,
   {

@@ -1,6 +1,8 @@
 import { kernel } from './scripts/kernel.mjs';
+import { thread } from './scripts/thread.mjs';
 
 kernel();
+await thread();
 
 export default {
   testEnvironment: 'node',

@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { answering, build, chromiumOptions, freePort, install, root, seed, serve } from './lib.mjs';
 
 install();
-build();
+await build();
 const { buildSync } = await import('esbuild');
 const data = mkdtempSync(join(tmpdir(), 'solenix-bench-'));
 /** Bundled, as the application ships it: a loader that keeps names would be measured too. */

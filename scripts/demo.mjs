@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { answering, build, freePort, install, root, seed, serve } from './lib.mjs';
 
 install();
-build();
+await build();
 const data = join(root, '.demo');
 seed(data);
 const port = await freePort(Number(process.env.PORT ?? 4180));

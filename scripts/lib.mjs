@@ -5,6 +5,8 @@ import { createServer } from 'node:net';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { kernel } from './kernel.mjs';
+import { fonts } from './fonts.mjs';
+import { thread } from './thread.mjs';
 
 export const root = dirname(dirname(fileURLToPath(import.meta.url)));
 export const env = { ...process.env, NEXT_TELEMETRY_DISABLED: '1', NODE_OPTIONS: process.env.NODE_OPTIONS ?? '' };
@@ -51,8 +53,10 @@ export function install() {
 }
 
 /** Builds the application when a source is newer than the last build. */
-export function build() {
+export async function build() {
   kernel();
+  await thread();
+  fonts();
   const built = changed(join(root, '.next/BUILD_ID'));
   const sources = ['src', 'package-lock.json', 'next.config.ts', 'postcss.config.mjs'].map((p) => newest(join(root, p)));
   if (built > Math.max(...sources)) return;

@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { answering, build, chromiumOptions, freePort, install, root, seed, serve } from './lib.mjs';
 
 install();
-build();
+await build();
 const { chromium } = await import('@playwright/test');
 const data = mkdtempSync(join(tmpdir(), 'solenix-shots-'));
 seed(data);

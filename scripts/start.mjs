@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { answering, build, freePort, install, root, serve } from './lib.mjs';
 
 install();
-build();
+await build();
 const port = await freePort(Number(process.env.PORT ?? 4170));
 const server = serve(port, process.env.SOLENIX_DATA ?? join(root, '.data'), ['ignore', 'ignore', 'inherit']);
 server.once('exit', (code) => process.exit(code ?? 0));

@@ -49,7 +49,7 @@ const unitOk = step('unit tests', 'npx', ['jest', '--json', `--outputFile=${unit
 if (!tallied(unit, (r) => [r.numPassedTests, r.numFailedTests + r.numRuntimeErrorTestSuites]) || (!unitOk && failed === 0)) failed++;
 let built = true;
 try {
-  build();
+  await build();
   passed++;
 } catch {
   built = false;

@@ -1,17 +1,17 @@
 /** A boat with her pictures, read from an archive into a new row. */
 import { randomUUID } from 'node:crypto';
 import type { ReadProblem } from '@/core/design';
-import { unpackBoat } from './archive';
 import { createBoat, replaceDesign } from './boats';
 import type { Db } from './database';
 import { keepPhoto } from './photos';
+import { work } from './work/pool';
 
 export type ImportResult =
   { readonly ok: true; readonly id: string; readonly unread: number } | { readonly ok: false; readonly problems: readonly ReadProblem[] };
 
 /** @returns the new boat's id, and how many of her pictures could not be read. */
 export async function importArchive(db: Db, zip: Uint8Array, now: number): Promise<ImportResult> {
-  const unpacked = unpackBoat(zip);
+  const unpacked = await work().run('unpack', zip);
   if (!unpacked.ok) return unpacked;
   const id = randomUUID();
   const { design } = unpacked;

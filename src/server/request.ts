@@ -1,6 +1,8 @@
 /** The door: every request body is bounded in size, parsed as JSON and checked before anything else sees it. */
 import * as v from 'valibot';
 import type { ReadProblem } from '@/core/design';
+import type { Answered } from './work/jobs';
+import { WorkRefused } from './work/pool';
 
 export const refuse = (status: number, message: string, problems: readonly ReadProblem[] = []): Response =>
   Response.json({ error: message, problems }, { status });
@@ -65,11 +67,19 @@ export async function readBody<S extends v.GenericSchema>(
   return { ok: false, response: refuse(400, `${problems[0]?.where ?? 'request'}: ${problems[0]?.message ?? 'not understood'}`, problems) };
 }
 
-/** Runs a handler; a bug or a full disk becomes a plain 500 message instead of a page. */
+/** The answer of a thread as a response; what was not understood is 422. */
+export async function answerWork(answered: Promise<Answered>): Promise<Response> {
+  const answer = await answered;
+  if (!answer.ok) return refuse(422, answer.message, answer.problems);
+  return new Response(answer.json, { headers: { 'content-type': 'application/json' } });
+}
+
+/** Runs a handler; work that took too much is told, a bug or a full disk becomes a plain 500 message instead of a page. */
 export async function guarded(handler: () => Promise<Response> | Response): Promise<Response> {
   try {
     return await handler();
   } catch (error) {
+    if (error instanceof WorkRefused) return refuse(503, error.message);
     console.error(error);
     return refuse(500, 'the server could not finish this; nothing was changed');
   }

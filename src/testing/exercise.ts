@@ -23,6 +23,7 @@ import { runningOf } from '@/core/ac/running';
 import { statesOf } from '@/core/ac/states';
 import { sheetLines } from '@/core/charge/programming';
 import { settingsMatrix } from '@/core/charge/settings';
+import { analysisAnswer } from '@/core/answer';
 import { acPowerFindings } from '@/core/check/acPowerFindings';
 import { asDecided, readDesign, type Design } from '@/core/design';
 import { drawingOf, foldAtFirst, type DrawingWish } from '@/core/drawing/graph';
@@ -110,6 +111,7 @@ export async function exercise(design: Design, layOut: LayOut | null): Promise<{
     return { ...answer, findings: acPowerFindings(design, answer) };
   });
   attempt('AC together', () => placardLines(design, runningOf(design)));
+  attempt('answer to programs', () => JSON.parse(JSON.stringify(analysisAnswer(design))) as unknown);
   const states = attempt('AC states', () => statesOf(design));
   attempt('AC steps', () => isolationSteps(design));
   attempt('AC workings', () => [

@@ -4,10 +4,12 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { strToU8, unzipSync, zipSync } from 'fflate';
 import sharp from 'sharp';
-import { blankLoad, defaultHouse, type Design } from '@/core/design';
+import { blankLoad, defaultHouse, setOp, type Design } from '@/core/design';
 import { cardFrom } from '@/core/library/cards';
 import { bareBoat, withLoad } from '@/core/testing';
-import { createBoat, openBoat } from '@/server/boats';
+import { analyse } from '@/core';
+import { everyFinding, studied } from '@/core/studied';
+import { createBoat, openBoat, replaceDesign } from '@/server/boats';
 import { database } from '@/server/database';
 import * as analyseRoute from './analyse/route';
 import * as boatsRoute from './boats/route';
@@ -15,6 +17,8 @@ import * as boatRoute from './boats/[id]/route';
 import * as editsRoute from './boats/[id]/edits/route';
 import * as exportRoute from './boats/[id]/export/route';
 import * as historyRoute from './boats/[id]/history/route';
+import * as proposeRoute from './propose/route';
+import * as scratchRoute from './scratch/route';
 import * as photoRoute from './boats/[id]/photos/[photo]/route';
 import * as photosRoute from './boats/[id]/photos/route';
 import * as restoreRoute from './boats/[id]/restore/route';
@@ -240,14 +244,69 @@ describe('files', () => {
 });
 
 describe('the whole analysis of a file', () => {
-  test('is answered as JSON', async () => {
+  const answerOf = async (response: Response) => (await response.json()) as { findings: { id: string; severity: string; title: string }[]; drawing?: string };
+  test('is answered as JSON, with the findings of the screen', async () => {
     const answer = await analyseRoute.POST(post(design));
     expect(answer.status).toBe(200);
-    expect(await answer.json()).toMatchObject({ circuits: expect.any(Array) as unknown, findings: expect.any(Array) as unknown });
+    const read = await answerOf(answer);
+    expect(read).toMatchObject({ circuits: expect.any(Array) as unknown, acCircuits: [], studies: [] });
+    const analysis = analyse(design);
+    expect(read.findings.map((f) => f.id)).toEqual(everyFinding(analysis, studied(design, analysis)).map((f) => f.id));
+  });
+  test('with the line drawing as SVG, where it is asked for', async () => {
+    const read = await answerOf(await analyseRoute.POST(post(design, 'http://127.0.0.1:4000/x?drawing=one%20line&sheet=A4')));
+    expect(read.drawing).toMatch(/^<svg[^>]*data-sheet="A4"/);
+    expect(read.drawing).toContain('Thing');
   });
   test('a file of the first version is read', async () => {
     const { plan: _plan, routes: _, departures: __, photos: ___, ...old } = design;
     expect((await analyseRoute.POST(post({ ...old, version: 1 }))).status).toBe(200);
   });
   test('what is no design is refused', async () => expect((await analyseRoute.POST(post({ format: 'x' }))).status).toBe(422));
+});
+
+describe('a panel that feeds itself', () => {
+  const onItself = (d: Design): Design => ({
+    ...d,
+    circuits: d.circuits.map((c) => (c.id === 'c-feed' ? { ...c, from: { kind: 'panel' as const, id: 'panel' } } : c)),
+  });
+  test('is answered with a stop that names the loop', async () => {
+    const answer = await analyseRoute.POST(post(onItself(design)));
+    const { findings } = (await answer.json()) as { findings: { id: string; severity: string; title: string }[] };
+    expect(findings.find((f) => f.id === 'loop:c-feed')).toMatchObject({ severity: 'stop', title: 'feeds itself: Panel → Panel' });
+  });
+  test('is refused as an edit; one that is stored opens, and may be edited and mended', async () => {
+    createBoat(database(), 'ring', design, 1);
+    const edit = (id: string, d: Design, path: string[], to: unknown) =>
+      editsRoute.POST(post({ edit: { id, label: 'x', ops: [setOp(d, path, to)] }, force: false }), at({ id: 'ring' }));
+    const refused = await edit('ring-edit-1', design, ['circuits', 'c-feed', 'from'], { kind: 'panel', id: 'panel' });
+    expect(refused.status).toBe(422);
+    expect(((await refused.json()) as { error: string }).error).toContain('Panel → Panel');
+    replaceDesign(database(), 'ring', onItself(design));
+    const stored = onItself(design);
+    expect((await edit('ring-edit-2', stored, ['boat', 'note'], 'seen')).status).toBe(200);
+    expect((await edit('ring-edit-3', stored, ['circuits', 'c-feed', 'from'], { kind: 'panel', id: 'main' })).status).toBe(200);
+  });
+});
+
+describe('proposals and scratch lines', () => {
+  test('a proposal answers the design and what it added', async () => {
+    const answer = await proposeRoute.POST(post({ design, what: ['mainSide'] }));
+    const { changes } = (await answer.json()) as { changes: { list: string }[] };
+    expect(new Set(changes.map((c) => c.list))).toEqual(new Set(['bars', 'leads']));
+  });
+  test.each([
+    [{ design: {}, what: ['circuits'] }, 'the design was not understood'],
+    [{ design, what: ['everything'] }, 'what.0: one of'],
+    ['{', 'not JSON'],
+  ])('what is not understood is said', async (body, words) => {
+    const answer = await proposeRoute.POST(post(body));
+    expect(answer.status).toBe(422);
+    expect(((await answer.json()) as { error: string }).error).toContain(words);
+  });
+  test('a scratch line', async () => {
+    const answer = await scratchRoute.POST(post({ line: '60 W pump 12 V 5 m', ruleSet: 'awg' }));
+    expect(await answer.json()).toMatchObject({ school: 'awg', legs: 1 });
+    expect((await scratchRoute.POST(post({ line: 'what' }))).status).toBe(422);
+  });
 });

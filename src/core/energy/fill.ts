@@ -19,9 +19,9 @@ export interface Fill {
 
 const LEVELS = [0.8, 0.95, 0.995] as const;
 
-/** @param rpm engine speed alternators are taken at. */
-export function fillTimes(design: Design, rpm: number = design.engine.cruiseRpm): Fill[] {
-  const house = design.banks[houseIndex(design.banks)];
+/** @param rpm engine speed alternators are taken at. @param bankId the bank that is filled; missing: the house bank. */
+export function fillTimes(design: Design, rpm: number = design.engine.cruiseRpm, bankId?: string): Fill[] {
+  const house = bankId === undefined ? design.banks[houseIndex(design.banks)] : design.banks.find((b) => b.id === bankId);
   if (!house) return [];
   const bank = bankSource(house);
   const low = bank.chemistry.windowLowSoc;

@@ -6,7 +6,7 @@ import { dropOp } from '@/core/design';
 import { useAsked, useDesign, useFindings, useSelected, useStore } from '@/ui/boat/context';
 import { Views } from '@/ui/views/Views';
 import { Accept } from './Accept';
-import { nameOf } from './names';
+import { nameOf } from '@/core/answer/names';
 
 const HEADINGS = { stop: 'Stop: must be settled before it is built', fix: 'Fix: ought to be settled', note: 'Note: good to know' } as const;
 const VIEWS = ['as decided', 'as found', 'departures'] as const;

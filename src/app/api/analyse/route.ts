@@ -1,19 +1,18 @@
-import { analyse, circuitWorking, cutList } from '@/core';
-import { BOUNDS, readDesignText } from '@/core/design';
-import { guarded, readText, refuse } from '@/server/request';
+import { BOUNDS } from '@/core/design';
+import { answerWork, guarded, readText } from '@/server/request';
+import type { DrawingAsked } from '@/server/work/jobs';
+import { work } from '@/server/work/pool';
 
-/** The whole analysis of a design file, as JSON, without touching any boat on file. See docs/api.md. */
+const RAILS: readonly DrawingAsked['rails'][] = ['one line', 'both', 'earths', 'AC'];
+const SHEETS: readonly DrawingAsked['sheet'][] = ['A3', 'A4', 'letter'];
+
+/** Everything known of a design file, as JSON, without touching any boat on file; with ?drawing=one line the line drawing too. See docs/api.md. */
 export const POST = (request: Request) =>
   guarded(async () => {
     const text = await readText(request, BOUNDS.fileBytes);
     if (!text.ok) return text.response;
-    const read = readDesignText(text.value);
-    if (!read.ok) return refuse(422, 'the design was not understood', read.problems);
-    const { design } = read;
-    const analysis = analyse(design);
-    return Response.json({
-      ...analysis,
-      circuits: analysis.circuits.map((c) => ({ ...c, working: circuitWorking(c, design.boat) })),
-      cutList: cutList(design, analysis.circuits, analysis.leads),
-    });
+    const query = new URL(request.url).searchParams;
+    const rails = RAILS.find((r) => r === query.get('drawing'));
+    const sheet = SHEETS.find((s) => s === query.get('sheet')) ?? 'A3';
+    return answerWork(work().run('analyse', text.value, rails ? { rails, sheet } : null));
   });

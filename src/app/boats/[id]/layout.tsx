@@ -1,8 +1,8 @@
 import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
-import { analyse } from '@/core';
 import { openBoat } from '@/server/boats';
 import { database } from '@/server/database';
+import { work } from '@/server/work/pool';
 import { BoatProvider } from '@/ui/boat/context';
 import { Frame } from '@/ui/frame/Frame';
 
@@ -13,7 +13,7 @@ export default async function BoatLayout({ children, params }: { children: React
   const boat = openBoat(database(), id);
   if (!boat) notFound();
   return (
-    <BoatProvider initial={boat} analysis={analyse(boat.design)}>
+    <BoatProvider initial={boat} analysis={await work().run('analysis', boat.design)}>
       <Frame boatId={id}>{children}</Frame>
     </BoatProvider>
   );

@@ -5,9 +5,9 @@ import { drawingOf, foldAtFirst, type About } from '@/core/drawing/graph';
 import { after, atRest, type Act, type Consequence, type Standing } from '@/core/network/switching';
 import { round3 } from '@/core/quantity';
 import { useAnalysis, useAsked, useDesign } from '@/ui/boat/context';
-import { Canvas } from './Canvas';
-import { useLayout } from './useLayout';
-import { useView } from './useView';
+import { Canvas } from '@/ui/drawing/Canvas';
+import { useLayout } from '@/ui/drawing/useLayout';
+import { useView } from '@/ui/drawing/useView';
 
 interface Done {
   readonly act: Act;

@@ -5,14 +5,13 @@ import { deadIn, drawingOf, foldAtFirst, type About, type DrawingWish } from '@/
 import { useAnalysis, useAsked, useBoat, useFindings, useSelected, useStore, useWorst } from '@/ui/boat/context';
 import { TableBeside } from '@/ui/chart/TableBeside';
 import { fileName } from '@/ui/files';
-import { savePdf, saveSvg } from './exports';
-import { Canvas } from './Canvas';
-import { keyOf } from './Figure';
-import { Sheet, SHEETS, type SheetName } from './Sheet';
-import { useLayout } from './useLayout';
-import { useView } from './useView';
-
-const RAILS = { both: 'positive, negative and earth', 'one line': 'one line', earths: 'negatives and earths', AC: 'AC side' } as const;
+import { savePdf, saveSvg } from '@/ui/drawing/exports';
+import { Canvas } from '@/ui/drawing/Canvas';
+import { keyOf } from '@/ui/drawing/Figure';
+import { Sheet, SHEETS, type SheetName } from '@/ui/drawing/Sheet';
+import { useLayout } from '@/ui/drawing/useLayout';
+import { titleOf } from '@/ui/drawing/title';
+import { useView } from '@/ui/drawing/useView';
 
 /** Instead of a study's id: each load at its worst. */
 const WORST = 'worst';
@@ -77,6 +76,8 @@ export function Drawing({ onGo }: { onGo: (about: About) => void }) {
   const own = chosen && [...drawing.things, ...drawing.lines].find((x) => keyOf(x.about) === keyOf(chosen));
   const worst = own && findings.find((f) => f.about.kind === own.about.kind && f.about.id === own.about.id && !f.accepted);
   const svg = () => paper.current?.querySelector('svg') ?? null;
+  const studied = studyId === WORST ? 'the worst of all' : (design.studies.find((s) => s.id === studyId)?.name ?? '');
+  const shown = state ? state.name : studyId ? `study: ${studied}` : '';
   const name = `${fileName(design.boat.name)}-line-drawing`;
   return (
     <div className="flex min-h-0 flex-1 flex-col print:block" data-wide={selected ? undefined : true}>
@@ -134,7 +135,10 @@ export function Drawing({ onGo }: { onGo: (about: About) => void }) {
             type="button"
             className="act"
             disabled={!onPaper || onPaper !== layout}
-            onClick={() => svg() && saveSvg(svg() as SVGSVGElement, name)}
+            onClick={() => {
+              const drawn = svg();
+              if (drawn) void saveSvg(drawn, name).catch(() => store.say('refused', 'The SVG could not be made: the fonts did not arrive.'));
+            }}
           >
             SVG
           </button>
@@ -217,13 +221,7 @@ export function Drawing({ onGo }: { onGo: (about: About) => void }) {
           <Sheet
             layout={onPaper}
             name={sheet}
-            title={{
-              vessel: design.boat.name,
-              what: `Line drawing, ${RAILS[rails]}, ${rails === 'AC' ? design.boat.acRegion : `${design.boat.systemV} V DC`}`,
-              rules: `Rule set: ${design.boat.ruleSet}${state ? `; ${state.name}` : studyId ? `; study: ${studyId === WORST ? 'the worst of all' : (design.studies.find((s) => s.id === studyId)?.name ?? '')}` : ''}`,
-              revision,
-              on: new Date().toISOString().slice(0, 10),
-            }}
+            title={titleOf(design, { rails, shown, revision, on: new Date().toISOString().slice(0, 10) })}
           />
         </div>
       ) : null}

@@ -1,8 +1,8 @@
-import { packBoat } from '@/server/archive';
 import { openBoat } from '@/server/boats';
 import { database } from '@/server/database';
 import { photoBytes } from '@/server/photos';
 import { guarded, refuse } from '@/server/request';
+import { work } from '@/server/work/pool';
 
 /** The design file; with ?as=zip the design and its pictures. */
 export const GET = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
@@ -19,9 +19,15 @@ export const GET = (request: Request, { params }: { params: Promise<{ id: string
       headers: { 'content-type': type, 'content-disposition': `attachment; filename="${name}.solenix.${ending}"` },
     });
     if (new URL(request.url).searchParams.get('as') === 'zip')
-      return new Response(
-        packBoat(boat.design, (photoId) => photoBytes(database(), id, photoId)) as Uint8Array<ArrayBuffer>,
-        attached('application/zip', 'zip'),
+{
+      const photos = new Map(
+        boat.design.photos.flatMap((photo) => {
+          const bytes = photoBytes(database(), id, photo.id);
+          return bytes ? [[photo.id, bytes] as const] : [];
+        }),
       );
+      const zip = await work().run('pack', boat.design, photos);
+      return new Response(zip as Uint8Array<ArrayBuffer>, attached('application/zip', 'zip'));
+    }
     return new Response(JSON.stringify(boat.design, null, 1), attached('application/json; charset=utf-8', 'json'));
   });

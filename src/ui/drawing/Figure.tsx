@@ -45,6 +45,10 @@ function levelOf(points: readonly Point[]): readonly [Point, Point] {
   return best;
 }
 
+/** Clear paper behind a text. */
+const Patch = ({ x, y, text, inks }: { x: number; y: number; text: string; inks: Inks }) =>
+  text === '' ? null : <rect x={x - 1} y={y - 8} width={textWidth(text) + 2} height={10.5} fill={inks.paper} />;
+
 /** live: null where nobody asks; what is dead is drawn faint and says so. */
 const LineOf = memo(function LineOf({ line, inks, chosen, live }: { line: Laid; inks: Inks; chosen: boolean; live: boolean | null }) {
   const path = line.points.map(([x, y], i) => `${i === 0 ? 'M' : 'L'}${x.toFixed(1)} ${y.toFixed(1)}`).join('');
@@ -64,7 +68,8 @@ const LineOf = memo(function LineOf({ line, inks, chosen, live }: { line: Laid; 
   const [a, b] = levelOf(line.points);
   const left = Math.min(a[0], b[0]);
   const y = a[1];
-  const halo = { stroke: inks.paper, strokeWidth: 3, paintOrder: 'stroke' } as const;
+  const halo = inks.clears === 'outline' ? ({ stroke: inks.paper, strokeWidth: 3, paintOrder: 'stroke' } as const) : {};
+  const over = `${settle && live === null ? inks.mark : ''}${line.no ? `${line.no}  ` : ''}${line.over}`;
   const words = left + (line.symbols.length > 0 ? 8 + line.symbols.length * (INLINE_WIDTH + 2) : 8);
   return (
     <g data-about={keyOf(line.about)} className="cursor-pointer">
@@ -88,6 +93,12 @@ const LineOf = memo(function LineOf({ line, inks, chosen, live }: { line: Laid; 
       {line.symbols.map((s, i) => (
         <Inline key={i} kind={s} x={left + 6 + i * (INLINE_WIDTH + 2)} y={y} inks={inks} />
       ))}
+      {inks.clears === 'patch' ? (
+        <>
+          <Patch x={words} y={y - 4} text={over} inks={inks} />
+          <Patch x={words} y={y + 11} text={line.below} inks={inks} />
+        </>
+      ) : null}
       <text x={words} y={y - 4} {...halo} fill={live === false ? inks.faint : inks.ink}>
         {settle && live === null ? inks.mark : ''}
         {line.no ? <tspan fontWeight={700}>{`${line.no}  `}</tspan> : null}

@@ -1,6 +1,7 @@
 /** One sheet of paper: frame, the drawing as large as it goes, legend, title block with revision. In millimetres. */
 import type { Layout } from '@/core/drawing/layout';
 import { Figure } from './Figure';
+import { PAPER_FAMILY } from './fonts';
 import { Inline, ON_PAPER, Symbol } from './symbols';
 
 export const SHEETS = {
@@ -14,16 +15,15 @@ export interface Title {
   readonly vessel: string;
   readonly what: string;
   readonly rules: string;
-  readonly revision: number;
-  readonly on: string;
+  /** null: of a file, which has none. */
+  readonly revision: number | null;
+  readonly on: string | null;
 }
 
 const MARGIN = 8;
 const FOOT = 24;
 /** Type that stays legible on paper: the drawing is never enlarged beyond this, mm a unit. */
 const MOST = 0.42;
-/** Every PDF reader has it. */
-const FONT = 'Helvetica, Arial, sans-serif';
 
 const LEGEND = [
   ['fuse', 'fuse'],
@@ -64,12 +64,12 @@ export function Sheet({ layout, name, title }: { layout: Layout; name: SheetName
       height={`${h}mm`}
       viewBox={`0 0 ${w} ${h}`}
       data-sheet={name}
-      fontFamily={FONT}
+      fontFamily={PAPER_FAMILY}
     >
       <rect width={w} height={h} fill={ink.paper} />
       <rect x={MARGIN} y={MARGIN} width={w - 2 * MARGIN} height={h - 2 * MARGIN} fill="none" stroke={ink.ink} strokeWidth={0.5} />
       <g transform={`translate(${MARGIN + 3 + (room - layout.width * scale) / 2} ${MARGIN + 3}) scale(${scale})`}>
-        <Figure layout={layout} inks={ink} chosen={null} font={FONT} />
+        <Figure layout={layout} inks={ink} chosen={null} font={PAPER_FAMILY} />
       </g>
       <path d={`M${MARGIN} ${footY}H${w - MARGIN}M${titleX} ${footY}V${h - MARGIN}`} stroke={ink.ink} strokeWidth={0.35} />
       <g transform={`translate(${MARGIN + 4} ${footY + 5}) scale(.28)`} fontSize={10} fill={ink.ink}>
@@ -118,7 +118,7 @@ export function Sheet({ layout, name, title }: { layout: Layout; name: SheetName
           Local code, the maker&apos;s instructions and licensed practice come first.
         </text>
         <text x={w - MARGIN - 3} y={footY + 6} textAnchor="end">
-          {`revision ${title.revision}`}
+          {title.revision === null ? '' : `revision ${title.revision}`}
         </text>
         <text x={w - MARGIN - 3} y={footY + 11} textAnchor="end">
           {title.on}

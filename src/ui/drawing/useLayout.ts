@@ -24,7 +24,7 @@ function layoutWorker(): LayoutWorker {
   died.catch(() => undefined);
   const elk = new ELK({
     workerFactory: () => {
-      const worker = new Worker(new URL('../../../workers/layout.worker.ts', import.meta.url), { type: 'module' });
+      const worker = new Worker(new URL('../../workers/layout.worker.ts', import.meta.url), { type: 'module' });
       worker.addEventListener('error', (e) => fail(new Error(e.message || 'its program did not load')));
       return worker;
     },

@@ -9,6 +9,8 @@ export interface Inks {
   readonly line: string;
   readonly chosen: string;
   readonly settle: string;
+  /** How a text is kept clear of what it lies on: by its own outline, or by a patch, which a PDF keeps apart from the letters. */
+  readonly clears: 'outline' | 'patch';
   /** Before what must be settled: a sign every font of its medium has. */
   readonly mark: string;
 }
@@ -21,6 +23,7 @@ export const ON_SCREEN: Inks = {
   line: 'var(--line)',
   chosen: 'var(--verdigris)',
   settle: 'var(--lead)',
+  clears: 'outline',
   mark: '▲ ',
 };
 
@@ -33,6 +36,7 @@ export const ON_PAPER: Inks = {
   line: '#cfd7d2',
   chosen: '#1f6b63',
   settle: '#b83a14',
+  clears: 'patch',
   mark: '! ',
 };
 

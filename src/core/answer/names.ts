@@ -1,5 +1,5 @@
-import type { Finding } from '@/core';
-import type { Design } from '@/core/design';
+import type { Finding } from '../check/findings';
+import type { Design } from '../design/schema';
 
 /** The thing a finding is about, by its name aboard. */
 export const nameOf = (design: Design, about: Finding['about']): string => {

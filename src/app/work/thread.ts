@@ -1,0 +1,79 @@
+/** A thread of the server: takes jobs one after another. Bundled by scripts/thread.mjs, for Next does not bundle threads. */
+import ELK from 'elkjs/lib/elk.bundled.js';
+import { createElement } from 'react';
+import { renderToStaticMarkup } from 'react-dom/server';
+import { parentPort } from 'node:worker_threads';
+import * as v from 'valibot';
+import { analyse } from '@/core';
+import { statesOf } from '@/core/ac/states';
+import { analysisAnswer, ProposeRequest, scratchAnswer, ScratchRequest } from '@/core/answer';
+import { idsFor, readDesign, readDesignText, type Design } from '@/core/design';
+import { drawingOf } from '@/core/drawing/graph';
+import { fromElk, toElk } from '@/core/drawing/layout';
+import { propose } from '@/core/propose';
+import { packBoat, unpackBoat } from '@/server/archive';
+import type { Answered, DrawingAsked, JobMessage, JobReply, Jobs } from '@/server/work/jobs';
+import { Sheet } from '@/ui/drawing/Sheet';
+import { titleOf } from '@/ui/drawing/title';
+
+const answered = (value: unknown): Answered => ({ ok: true, json: JSON.stringify(value) });
+const refused = (message: string, problems: Extract<Answered, { ok: false }>['problems'] = []): Answered => ({ ok: false, message, problems });
+
+/** The body through a schema. */
+function bodyOf<S extends v.GenericSchema>(text: string, schema: S): { readonly ok: true; readonly value: v.InferOutput<S> } | (Answered & { ok: false }) {
+  let value: unknown;
+  try {
+    value = JSON.parse(text);
+  } catch {
+    return refused('the request is not JSON') as Answered & { ok: false };
+  }
+  const parsed = v.safeParse(schema, value);
+  if (parsed.success) return { ok: true, value: parsed.output };
+  const problems = parsed.issues.slice(0, 10).map((i) => ({ where: v.getDotPath(i) ?? 'request', message: i.message }));
+  return refused(`${problems[0]?.where ?? 'request'}: ${problems[0]?.message ?? 'not understood'}`, problems) as Answered & { ok: false };
+}
+
+/** The line drawing on its sheet, as the screen prints it. */
+async function drawn(design: Design, { rails, sheet }: DrawingAsked): Promise<string> {
+  const state = rails === 'AC' ? (statesOf(design).find((s) => s.origins.some((o) => o.panels.length > 0)) ?? null) : null;
+  const drawing = drawingOf(design, analyse(design), { rails, folded: new Set(), study: null, ac: state });
+  const layout = fromElk(drawing, await new ELK().layout(toElk(drawing)));
+  return renderToStaticMarkup(createElement(Sheet, { layout, name: sheet, title: titleOf(design, { rails, revision: null, on: null }) }));
+}
+
+const jobs: Jobs = {
+  analysis: (design) => analyse(design),
+  analyse: async (text, drawing) => {
+    const read = readDesignText(text);
+    if (!read.ok) return refused('the design was not understood', read.problems);
+    const answer = analysisAnswer(read.design);
+    return answered(drawing ? { ...answer, drawing: await drawn(read.design, drawing) } : answer);
+  },
+  propose: (text) => {
+    const body = bodyOf(text, ProposeRequest);
+    if (!body.ok) return body;
+    const read = readDesign(body.value.design);
+    if (!read.ok) return refused('the design was not understood', read.problems);
+    return answered(propose(read.design, body.value.what, idsFor(read.design)));
+  },
+  scratch: (text) => {
+    const body = bodyOf(text, ScratchRequest);
+    if (!body.ok) return body;
+    const result = scratchAnswer(body.value.line, body.value.ruleSet);
+    return result.ok ? answered(result.answer) : refused(result.message);
+  },
+  pack: (design, photos) => packBoat(design, (id) => photos.get(id) ?? null),
+  unpack: (zip) => unpackBoat(zip),
+};
+
+parentPort?.on('message', ({ id, job, args }: JobMessage) => {
+  const tell = (reply: JobReply) => parentPort?.postMessage(reply);
+  const perform = jobs[job] as (...xs: readonly unknown[]) => unknown;
+  void (async () => {
+    try {
+      tell({ id, ok: true, value: await perform(...args) });
+    } catch (error) {
+      tell({ id, ok: false, message: error instanceof Error ? error.message : String(error) });
+    }
+  })();
+});

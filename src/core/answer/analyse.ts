@@ -1,0 +1,121 @@
+/** Everything the program knows of a design, as one answer for programs. */
+import { acCircuits } from '../ac/circuits';
+import { inverterVa } from '../ac/services';
+import { runningOf } from '../ac/running';
+import { statesOf } from '../ac/states';
+import { analyse, type Analysis } from '../analysis';
+import { cutList } from '../build/cutList';
+import { listsOf } from '../build/lists';
+import { settingsMatrix } from '../charge/settings';
+import { asDecided } from '../design/decided';
+import type { Design } from '../design/schema';
+import { dayAh } from '../energy/draws';
+import { fillTimes } from '../energy/fill';
+import { withPaths } from '../energy/paths';
+import { bankOfLoads } from '../network/roots';
+import { runStudy } from '../network/study';
+import { everyFinding, studied } from '../studied';
+import { circuitWorking, leadWorking } from '../working';
+import { nameOf } from './names';
+
+/** AC runs as they are bought and protected. */
+function acRuns(design: Design) {
+  const rows = new Map(design.acCircuits.map((c) => [c.id, c]));
+  return acCircuits(design).map((r) => ({
+    id: r.id,
+    no: rows.get(r.id)?.no ?? '',
+    name: rows.get(r.id)?.name ?? '',
+    feeder: r.feeder,
+    ratingA: r.ratingA,
+    familyId: r.family.id,
+    size: { school: r.conductor.school, size: r.conductor.size, legs: 1 },
+    cores: r.cores,
+    amps: r.amps,
+    izA: r.izA,
+    lengthM: r.lengthM,
+    dropPct: r.dropPct,
+    totalPct: r.totalPct,
+    governs: r.governs,
+    tests: r.rungs,
+    failing: r.failing,
+    faults: r.faults,
+  }));
+}
+
+/** The AC side: sources with what they give, every state of the switches, what may run together on each setting. */
+function acSide(design: Design) {
+  const placeC = (id: string | null) => design.places.find((p) => p.id === id)?.ambientC ?? 30;
+  return {
+    sources: design.acSources.map((s) => ({
+      id: s.id,
+      name: s.name,
+      kind: s.kind,
+      service: s.service,
+      ratedA: s.ratedA,
+      va: s.kind === 'inverter' ? inverterVa(s, placeC(s.placeId)) : s.kind === 'generator' ? 1000 * (s.generator?.kva ?? 0) : null,
+    })),
+    states: statesOf(design).map(({ id, name, origins }) => ({
+      id,
+      name,
+      origins: origins.map((o) => ({ sourceId: o.sourceId, panels: o.panels, bonds: o.bonds.length, bondsWanted: o.wanted, paralleled: o.paralleled })),
+    })),
+    together: runningOf(design).map((r) => ({
+      id: r.setting.id,
+      name: r.setting.name,
+      sourceId: r.setting.sourceId,
+      sets: r.together.sets,
+      more: r.together.more,
+      tooLarge: r.tooLarge,
+      wanted: r.wanted,
+    })),
+  };
+}
+
+/** Banks as sources, with what each has to give a day, how long it lasts without any source, and how long each source takes to fill it. */
+function banksOf(design: Design, analysis: Analysis) {
+  const bankOf = bankOfLoads(design);
+  const house = design.banks.find((b) => b.job === 'house') ?? design.banks[0];
+  const charged = withPaths(design, analysis.paths);
+  return analysis.banks.map((b) => {
+    const own = design.loads.filter((l) => (bankOf.get(l.id) ?? house?.id) === b.bankId);
+    return {
+      ...b,
+      needs: design.living.map((living) => {
+        const needAh = own.reduce((sum, l) => sum + dayAh(l, living), 0);
+        return { livingId: living.id, name: living.name, needAh, hours: needAh > 0 ? (24 * b.usableAh) / needAh : null };
+      }),
+      refill: fillTimes(charged, design.engine.cruiseRpm, b.bankId),
+    };
+  });
+}
+
+/** The answer of POST /api/analyse. Times without end and figures that are none become null in JSON. */
+export function analysisAnswer(design: Design) {
+  const analysis = analyse(design);
+  const late = studied(design, analysis);
+  const units = design.boat;
+  return {
+    ...analysis,
+    banks: banksOf(design, analysis),
+    findings: everyFinding(analysis, late).map((f) => ({ ...f, aboutName: nameOf(design, f.about) })),
+    circuits: analysis.circuits.map((c) => ({ ...c, working: circuitWorking(c, units) ?? null })),
+    leads: analysis.leads.map((l, i) => ({
+      ...l,
+      name: design.leads[i]?.name ?? '',
+      working: leadWorking(design, analysis, l.id, units) ?? null,
+    })),
+    acCircuits: acRuns(design),
+    ac: acSide(design),
+    studies: design.studies.map((s) => {
+      const { nodes: _, ...answer } = runStudy(design, analysis, s);
+      return { id: s.id, name: s.name, ...answer };
+    }),
+    worst: { loads: late.worst.loads, leads: late.worst.leads, cases: late.worst.cases },
+    power: late.power,
+    settings: settingsMatrix(design).map((r) => ({ sourceId: r.source.id, bankId: r.bank.id, worst: r.worst, settings: r.settings })),
+    cutList: cutList(asDecided(design), analysis.circuits, analysis.leads),
+    lists: listsOf(design, analysis.circuits),
+  };
+}
+
+export type AnalysisAnswer = ReturnType<typeof analysisAnswer>;
