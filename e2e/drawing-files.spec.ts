@@ -20,7 +20,10 @@ const tight = (text: string): string => text.replace(/\s+/g, '');
 
 /** Texts of the sheet as it stands on the page. */
 const sheetTexts = (page: Page): Promise<string[]> =>
-  page.getByTestId('sheet').locator('svg text').evaluateAll((texts) => texts.map((t) => t.textContent ?? ''));
+  page
+    .getByTestId('sheet')
+    .locator('svg text')
+    .evaluateAll((texts) => texts.map((t) => t.textContent ?? ''));
 
 interface Read {
   readonly items: readonly TextItem[];
@@ -64,7 +67,8 @@ for (const rails of ['one line', 'both'])
     // The sheet speaks of the design: banks, panels, and each circuit's number with its size and length.
     const said = tight(texts.join('\n'));
     for (const { name } of [...design.banks, ...design.panels]) expect(said).toContain(tight(name));
-    for (const c of design.circuits.filter((x) => x.taps.length > 0)) expect(texts.join('\n')).toMatch(new RegExp(`${c.no}  .*(AWG|mm²), `));
+    for (const c of design.circuits.filter((x) => x.taps.length > 0))
+      expect(texts.join('\n')).toMatch(new RegExp(`${c.no}  .*(AWG|mm²), `));
 
     const pdf = await readPdf(await savedAs(page, 'PDF'));
     const read = tight(pdf.items.map((i) => i.str).join(''));
@@ -74,7 +78,13 @@ for (const rails of ['one line', 'both'])
     expect(bare).toEqual([]);
 
     const svg = (await savedAs(page, 'SVG')).toString();
-    const inSvg = tight(svg.replace(/<style[\s\S]*?<\/style>/g, '').replace(/<[^>]+>/g, '').replaceAll('&amp;', '&').replaceAll('&gt;', '>'));
+    const inSvg = tight(
+      svg
+        .replace(/<style[\s\S]*?<\/style>/g, '')
+        .replace(/<[^>]+>/g, '')
+        .replaceAll('&amp;', '&')
+        .replaceAll('&gt;', '>'),
+    );
     expect(texts.filter((t) => !inSvg.includes(tight(t)))).toEqual([]);
     expect(svg).toMatch(/@font-face\{font-family:'Archivo'[^}]*base64,/);
   });
@@ -83,7 +93,11 @@ test('names in other letters keep them in the PDF', async ({ page, turnstone }) 
   const design = await designOf(page, turnstone);
   const bank = design.banks[0];
   const name = 'Łódź Волна Ω';
-  const edit = { id: 'other-letters-1', label: 'name', ops: [{ op: 'set', path: ['banks', bank?.id, 'name'], from: bank?.name, to: name }] };
+  const edit = {
+    id: 'other-letters-1',
+    label: 'name',
+    ops: [{ op: 'set', path: ['banks', bank?.id, 'name'], from: bank?.name, to: name }],
+  };
   await page.request.post(`${process.env.SOLENIX_URL ?? ''}/api/boats/${turnstone}/edits`, { data: { edit, force: false } });
   await open(page, turnstone, 'wiring');
   await view(page, 'drawing');

@@ -29,18 +29,18 @@ test('a worker that throws once is replaced without a word; twice, a bar says wh
 }) => {
   await spoilable(page);
   await open(page, marram, 'loads');
-  await expect(row(page, 'Refrigerator')).toBeVisible();
+  await expect(row(page, 'Refrigerator compressor')).toBeVisible();
   await page.waitForTimeout(800);
   const before = await need(page).innerText();
   await spoil(page, 1);
-  await enter(page, 'Refrigerator', 'W', '90');
+  await enter(page, 'Refrigerator compressor', 'W', '90');
   await expect(need(page)).not.toHaveText(before);
   await expect(stale(page)).toHaveCount(0);
   const mended = await need(page).innerText();
 
   // Typed letters are looked at before they are taken: more than one update is on its way.
   await spoil(page, 4);
-  await enter(page, 'Refrigerator', 'W', '500');
+  await enter(page, 'Refrigerator compressor', 'W', '500');
   await expect(stale(page)).toContainText('not up to date');
   await expect(stale(page)).toContainText('failed twice');
   expect(await need(page).innerText()).toBe(mended);
@@ -50,10 +50,12 @@ test('a worker that throws once is replaced without a word; twice, a bar says wh
   await expect(need(page)).not.toHaveText(mended);
 
   await spoil(page, 4);
-  await enter(page, 'Refrigerator', 'W', '60');
+  await enter(page, 'Refrigerator compressor', 'W', '60');
   await expect(stale(page)).toBeVisible();
-  await page.keyboard.press('g');
-  await page.keyboard.press('w');
+  await page
+    .getByRole('navigation', { name: 'Stations' })
+    .getByRole('link', { name: /^Wiring/ })
+    .click();
   await expect(page.getByRole('heading', { name: 'Wiring' })).toBeVisible();
   await expect(stale(page)).toBeVisible();
   await page.emulateMedia({ media: 'print' });
@@ -88,7 +90,7 @@ test('a worker that cannot be loaded is said, and figures are right again once i
   await stale(page).getByRole('button', { name: 'try again' }).click();
   await expect(stale(page)).toHaveCount(0);
   const before = await need(page).innerText();
-  await enter(page, 'Refrigerator', 'W', '95');
+  await enter(page, 'Refrigerator compressor', 'W', '95');
   await expect(need(page)).not.toHaveText(before);
 });
 
@@ -138,9 +140,9 @@ test('one keystroke asks one analysis, Enter on what was looked at none, the ser
 }) => {
   const counts = await counted(page);
   await open(page, marram, 'loads');
-  await expect(row(page, 'Refrigerator')).toBeVisible();
+  await expect(row(page, 'Refrigerator compressor')).toBeVisible();
   await counts();
-  await cell(page, 'Refrigerator', 'W').click();
+  await cell(page, 'Refrigerator compressor', 'W').click();
   await counts();
   await page.keyboard.press('7');
   const key = await counts();
@@ -151,7 +153,8 @@ test('one keystroke asks one analysis, Enter on what was looked at none, the ser
   await saved(page);
   const taken = await counts();
   expect(taken.updates).toBe(0);
-  expect(taken.questions).toEqual([]);
+  // The next row is chosen, and its working asked for.
+  expect(taken.questions.filter((q) => !q.startsWith('working'))).toEqual([]);
   expect(taken.commits).toBeLessThanOrEqual(8);
   const design = ((await (await page.request.get(`${url()}/api/boats/${marram}`)).json()) as { design: { boat: { note: string } } }).design;
   const edit = { id: 'other-window-1', label: 'note', ops: [{ op: 'set', path: ['boat', 'note'], from: design.boat.note, to: 'seen' }] };
@@ -163,9 +166,8 @@ test('one keystroke asks one analysis, Enter on what was looked at none, the ser
 test('in Wiring with studies each question is asked once a design, however many show it', async ({ page, marram }) => {
   const counts = await counted(page);
   await open(page, marram, 'wiring');
-  await page.getByRole('gridcell', { name: 'Anchor windlass' }).click();
+  await cell(page, 'Anchor windlass', 'bundled').click();
   await counts();
-  await page.keyboard.press('End');
   await page.keyboard.press('4');
   const key = await counts();
   expect(key.updates).toBe(1);

@@ -24,5 +24,7 @@ for (let seed = first; seed < first + count; seed++) {
     if (times === 0) console.log(`seed ${seed}: ${t.in}: ${t.what}`);
   }
 }
-console.log(`${count} designs: ${failed} with trouble of ${seen.size} kinds, ${slow} over 2 s; the slowest step ${worst.ms.toFixed(0)} ms (${worst.of}, seed ${worst.seed})`);
+console.log(
+  `${count} designs: ${failed} with trouble of ${seen.size} kinds, ${slow} over 2 s; the slowest step ${worst.ms.toFixed(0)} ms (${worst.of}, seed ${worst.seed})`,
+);
 process.exit(failed + slow === 0 ? 0 : 1);

@@ -17,7 +17,13 @@ const refusals = {
   '503': { description: 'took too long or too much memory and was given up', ...json(ref('Error')) },
 };
 const answers = (description: string, name: string) => ({ '200': { description, ...json(ref(name)) }, ...refusals });
-const query = (name: string, of: readonly string[], description: string) => ({ name, in: 'query', required: false, description, schema: { enum: of } });
+const query = (name: string, of: readonly string[], description: string) => ({
+  name,
+  in: 'query',
+  required: false,
+  description,
+  schema: { enum: of },
+});
 
 export const openapi = () => ({
   openapi: '3.1.0',

@@ -192,7 +192,12 @@ function write(db: Db, boatId: string, change: Change, now: number): EditResult 
   if (next.problems.length > 0) return { ok: false, reason: 'invalid', problems: next.problems };
   // Undo walks back to whatever stood, a loop stored by an older version too.
   const ring = change.kind === 'edit' ? newRing(design, next.design) : null;
-  if (ring) return { ok: false, reason: 'invalid', problems: [{ where: 'feeds', message: `it would feed itself: ${ringWords(next.design, ring)}` }] };
+  if (ring)
+    return {
+      ok: false,
+      reason: 'invalid',
+      problems: [{ where: 'feeds', message: `it would feed itself: ${ringWords(next.design, ring)}` }],
+    };
   const ops = (change.force ? settled(design, change.ops) : [...change.ops]).map((op) => filled(next.design, op));
   const revision = row.revision + 1;
   db.insert(edits)

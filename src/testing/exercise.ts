@@ -66,10 +66,13 @@ const acts = (design: Design): readonly Act[] => [
 ];
 
 /** Goes through all of it. @param layOut the layered layout, or null to leave it out. */
-export async function exercise(design: Design, layOut: LayOut | null): Promise<{ readonly troubles: readonly Trouble[]; readonly slowest: { readonly of: string; readonly ms: number } }> {
+export async function exercise(
+  design: Design,
+  layOut: LayOut | null,
+): Promise<{ readonly troubles: readonly Trouble[]; readonly slowest: { readonly of: string; readonly ms: number } }> {
   const troubles: Trouble[] = [];
   let slowest = { of: '', ms: 0 };
-  const attempt = <T,>(of: string, work: () => T): T | null => {
+  const attempt = <T>(of: string, work: () => T): T | null => {
     const from = performance.now();
     try {
       const answer = work();

@@ -118,10 +118,19 @@ function anyCircuit(d: Dice, i: number, base: Design, parts: Parts): Circuit {
     insulationC: d.of([null, null, 60, 105, 125]),
     deviceAtM: d.of([0.1, 0.1, 0, 30]),
     devices: d.chance(0.3)
-      ? [{ ...blankDevice(`d${i}`, d.of(['switch', 'diode', 'plug', 'float switch', 'battery switch', 'lit switch', 'relay'])), ratingA: d.of([null, 0.1, 100]), mohm: d.of([null, 0, 1000]) }]
+      ? [
+          {
+            ...blankDevice(`d${i}`, d.of(['switch', 'diode', 'plug', 'float switch', 'battery switch', 'lit switch', 'relay'])),
+            ratingA: d.of([null, 0.1, 100]),
+            mohm: d.of([null, 0, 1000]),
+          },
+        ]
       : [],
     pin: {
-      size: d.maybe({ school: d.chance(0.9) ? ruleSet : ruleSet === 'awg' ? 'metric' : 'awg', size: ruleSet === 'awg' ? '10' : '10' }, 0.15),
+      size: d.maybe(
+        { school: d.chance(0.9) ? ruleSet : ruleSet === 'awg' ? 'metric' : 'awg', size: ruleSet === 'awg' ? '10' : '10' },
+        0.15,
+      ),
       legs: d.of([1, 1, 1, 2, 4]),
       family: d.of([null, null, null, 'blade', 'class-T', 'panel-breaker']),
       ratingA: d.of([null, null, null, 0.5, 15, 1000]),
@@ -158,7 +167,15 @@ function anyBank(d: Dice, i: number, base: Design): Bank {
 }
 
 function anyEnd(d: Dice, base: Design, parts: Parts & Pick<Design, 'bars' | 'joins' | 'sources'>): Lead['from'] {
-  const rows = { bank: parts.banks, panel: parts.panels, bar: parts.bars, source: parts.sources, case: parts.loads, 'join first': parts.joins, 'join second': parts.joins };
+  const rows = {
+    bank: parts.banks,
+    panel: parts.panels,
+    bar: parts.bars,
+    source: parts.sources,
+    case: parts.loads,
+    'join first': parts.joins,
+    'join second': parts.joins,
+  };
   const kind = d.of(['bank', 'bank', 'panel', 'bar', 'bar', 'join first', 'join second', 'source', 'case'] as const);
   const list = ids(rows[kind]);
   // A thing that is gone is a shape a file may have too.
@@ -173,7 +190,9 @@ function anyLead(d: Dice, i: number, base: Design, parts: Parts & Pick<Design, '
     rail: d.of(['positive', 'negative', 'earth']),
     from,
     to: d.chance(0.1) ? from : anyEnd(d, base, parts),
-    through: d.chance(0.3) ? [{ ...blankDevice(`md${i}`, d.of(['shunt', 'battery switch', 'isolator', 'diode'])), ratingA: d.of([null, 0.1, 500]) }] : [],
+    through: d.chance(0.3)
+      ? [{ ...blankDevice(`md${i}`, d.of(['shunt', 'battery switch', 'isolator', 'diode'])), ratingA: d.of([null, 0.1, 500]) }]
+      : [],
     fused: d.chance(0.5),
     family: d.of([null, null, 'class-T', 'strip-link'] as const),
     ratingA: d.of([null, null, 0.5, 300]),
@@ -199,7 +218,12 @@ function anyStudy(d: Dice, i: number, base: Design, parts: Parts & Pick<Design, 
   };
 }
 
-function acSide(d: Dice, base: Design, loads: readonly Load[], sources: Design['sources']): Pick<Design, 'acSources' | 'acPanels' | 'acLoads' | 'acCircuits'> {
+function acSide(
+  d: Dice,
+  base: Design,
+  loads: readonly Load[],
+  sources: Design['sources'],
+): Pick<Design, 'acSources' | 'acPanels' | 'acLoads' | 'acCircuits'> {
   const acSources = Array.from({ length: d.of([0, 0, 1, 2, 4]) }, (_, i) => {
     const s = blankAcSource(`as${i}`, d.of(['shore', 'generator', 'inverter']), base.boat);
     const row = loads.length > 0 ? d.maybe(d.of(ids(loads)), 0.7) : null;
@@ -309,7 +333,8 @@ export function randomBoat(seed: number): Design {
     running: d.of(['off', 'first', 'second', 'both'] as const),
   }));
   const parts: Parts = { banks, panels, loads, places };
-  const circuits = banks.length + panels.length === 0 ? [] : Array.from({ length: d.of([0, 2, 8, 24]) }, (_, i) => anyCircuit(d, i, start, parts));
+  const circuits =
+    banks.length + panels.length === 0 ? [] : Array.from({ length: d.of([0, 2, 8, 24]) }, (_, i) => anyCircuit(d, i, start, parts));
   const bars = Array.from({ length: d.of([0, 1, 3, 6]) }, (_, i) => ({
     id: `bar${i}`,
     name: `Bar ${i}`,
@@ -320,10 +345,35 @@ export function randomBoat(seed: number): Design {
   const all = { ...parts, bars, joins, sources };
   const leads = Array.from({ length: d.of([0, 2, 8, 20]) }, (_, i) => anyLead(d, i, start, all));
   const studies = Array.from({ length: d.of([0, 1, 3]) }, (_, i) => anyStudy(d, i, start, { ...parts, joins, circuits }));
-  const engine = { ...engineFor(boat.systemV), startBankId: banks.length > 0 ? d.maybe(d.of(ids(banks)), 0.6) : null, fuel: d.of(['diesel', 'petrol'] as const) };
+  const engine = {
+    ...engineFor(boat.systemV),
+    startBankId: banks.length > 0 ? d.maybe(d.of(ids(banks)), 0.6) : null,
+    fuel: d.of(['diesel', 'petrol'] as const),
+  };
   const cruises = d.chance(0.3)
-    ? [{ ...blankCruise('cr', 'Cruise'), legs: start.living.map((l, i) => ({ id: `leg${i}`, livingId: d.chance(0.9) ? l.id : 'gone', days: d.of([0, 1, 7]) })), startSoc: d.of([0, 0.5, 1]) }]
+    ? [
+        {
+          ...blankCruise('cr', 'Cruise'),
+          legs: start.living.map((l, i) => ({ id: `leg${i}`, livingId: d.chance(0.9) ? l.id : 'gone', days: d.of([0, 1, 7]) })),
+          startSoc: d.of([0, 0.5, 1]),
+        },
+      ]
     : [];
   const routes = d.chance(0.2) ? [{ ...blankRoute('r0'), name: 'Conduit', circuitIds: ids(circuits).slice(0, 4) }] : [];
-  return { ...start, banks, panels, loads, sources, joins, circuits, bars, leads, studies, engine, cruises, routes, ...acSide(d, start, loads, sources) };
+  return {
+    ...start,
+    banks,
+    panels,
+    loads,
+    sources,
+    joins,
+    circuits,
+    bars,
+    leads,
+    studies,
+    engine,
+    cruises,
+    routes,
+    ...acSide(d, start, loads, sources),
+  };
 }

@@ -34,7 +34,15 @@ import { sceneOf } from '@/core/energy/scene';
 import { withPaths } from '@/core/energy/paths';
 import { finishing, type School } from '@/core/energy/finish';
 import type { JoinConsequence, WrongPosition } from '@/core/energy/joinWays';
+import { acCircuits, type AcCircuitResult } from '@/core/ac/circuits';
 import { headroomOf, type Headroom } from '@/core/ac/headroom';
+import { statesOf, type AcState } from '@/core/ac/states';
+import { settingsMatrix, type SettingsRow } from '@/core/charge/settings';
+import { fillTimes, type Fill } from '@/core/energy/fill';
+import { cranking, leastStartAh, type Cranking } from '@/core/energy/start';
+import { proposeStudies } from '@/core/network/proposeStudies';
+import { sharingOf, type Sharing } from '@/core/network/sharing';
+import { devicesOnPath, type PathDevice } from '@/core/protection/path';
 import { runningOf, type Running } from '@/core/ac/running';
 import { postInventory, type Post } from '@/core/mainSide/posts';
 import { consequencesOf, standingAnswer, type Act, type BenchAnswer, type Consequence, type Standing } from '@/core/network/switching';
@@ -67,6 +75,11 @@ export interface DutyChart {
 export interface CruiseAnswer {
   readonly run: CruiseResult;
   readonly schools: readonly School[];
+}
+
+export interface Cranks {
+  readonly crank: Cranking;
+  readonly leastAh: number | null;
 }
 
 export interface JoinAnswer {
@@ -196,6 +209,36 @@ const api = {
   /** What an act at the switches would bring about. */
   consequences: (before: Standing, act: Act): readonly Consequence[] | null =>
     design && analysis ? consequencesOf(design, analysis, before, act) : null,
+  /** Every source's settings against its battery's. */
+  settings: (): readonly SettingsRow[] | null => (design ? settingsMatrix(design) : null),
+  /** Hours each source takes to fill the house bank. */
+  fills: (): readonly Fill[] | null => (design ? fillTimes(design) : null),
+  /** Whether a bank turns the engine, and the least that does. */
+  cranking(bankId: string): Cranks | null {
+    const bank = design?.banks.find((b) => b.id === bankId);
+    return design && bank ? { crank: cranking(design, bank), leastAh: leastStartAh(design, bank) } : null;
+  },
+  /** How the strings of a bank share a current. */
+  sharing(bankId: string, amps: number): Sharing | null {
+    const bank = design?.banks.find((b) => b.id === bankId);
+    return (design && bank && sharingOf(bank, design.boat.ruleSet, amps)) ?? null;
+  },
+  /** Every combination of AC sources, transfers and inverters in which something is live. */
+  acStates: (): readonly AcState[] | null => (design ? statesOf(design) : null),
+  /** AC runs, sized. */
+  acRuns: (): readonly AcCircuitResult[] | null => (design ? acCircuits(design) : null),
+  /** By circuit, the devices from the bank to it. */
+  devicesOnPaths(): Readonly<Record<string, readonly PathDevice[]>> | null {
+    if (!design || !analysis) return null;
+    const { circuits } = analysis;
+    const of = design;
+    return Object.fromEntries(circuits.map((c) => [c.id, devicesOnPath(of, circuits, c.id)]));
+  },
+  /** How many studies would be proposed. */
+  proposableStudies(): number | null {
+    let n = 0;
+    return design ? proposeStudies(design, (prefix) => `${prefix}-${++n}`).length : null;
+  },
   /** What lands on each post and bar. */
   posts: (): readonly Post[] | null => (design && analysis ? postInventory(asDecided(design), analysis.circuits, analysis.leads) : null),
   /** The ways to join the banks, and a selector's wrong positions, through the chosen cruise. */

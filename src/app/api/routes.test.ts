@@ -244,7 +244,8 @@ describe('files', () => {
 });
 
 describe('the whole analysis of a file', () => {
-  const answerOf = async (response: Response) => (await response.json()) as { findings: { id: string; severity: string; title: string }[]; drawing?: string };
+  const answerOf = async (response: Response) =>
+    (await response.json()) as { findings: { id: string; severity: string; title: string }[]; drawing?: string };
   test('is answered as JSON, with the findings of the screen', async () => {
     const answer = await analyseRoute.POST(post(design));
     expect(answer.status).toBe(200);

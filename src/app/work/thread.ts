@@ -17,10 +17,17 @@ import { Sheet } from '@/ui/drawing/Sheet';
 import { titleOf } from '@/ui/drawing/title';
 
 const answered = (value: unknown): Answered => ({ ok: true, json: JSON.stringify(value) });
-const refused = (message: string, problems: Extract<Answered, { ok: false }>['problems'] = []): Answered => ({ ok: false, message, problems });
+const refused = (message: string, problems: Extract<Answered, { ok: false }>['problems'] = []): Answered => ({
+  ok: false,
+  message,
+  problems,
+});
 
 /** The body through a schema. */
-function bodyOf<S extends v.GenericSchema>(text: string, schema: S): { readonly ok: true; readonly value: v.InferOutput<S> } | (Answered & { ok: false }) {
+function bodyOf<S extends v.GenericSchema>(
+  text: string,
+  schema: S,
+): { readonly ok: true; readonly value: v.InferOutput<S> } | (Answered & { ok: false }) {
   let value: unknown;
   try {
     value = JSON.parse(text);

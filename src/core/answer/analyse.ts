@@ -57,7 +57,13 @@ function acSide(design: Design) {
     states: statesOf(design).map(({ id, name, origins }) => ({
       id,
       name,
-      origins: origins.map((o) => ({ sourceId: o.sourceId, panels: o.panels, bonds: o.bonds.length, bondsWanted: o.wanted, paralleled: o.paralleled })),
+      origins: origins.map((o) => ({
+        sourceId: o.sourceId,
+        panels: o.panels,
+        bonds: o.bonds.length,
+        bondsWanted: o.wanted,
+        paralleled: o.paralleled,
+      })),
     })),
     together: runningOf(design).map((r) => ({
       id: r.setting.id,

@@ -13,7 +13,12 @@ const Size = v.object({ school: v.picklist(['awg', 'metric']), size: text, legs:
 const Working = row({
   title: text,
   sections: list(
-    row({ title: text, lines: list(row({ label: text, value: figure, kind: text, text, formula: v.optional(text), source: v.optional(text), mark: v.optional(text) })) }),
+    row({
+      title: text,
+      lines: list(
+        row({ label: text, value: figure, kind: text, text, formula: v.optional(text), source: v.optional(text), mark: v.optional(text) }),
+      ),
+    }),
   ),
   margins: list(text),
   cautions: list(text),
@@ -150,10 +155,27 @@ export const AnalysisSchema = row({
   ),
   worst: row({ loads: list(row({ id: text, study: text, volts: figure, minV: v.number(), falls: v.boolean(), wants: v.nullable(text) })) }),
   settings: list(
-    row({ sourceId: text, bankId: text, worst: text, settings: list(row({ name: text, now: text, wanted: text, verdict: text, change: text })) }),
+    row({
+      sourceId: text,
+      bankId: text,
+      worst: text,
+      settings: list(row({ name: text, now: text, wanted: text, verdict: text, change: text })),
+    }),
   ),
   cutList: row({
-    cuts: list(row({ circuitId: text, no: text, serves: text, size: text, colour: text, lengthM: v.number(), fromEnd: text, toEnd: text, label: text })),
+    cuts: list(
+      row({
+        circuitId: text,
+        no: text,
+        serves: text,
+        size: text,
+        colour: text,
+        lengthM: v.number(),
+        fromEnd: text,
+        toEnd: text,
+        label: text,
+      }),
+    ),
     reels: list(row({ size: text, colour: text, pieces: v.number(), netM: v.number(), orderM: v.number(), massKg: v.number() })),
     terminals: list(CountLine),
     shrink: list(CountLine),
@@ -168,7 +190,9 @@ export const AnalysisSchema = row({
 
 export const ProposeRequest = v.object({
   design: v.looseObject({}),
-  what: v.optional(v.pipe(v.array(v.picklist(PROPOSALS, `one of ${PROPOSALS.join(', ')} is needed`)), v.maxLength(PROPOSALS.length)), [...PROPOSALS]),
+  what: v.optional(v.pipe(v.array(v.picklist(PROPOSALS, `one of ${PROPOSALS.join(', ')} is needed`)), v.maxLength(PROPOSALS.length)), [
+    ...PROPOSALS,
+  ]),
 });
 
 export const ProposeSchema = v.object({

@@ -2,7 +2,19 @@ import fc from 'fast-check';
 import { bareBoat, withLoad } from '../testing';
 import { blankCircuit } from './blank';
 import { applyEdit } from './edit';
-import { addRows, idsFor, moveTap, removeLoads, removePanel, shiftedTap, tapApart, tapHungOn, withoutTaps, withRows, withTap } from './operations';
+import {
+  addRows,
+  idsFor,
+  moveTap,
+  removeLoads,
+  removePanel,
+  shiftedTap,
+  tapApart,
+  tapHungOn,
+  withoutTaps,
+  withRows,
+  withTap,
+} from './operations';
 import type { Design, Tap } from './schema';
 
 const tap = (id: string, parent: string | null, tapedM: number | null = null): Tap => ({
@@ -117,7 +129,10 @@ describe('operations on a design', () => {
     const moved = done(moveTap(boat, 't-x', 'c-feed'));
     expect(moved.circuits.map((c) => c.taps.length)).toEqual([1, 2, 0]);
     const apart = done(tapApart(boat, 't-x', blankCircuit('own', '10', 'Lamp', { kind: 'bank', id: 'house' })));
-    expect(apart.circuits.find((c) => c.id === 'own')).toMatchObject({ from: { kind: 'panel', id: 'main' }, taps: [{ id: 't-x', tapedM: null }] });
+    expect(apart.circuits.find((c) => c.id === 'own')).toMatchObject({
+      from: { kind: 'panel', id: 'main' },
+      taps: [{ id: 't-x', tapedM: null }],
+    });
     expect(moveTap(boat, 'gone', 'c-feed')).toEqual([]);
     expect(moveTap(boat, 't-x', 'c-x')).toEqual([]);
   });

@@ -35,14 +35,17 @@ export function endNode(end: LeadEnd, lead: Pick<Lead, 'rail'>): string {
 const listOf = { bank: 'banks', panel: 'panels', source: 'sources', bar: 'bars', case: 'loads' } as const;
 
 /** The thing at an end; undefined where it is gone. */
-function thingAt(design: Design, { kind, id }: LeadEnd): { readonly name: string } | undefined {
+/** The lists a lead may end in. */
+export type Ended = Pick<Design, 'banks' | 'panels' | 'sources' | 'bars' | 'loads' | 'joins'>;
+
+function thingAt(design: Ended, { kind, id }: LeadEnd): { readonly name: string } | undefined {
   if (kind === 'join first' || kind === 'join second') return design.joins.find((j) => j.id === id);
   const rows: readonly { readonly id: string; readonly name: string }[] = design[listOf[kind]];
   return rows.find((r) => r.id === id);
 }
 
 /** As a person would say it; null where the thing is gone. */
-export function endName(design: Design, lead: Pick<Lead, 'rail'>, end: LeadEnd): string | null {
+export function endName(design: Ended, lead: Pick<Lead, 'rail'>, end: LeadEnd): string | null {
   const thing = thingAt(design, end);
   if (!thing) return null;
   if (end.kind === 'case') return `case of ${thing.name}`;
@@ -53,7 +56,7 @@ export function endName(design: Design, lead: Pick<Lead, 'rail'>, end: LeadEnd):
 }
 
 /** Every end a lead may have, in the order of the work. */
-export const endsOf = (design: Design): LeadEnd[] => [
+export const endsOf = (design: Ended): LeadEnd[] => [
   ...design.banks.map((b): LeadEnd => ({ kind: 'bank', id: b.id })),
   ...design.bars.map((b): LeadEnd => ({ kind: 'bar', id: b.id })),
   ...design.panels.map((p): LeadEnd => ({ kind: 'panel', id: p.id })),

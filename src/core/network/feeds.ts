@@ -33,3 +33,9 @@ export function ringWords(design: Design, ring: Ring): string {
   const names = ring.nodes.map((id) => rows.find((r) => r.id === id)?.name ?? id);
   return [...names, names[0] ?? ''].join(' → ');
 }
+
+/** The ring of panels a circuit would close, were it fed from there, in words; null: none. */
+export function ringFrom(design: Design, circuit: Circuit, from: Circuit['from']): string | null {
+  const ring = newRing(design, { ...design, circuits: design.circuits.map((c) => (c.id === circuit.id ? { ...c, from } : c)) });
+  return ring && ringWords(design, ring);
+}

@@ -67,7 +67,8 @@ function orderOf(circuits: readonly Circuit[]): CircuitOrder {
   const ringed = new Set(loops.flatMap((l) => l.nodes));
   for (const c of circuits)
     for (const t of c.taps)
-      if (t.serves.kind === 'panel' && !ringed.has(t.serves.id) && !cyclic.has(c.id) && !feederOf.has(t.serves.id)) feederOf.set(t.serves.id, c);
+      if (t.serves.kind === 'panel' && !ringed.has(t.serves.id) && !cyclic.has(c.id) && !feederOf.has(t.serves.id))
+        feederOf.set(t.serves.id, c);
   // Behind every circuit that serves its panel, whichever is its feeder.
   const servedBy = new Map<string, Circuit[]>();
   for (const c of circuits)

@@ -18,7 +18,8 @@ const PROPOSERS: Readonly<Record<ProposalKind, (design: Design, freshId: (prefix
 };
 
 /** Rows that are missing of one part; empty where nothing is. @param freshId makes ids no row has. */
-export const proposedRows = (design: Design, kind: ProposalKind, freshId: (prefix: string) => string): Rows => PROPOSERS[kind](design, freshId);
+export const proposedRows = (design: Design, kind: ProposalKind, freshId: (prefix: string) => string): Rows =>
+  PROPOSERS[kind](design, freshId);
 
 /** A row that was added. */
 export interface ProposedChange {
@@ -39,7 +40,8 @@ export function propose(
     if (!kinds.includes(kind)) continue;
     const rows = proposedRows(grown, kind, freshId);
     if (rowCount(rows) === 0) continue;
-    for (const [list, added] of Object.entries(rows)) for (const row of added) changes.push({ list, id: row.id, name: 'name' in row && row.name ? row.name : row.id });
+    for (const [list, added] of Object.entries(rows))
+      for (const row of added) changes.push({ list, id: row.id, name: 'name' in row && row.name ? row.name : row.id });
     grown = withRows(grown, rows);
   }
   return { design: grown, changes };

@@ -56,7 +56,7 @@ test.each([
   [12.345, '12.3'],
   [12345.6, '12346'],
   [0, '0'],
-  [Infinity, '∞'],
+  [Infinity, 'no limit'],
   [-2.5, '−2.5'],
   [0.00004567, '0.0000457'],
 ])('%p reads %s', (value, text) => expect(round3(value)).toBe(text));

@@ -4,7 +4,9 @@ import type { Design, ReadProblem } from '@/core/design';
 import type { Unpacked } from '../archive';
 
 /** JSON text ready to be sent, or why the request was not understood. */
-export type Answered = { readonly ok: true; readonly json: string } | { readonly ok: false; readonly message: string; readonly problems: readonly ReadProblem[] };
+export type Answered =
+  | { readonly ok: true; readonly json: string }
+  | { readonly ok: false; readonly message: string; readonly problems: readonly ReadProblem[] };
 
 export interface DrawingAsked {
   readonly rails: 'one line' | 'both' | 'earths' | 'AC';
@@ -32,4 +34,5 @@ export interface JobMessage {
 }
 
 export type JobReply =
-  { readonly id: number; readonly ok: true; readonly value: unknown } | { readonly id: number; readonly ok: false; readonly message: string };
+  | { readonly id: number; readonly ok: true; readonly value: unknown }
+  | { readonly id: number; readonly ok: false; readonly message: string };

@@ -20,8 +20,7 @@ export function Appliances() {
   const [chosen, setChosen] = useState<string | null>(null);
   const file = useRef<HTMLInputElement>(null);
   const { boat, living, places, sources } = design;
-  // eslint-disable-next-line react-hooks/exhaustive-deps -- columns depend on these parts only
-  const columns = useMemo(() => applianceColumns(design), [boat, living, places, sources]);
+  const columns = useMemo(() => applianceColumns({ boat, living, places, sources }), [boat, living, places, sources]);
   const add = (rows: readonly AcLoad[], label: string) => {
     if (design.acLoads.length + rows.length > BOUNDS.acLoads)
       return store.say('refused', `At most ${BOUNDS.acLoads} AC appliances are taken.`);

@@ -1,8 +1,8 @@
 'use client';
-import { useMemo, useState } from 'react';
-import { bondsRight, statesOf, type AcState, type Origin } from '@/core/ac/states';
+import { useState } from 'react';
+import { bondsRight, type AcState, type Origin } from '@/core/ac/states';
 import { EARTHINGS, type Design } from '@/core/design';
-import { useDesign, useFindings } from '@/ui/boat/context';
+import { useAsked, useDesign, useFindings } from '@/ui/boat/context';
 import { usePut } from '@/ui/boat/put';
 import { Choice, OptionalFigure } from '@/ui/field';
 import { Findings } from './Findings';
@@ -20,9 +20,8 @@ const EARTH_WORDS = {
 export function Bonds() {
   const design = useDesign();
   const put = usePut();
-  const { acSources, acPanels, acCircuits, acRules } = design;
-  // eslint-disable-next-line react-hooks/exhaustive-deps -- states depend on these parts only
-  const states = useMemo(() => statesOf(design), [acSources, acPanels, acCircuits]);
+  const { acRules, acSources } = design;
+  const states = useAsked('AC states', (r) => r.acStates()) ?? [];
   const [only, setOnly] = useState('');
   const [at, setAt] = useState<string | null>(null);
   const findings = useFindings().filter((f) => !f.accepted && /^ac-(bond|parallel|earth|generator-loose)/.test(f.id));

@@ -2,7 +2,7 @@
 import { useMemo } from 'react';
 import { addOp, blankAcCircuit, blankAcPanel, BOUNDS } from '@/core/design';
 import { toCsv } from '@/core/format/csv';
-import { useDesign, useFindings, useFreshId, useSelected, useStore } from '@/ui/boat/context';
+import { useAsked, useDesign, useFindings, useFreshId, useSelected, useStore } from '@/ui/boat/context';
 import { fileName, saveCsv } from '@/ui/files';
 import { panelColumns, runColumns, runRows } from './columns';
 import { Findings } from './Findings';
@@ -17,13 +17,11 @@ export function Runs() {
   const fresh = useFreshId();
   const propose = usePropose();
   const [selected, select] = useSelected();
-  const { boat, house, places, acSources, acPanels, acLoads, acCircuits, acRules, sources, panels } = design;
-  // eslint-disable-next-line react-hooks/exhaustive-deps -- the runs depend on these parts only
-  const rows = useMemo(() => runRows(design), [boat, house, places, acSources, acPanels, acLoads, acCircuits, acRules, sources]);
-  // eslint-disable-next-line react-hooks/exhaustive-deps -- likewise
-  const columns = useMemo(() => runColumns(design), [boat, places, acSources, acPanels, acLoads, acCircuits]);
-  // eslint-disable-next-line react-hooks/exhaustive-deps -- likewise
-  const ofPanels = useMemo(() => panelColumns(design), [boat, places, panels]);
+  const { boat, places, acSources, acPanels, acCircuits, panels } = design;
+  const results = useAsked('AC runs', (r) => r.acRuns());
+  const rows = useMemo(() => runRows(acCircuits, results ?? []), [acCircuits, results]);
+  const columns = useMemo(() => runColumns(design), [design]);
+  const ofPanels = useMemo(() => panelColumns({ boat, places, panels }), [boat, places, panels]);
   const open = useFindings().filter((f) => !f.accepted && (f.about.kind === 'AC circuit' || f.about.kind === 'AC panel'));
   const addRun = () => {
     const from = acPanels[0]

@@ -2,6 +2,7 @@ import { appliance, pluggedIn, withMachines } from '@/core/ac/testing';
 import { blankAcLoad, blankSource, type AcLoad, type AcPanel, type Design } from '@/core/design';
 import { fromBlock, toBlock } from '@/core/format/csv';
 import type { Column } from '@/ui/sheet/types';
+import { acCircuits } from '@/core/ac/circuits';
 import { applianceColumns, panelColumns, runColumns, runRows, type RunRow } from './columns';
 import { readTable, tableOf } from './table';
 
@@ -66,7 +67,7 @@ describe('appliances', () => {
 
 describe('runs', () => {
   const columns = runColumns(design);
-  const rows = runRows(design);
+  const rows = runRows(design.acCircuits, acCircuits(design));
   const row = (id: string): RunRow => {
     const found = rows.find((r) => r.id === id);
     if (!found) throw new Error(id);
@@ -107,7 +108,7 @@ describe('runs', () => {
     expect(shown(at('fault'), row('galley'))).toMatch(/^(breaker, 0.\d+ s|residual current)$/);
     expect(shown(at('fault'), row('tv-run'))).toBe('residual current');
     const bare: Design = { ...design, acCircuits: design.acCircuits.map((c) => ({ ...c, leakageMa: null })) };
-    const tv = runRows(bare).find((r) => r.id === 'tv-run');
+    const tv = runRows(bare.acCircuits, acCircuits(bare)).find((r) => r.id === 'tv-run');
     expect(tv && at('fault').tone?.(tv)).toBe('breaks');
   });
 });

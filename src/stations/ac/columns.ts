@@ -1,5 +1,5 @@
 /** Columns of the AC sheets: appliances, panels, runs. */
-import { acCircuits, type AcCircuitResult } from '@/core/ac/circuits';
+import type { AcCircuitResult } from '@/core/ac/circuits';
 import { wattsOf } from '@/core/ac/consumers';
 import { AC_CABLES, AC_LEGS, LEAKAGES, MARKS, TRANSFERS, type AcCircuit, type AcLoad, type AcPanel, type Design } from '@/core/design';
 import { newRing, ringWords } from '@/core/network/feeds';
@@ -10,7 +10,7 @@ import { cellsOf, hoursColumns, map } from '@/ui/sheet/cells';
 /** A typed figure is no longer the list's typical one; until its source is stated it counts as estimated. */
 const typed = (row: AcLoad): Pick<AcLoad, 'mark'> => ({ mark: row.mark === 'typical' ? 'estimated' : row.mark });
 
-export function applianceColumns(design: Design): Column<AcLoad>[] {
+export function applianceColumns(design: Pick<Design, 'boat' | 'living' | 'places' | 'sources'>): Column<AcLoad>[] {
   const units = design.boat;
   const c = cellsOf<AcLoad>(units);
   const charged = (r: AcLoad) => r.chargerId !== null;
@@ -55,7 +55,7 @@ export function applianceColumns(design: Design): Column<AcLoad>[] {
   ];
 }
 
-export function panelColumns(design: Design): Column<AcPanel>[] {
+export function panelColumns(design: Pick<Design, 'boat' | 'places' | 'panels'>): Column<AcPanel>[] {
   const c = cellsOf<AcPanel>(design.boat);
   return [
     c.words('name', 'panel', 150, '', true),
@@ -74,9 +74,10 @@ export interface RunRow extends AcCircuit {
   readonly result: AcCircuitResult | undefined;
 }
 
-export function runRows(design: Design): RunRow[] {
-  const results = acCircuits(design);
-  return design.acCircuits.map((c, i) => ({ ...c, result: results[i] }));
+/** @param results of these runs, or of some of them. */
+export function runRows(circuits: Design['acCircuits'], results: readonly AcCircuitResult[]): RunRow[] {
+  const resultOf = new Map(results.map((r) => [r.id, r]));
+  return circuits.map((c) => ({ ...c, result: resultOf.get(c.id) }));
 }
 
 const NONE = 'branch';

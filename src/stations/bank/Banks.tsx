@@ -3,11 +3,11 @@ import { useState } from 'react';
 import { addOp, BANK_JOBS, blankBank, CHEMISTRY_IDS, dropOp, MARKS, SLOPE_UNITS, type Bank } from '@/core/design';
 import { fitCount } from '@/core/check/bankFindings';
 import { bankMass, c20Ah, chemistryOf } from '@/core/energy/bankFigures';
-import { cranking, leastStartAh } from '@/core/energy/start';
 import { bankOfLoads } from '@/core/network/roots';
-import { round3, show } from '@/core/quantity';
+import { round3, show, type Units } from '@/core/quantity';
 import { CHEMISTRIES } from '@/core/rules/chemistries';
-import { useDesign, useFreshId, useStore } from '@/ui/boat/context';
+import type { Cranks } from '@/workers/analysis.worker';
+import { useAsked, useDesign, useFreshId, useStore } from '@/ui/boat/context';
 import { usePut } from '@/ui/boat/put';
 import { Choice, Figure, OptionalFigure, Tick, Words } from '@/ui/field';
 
@@ -82,8 +82,7 @@ function OneBank({ bank, put }: { bank: Bank; put: (path: string[], value: unkno
   const c = chemistryOf(bank);
   const times = (bank.blockV * bank.series) / 12;
   const mass = bankMass(bank);
-  const crank = cranking(design, bank);
-  const least = leastStartAh(design, bank);
+  const cranks = useAsked(`cranking:${bank.id}`, (r) => r.cranking(bank.id));
   const roots = bankOfLoads(design);
   const loads = design.loads.filter((l) => roots.get(l.id) === bank.id).length;
   const sources = design.sources.filter((s) => s.bankId === bank.id);
@@ -289,21 +288,7 @@ function OneBank({ bank, put }: { bank: Bank; put: (path: string[], value: unkno
           <Line name="charged by" value={sources.length > 0 ? sources.map((s) => s.name).join(', ') : 'nothing yet'} />
           <Line name="posts" value={bank.mark} />
         </dl>
-        <h2 className="mt-4 font-semibold">Cranking from it at {show(crank.coldC, 'C', units)}</h2>
-        <dl className="grid grid-cols-[1fr_auto] gap-y-1">
-          <Line name="starter draws" value={show(crank.crankA, 'A', units)} />
-          <Line name="volts at the starter, full" value={show(crank.starterV, 'V', units)} bad={crank.starterV < crank.minV} />
-          <Line name="it wants" value={show(crank.minV, 'V', units)} />
-          <Line name="one start counts as" value={show(crank.startAh, 'Ah', units)} />
-          <Line name="starts in a row" value={`${crank.starts} of ${crank.wanted} wanted`} bad={crank.starts < crank.wanted} />
-          <Line name="turns it down to" value={crank.leastSoc === null ? 'not even full' : `${Math.round(100 * crank.leastSoc)} %`} />
-          <Line name="least that does" value={least === null ? 'none to 2000 Ah' : show(least, 'Ah', units)} />
-          <Line name="cranking amps of the bank" value={show(crank.coldCrankA, 'A', units)} bad={crank.coldCrankA < crank.crankA} />
-        </dl>
-        <p className="mt-1 text-[12px] text-quiet">
-          Rest volts less the bank&apos;s cold resistance and {round3(design.engine.crankPathMohm)} mΩ of path. The engine&apos;s figures
-          are under Charging.
-        </p>
+        {cranks ? <CrankFacts cranks={cranks} pathMohm={design.engine.crankPathMohm} units={units} /> : null}
         <p className="caution mt-3">
           Restrain it, cover its posts, vent lead-acid. A short circuit burns at thousands of amps: rings and watches off, insulated tools.
           Local code, the maker&apos;s instructions and licensed practice come first.
@@ -318,6 +303,27 @@ function Line({ name, value, bad = false }: { name: string; value: string; bad?:
     <>
       <dt className="text-quiet">{name}</dt>
       <dd className={`reading text-right ${bad ? 'font-semibold text-lead' : ''}`}>{value}</dd>
+    </>
+  );
+}
+
+function CrankFacts({ cranks: { crank, leastAh }, pathMohm, units }: { cranks: Cranks; pathMohm: number; units: Units }) {
+  return (
+    <>
+      <h2 className="mt-4 font-semibold">Cranking from it at {show(crank.coldC, 'C', units)}</h2>
+      <dl className="grid grid-cols-[1fr_auto] gap-y-1">
+        <Line name="starter draws" value={show(crank.crankA, 'A', units)} />
+        <Line name="volts at the starter, full" value={show(crank.starterV, 'V', units)} bad={crank.starterV < crank.minV} />
+        <Line name="it wants" value={show(crank.minV, 'V', units)} />
+        <Line name="one start counts as" value={show(crank.startAh, 'Ah', units)} />
+        <Line name="starts in a row" value={`${crank.starts} of ${crank.wanted} wanted`} bad={crank.starts < crank.wanted} />
+        <Line name="turns it down to" value={crank.leastSoc === null ? 'not even full' : `${Math.round(100 * crank.leastSoc)} %`} />
+        <Line name="least that does" value={leastAh === null ? 'none to 2000 Ah' : show(leastAh, 'Ah', units)} />
+        <Line name="cranking amps of the bank" value={show(crank.coldCrankA, 'A', units)} bad={crank.coldCrankA < crank.crankA} />
+      </dl>
+      <p className="mt-1 text-[12px] text-quiet">
+        Rest volts less the bank&apos;s cold resistance and {round3(pathMohm)} mΩ of path. The engine&apos;s figures are under Charging.
+      </p>
     </>
   );
 }

@@ -6,6 +6,7 @@ import type { BankSide, JoinPart, JoinWay } from '@/core/energy/joinWays';
 import { round3 } from '@/core/quantity';
 import { useAsked, useDesign, useFreshId, useStore } from '@/ui/boat/context';
 import { usePut } from '@/ui/boat/put';
+import { ForRevision } from '@/ui/boat/ForRevision';
 import { TableBeside } from '@/ui/chart/TableBeside';
 import { Choice, Figure, OptionalFigure, Tick, Words } from '@/ui/field';
 import { Plain } from '@/ui/table/Plain';
@@ -35,7 +36,7 @@ export function Joined() {
   const store = useStore();
   const fresh = useFreshId();
   const put = usePut();
-  const compared = useAsked('joins', (r) => r.joins());
+  const compared = useAsked('joins', (r) => r.joins(), { saysItself: true });
   const [way, setWay] = useState<JoinWay>('as designed');
   const shown = compared?.ways.find((w) => w.way === way) ?? compared?.ways[0];
   const names = { '': 'none', ...Object.fromEntries(design.banks.map((b) => [b.id, b.name])) };
@@ -90,6 +91,7 @@ export function Joined() {
         ))}
         <span className="text-quiet">A DC–DC charger is a source: add it under Charging.</span>
       </p>
+      <ForRevision about="joins" />
       {design.banks.length < 2 ? (
         <p className="mt-3">There is one bank: with a second, house and start for instance, the ways to join them are compared here.</p>
       ) : null}

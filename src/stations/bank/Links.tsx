@@ -1,10 +1,10 @@
 'use client';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { LINK_WAYS, type Bank } from '@/core/design';
-import { sharingOf, takeOff, UNEVEN, usualLink, type Sharing } from '@/core/network/sharing';
+import { takeOff, UNEVEN, usualLink, type Sharing } from '@/core/network/sharing';
 import { round3, sizeName } from '@/core/quantity';
 import { CONDUCTORS } from '@/core/rules/conductors';
-import { useDesign } from '@/ui/boat/context';
+import { useAsked, useDesign } from '@/ui/boat/context';
 import { usePut } from '@/ui/boat/put';
 import { TableBeside } from '@/ui/chart/TableBeside';
 import { Choice, Figure } from '@/ui/field';
@@ -27,7 +27,8 @@ export function Links() {
   const banks = design.banks.filter((b) => b.strings > 1);
   const bank = banks.find((b) => b.id === id) ?? banks[0];
   const school = design.boat.ruleSet;
-  const shared = useShared(bank, school, amps);
+  const shared = useAsked(bank ? `sharing:${bank.id}:${amps}` : null, (r) => r.sharing(bank?.id ?? '', amps));
+  if (bank && !shared) return <p className="mt-4 text-quiet">Working it out.</p>;
   if (!bank || !shared)
     return (
       <p className="mt-4 max-w-[560px]">
@@ -114,10 +115,6 @@ export function Links() {
     </div>
   );
 }
-
-/** Reckoned again only when the bank, the school or the current has changed. */
-const useShared = (bank: Bank | undefined, school: 'awg' | 'metric', amps: number): Sharing | undefined =>
-  useMemo(() => (bank ? sharingOf(bank, school, amps) : undefined), [bank, school, amps]);
 
 function remedy(bank: Bank, shared: Sharing, school: 'awg' | 'metric'): string {
   const better = shared.ways.find((w) => w.way !== bank.links.way && w.way !== 'bus bars' && w.worstOverMean <= UNEVEN);

@@ -5,6 +5,7 @@ import { useAsked, useDesign, useFreshId, useStore } from '@/ui/boat/context';
 import { usePut } from '@/ui/boat/put';
 import { TableBeside } from '@/ui/chart/TableBeside';
 import { Choice, Words } from '@/ui/field';
+import { ForRevision } from '@/ui/boat/ForRevision';
 import { Plain } from '@/ui/table/Plain';
 
 /** Options of the design: the same boat with other parts, one on the table, any two side by side. */
@@ -19,8 +20,8 @@ export function Options() {
   const { options } = design;
   const first = options.find((o) => o.id === a) ?? here ?? options[0];
   const second = options.find((o) => o.id === b) ?? options.find((o) => o.id !== first?.id);
-  const lines =
-    useAsked(first && second ? `compare:${first.id}:${second.id}` : null, (r) => r.compare(first?.id ?? '', second?.id ?? '')) ?? [];
+  const comparing = first && second ? `compare:${first.id}:${second.id}` : null;
+  const lines = useAsked(comparing, (r) => r.compare(first?.id ?? '', second?.id ?? ''), { saysItself: true }) ?? [];
   const add = () =>
     store.edit('add an option', addOptionOps(design, [fresh('o'), fresh('o')], String.fromCharCode(65 + Math.max(1, options.length))));
   const names = Object.fromEntries(options.map((o) => [o.id, o.name]));
@@ -68,6 +69,7 @@ export function Options() {
             <Choice label="compare" value={first.id} options={options.map((o) => o.id)} names={names} onChange={setA} />
             <Choice label="with" value={second.id} options={options.map((o) => o.id)} names={names} onChange={setB} />
           </div>
+          <ForRevision about={comparing ?? ''} />
           <Plain
             label="Options side by side"
             columns={[{ title: 'figure or part' }, { title: `${first.name} `, right: true }, { title: second.name, right: true }]}

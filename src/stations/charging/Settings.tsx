@@ -1,10 +1,10 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { setpointV } from '@/core/charge/setpoint';
-import { SETTINGS, settingsMatrix } from '@/core/charge/settings';
+import { SETTINGS } from '@/core/charge/settings';
 import { show, unitOf } from '@/core/quantity';
 import { CHEMISTRIES } from '@/core/rules/chemistries';
-import { useDesign } from '@/ui/boat/context';
+import { useAsked, useDesign } from '@/ui/boat/context';
 import { TableBeside } from '@/ui/chart/TableBeside';
 
 const Curves = dynamic(() => import('@/ui/chart/Curves'), { ssr: false });
@@ -16,7 +16,8 @@ const DASHES = ['6 3', '', '2 2', '9 3 2 3'] as const;
 /** Every source's settings against its battery's maker and the BMS, worst first. */
 export function Settings() {
   const design = useDesign();
-  const rows = settingsMatrix(design);
+  const answer = useAsked('settings', (r) => r.settings());
+  const rows = answer ?? [];
   const units = design.boat;
   const times = units.systemV / 12;
   const degrees = unitOf('C', units);
@@ -28,7 +29,9 @@ export function Settings() {
   const changes = rows.flatMap((r) => r.settings.filter((s) => s.change !== '').map((s) => ({ row: r, s })));
   return (
     <div className="pt-2">
-      {rows.length === 0 ? (
+      {answer === null ? (
+        <p className="text-quiet">Working it out.</p>
+      ) : rows.length === 0 ? (
         <p className="max-w-[560px]">
           No source charges a bank yet. Under sources say which bank each charges: then its settings are laid beside the battery&apos;s
           here.

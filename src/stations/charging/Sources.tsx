@@ -1,10 +1,9 @@
 'use client';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { addOp, blankSource, dropOp, SOURCE_KINDS, type Source } from '@/core/design';
-import { fillTimes } from '@/core/energy/fill';
 import { houseIndex } from '@/core/energy/scene';
 import { round3 } from '@/core/quantity';
-import { useAnalysis, useDesign, useFreshId, useStore } from '@/ui/boat/context';
+import { useAnalysis, useAsked, useDesign, useFreshId, useStore } from '@/ui/boat/context';
 import { Plain } from '@/ui/table/Plain';
 import { OneSource } from './OneSource';
 
@@ -18,9 +17,8 @@ export function Sources() {
   const fresh = useFreshId();
   const [id, setId] = useState<string | null>(null);
   const source = design.sources.find((s) => s.id === id) ?? design.sources[0];
-  const { sources, banks, engine, boat, places, house, circuits } = design;
-  // eslint-disable-next-line react-hooks/exhaustive-deps -- only these parts move the hours
-  const fills = useMemo(() => fillTimes(design), [sources, banks, engine, boat, places, house, circuits]);
+  const { sources, banks, engine, boat } = design;
+  const fills = useAsked('fills', (r) => r.fills()) ?? [];
   const bankName = (bankId: string | null) => banks.find((b) => b.id === bankId)?.name ?? 'no bank';
   const add = (kind: Source['kind']) => {
     const next = fresh('q');

@@ -27,8 +27,7 @@ export default function Loads() {
   const freshId = useFreshId();
   // Columns depend on these parts only, so that an edit of one load redraws one row.
   const { boat, living, places } = design;
-  // eslint-disable-next-line react-hooks/exhaustive-deps -- see above
-  const columns = useMemo(() => loadColumns(design), [boat, living, places]);
+  const columns = useMemo(() => loadColumns({ boat, living, places }), [boat, living, places]);
   const onChange = useCallback(
     (change: Change<Load>) => store.edit(change.label, opsOf(store.snapshot().design, 'loads', change)),
     [store],

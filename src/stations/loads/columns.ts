@@ -36,7 +36,7 @@ const typed = (row: Load): Pick<Load, 'mark'> => ({ mark: row.mark === 'typical'
 
 type OptionalKey = 'surgeA' | 'surgeS' | 'minV' | 'makerFuseA' | 'standbyA' | 'maxLeadM' | 'minBankAh';
 
-export function loadColumns(design: Design): Column<Load>[] {
+export function loadColumns(design: Pick<Design, 'boat' | 'living' | 'places'>): Column<Load>[] {
   const units = design.boat;
   const places = new Map(design.places.map((p) => [p.id, p.name]));
   const optional = (key: OptionalKey, title: string, kind: Kind, low: number, high: number, width: number, hint: string): Column<Load> => ({

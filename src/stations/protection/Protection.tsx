@@ -1,9 +1,9 @@
 'use client';
 import { useMemo, useState } from 'react';
 import type { CircuitResult } from '@/core';
-import { devicesOnPath, selectivityText, type PathDevice } from '@/core/protection/path';
+import { selectivityText, type PathDevice } from '@/core/protection/path';
 import { round3, show } from '@/core/quantity';
-import { useAnalysis, useDesign, useSelected } from '@/ui/boat/context';
+import { useAnalysis, useAsked, useDesign, useSelected } from '@/ui/boat/context';
 import { TableBeside } from '@/ui/chart/TableBeside';
 import { Plain } from '@/ui/table/Plain';
 import { FaultNodes } from './FaultNodes';
@@ -30,12 +30,12 @@ interface Row {
 
 /** Every device: what a fault drives through it at either end, whether it stops it in time, and whether it opens alone. */
 export default function Protection() {
-  const design = useDesign();
   const { circuits } = useAnalysis();
   const [selected, select] = useSelected();
   const [filter, setFilter] = useState('');
   const [onlyWrong, setOnlyWrong] = useState(false);
-  const rows = useMemo(() => circuits.map((r): Row => rowOf(r, devicesOnPath(design, circuits, r.id))), [design, circuits]);
+  const devices = useAsked('devices', (r) => r.devicesOnPaths());
+  const rows = useMemo(() => circuits.map((r): Row => rowOf(r, devices?.[r.id] ?? [])), [circuits, devices]);
   const shown = rows.filter((r) => (!onlyWrong || r.wrong) && r.cells.join(' ').toLowerCase().includes(filter.toLowerCase()));
   const picked = rows.find((r) => selected?.kind === 'circuit' && r.result.id === selected.id) ?? shown[0];
   if (rows.length === 0)

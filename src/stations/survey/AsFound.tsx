@@ -21,8 +21,7 @@ export function AsFound() {
     return design.circuits.flatMap((c): FoundRow[] => (c.found ? [{ ...c, found: c.found, result: results.get(c.id) }] : []));
   }, [design.circuits, analysis.circuits]);
   const { boat } = design;
-  // eslint-disable-next-line react-hooks/exhaustive-deps -- columns depend on the units only
-  const columns = useMemo(() => foundColumns(design), [boat]);
+  const columns = useMemo(() => foundColumns({ boat }), [boat]);
   const onSelect = useCallback((row: FoundRow) => select({ kind: 'circuit', id: row.id }), [select]);
   const onChange = useCallback(
     (change: Change<FoundRow>) => store.edit(change.label, opsOf(store.snapshot().design, 'circuits', change)),

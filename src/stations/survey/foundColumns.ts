@@ -25,7 +25,7 @@ export interface FoundRow extends Circuit {
 const map = <A, B>(parsed: Parsed<A>, to: (value: A) => B): Parsed<B> => (parsed.ok ? { ok: true, value: to(parsed.value) } : parsed);
 const patched = (row: FoundRow, change: Partial<Found>): Partial<FoundRow> => ({ found: { ...row.found, ...change } });
 
-export function foundColumns(design: Design): Column<FoundRow>[] {
+export function foundColumns(design: Pick<Design, 'boat'>): Column<FoundRow>[] {
   const units = design.boat;
   const families = DC_FAMILIES.map((f) => f.name);
   const words = (

@@ -18,9 +18,7 @@ export function CircuitFacts({ circuit }: { circuit: Circuit }) {
   // A panel that feeds this circuit, however far above, is no choice.
   const above = new Set(upFrom(design.circuits, circuit.id).flatMap((c) => (c.from.kind === 'panel' ? [c.from.id] : [])));
   const panels = design.panels.filter(
-    (p) =>
-      !above.has(p.id) &&
-      !design.circuits.some((c) => c.taps.some((t) => t.serves.kind === 'panel' && t.serves.id === p.id)),
+    (p) => !above.has(p.id) && !design.circuits.some((c) => c.taps.some((t) => t.serves.kind === 'panel' && t.serves.id === p.id)),
   );
   const tap = (value: string) => {
     const [kind = '', id = ''] = value.split(':');

@@ -22,10 +22,11 @@ export function MainSide() {
     [design.leads, analysis.leads],
   );
   const { boat, banks, panels, bars, joins, sources, loads, places } = design;
-  // eslint-disable-next-line react-hooks/exhaustive-deps -- columns depend on these parts only
-  const columns = useMemo(() => leadColumns(design, fresh), [boat, banks, panels, bars, joins, sources, loads, places]);
-  // eslint-disable-next-line react-hooks/exhaustive-deps -- likewise
-  const ofBars = useMemo(() => barColumns(design), [places]);
+  const columns = useMemo(
+    () => leadColumns({ boat, banks, panels, bars, joins, sources, loads, places }, fresh),
+    [boat, banks, panels, bars, joins, sources, loads, places, fresh],
+  );
+  const ofBars = useMemo(() => barColumns({ places }), [places]);
   const onSelect = useCallback((row: LeadRow) => select({ kind: 'lead', id: row.id }), [select]);
   const change = <Row extends { readonly id: string }>(list: 'leads' | 'bars') => ({
     onChange: (c: Change<Row>) => store.edit(c.label, opsOf(store.snapshot().design, list, c)),

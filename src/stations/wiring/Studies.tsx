@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { addRows, dropOp, setOp, type Join, type Load, type Study } from '@/core/design';
-import { proposeStudies } from '@/core/network/proposeStudies';
+import { proposedRows } from '@/core/propose';
 import type { StudyAnswer, StudyLoad } from '@/core/network/study';
 import { round3, show, sizeName } from '@/core/quantity';
 import { useAsked, useDesign, useFreshId, useSelected, useStore } from '@/ui/boat/context';
@@ -20,11 +20,15 @@ export function Studies() {
   const [id, setId] = useState('');
   const study = design.studies.find((s) => s.id === id) ?? design.studies[0];
   const answer = useAsked(study ? `study:${study.id}` : null, (r) => r.study(study?.id ?? ''));
-  const proposals = proposeStudies(design, fresh);
+  const proposable = useAsked('proposable studies', (r) => r.proposableStudies()) ?? 0;
   const blank = (): Study => ({ id: fresh('st'), name: 'A study', soc: 0.6, engineRpm: 0, shore: false, cranking: false, loads: {} });
   const add = (rows: readonly Study[], label: string) => {
     store.edit(label, addRows(design, { studies: rows }));
     setId(rows[0]?.id ?? '');
+  };
+  const propose = () => {
+    const studies = proposedRows(design, 'studies', fresh).studies ?? [];
+    add(studies, `propose ${studies.length} studies`);
   };
   return (
     <div className="min-h-0 flex-1 overflow-y-auto px-4 pb-6" tabIndex={0} role="region" aria-label="studies">
@@ -47,9 +51,9 @@ export function Studies() {
         <button type="button" className="act" disabled={design.studies.length >= 24} onClick={() => add([blank()], 'add a study')}>
           add a study
         </button>
-        {proposals.length > 0 ? (
-          <button type="button" className="act" onClick={() => add(proposals, `propose ${proposals.length} studies`)}>
-            propose {proposals.length}
+        {proposable > 0 ? (
+          <button type="button" className="act" onClick={propose}>
+            propose {proposable}
           </button>
         ) : null}
       </p>

@@ -2,10 +2,10 @@
 import { DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent, type DragMoveEvent } from '@dnd-kit/core';
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
-import { useCallback, useMemo, useRef, useState } from 'react';
+import { memo, useCallback, useMemo, useRef, useState } from 'react';
 import { addOp, addRows, blankCircuit, dropOps, moveTap, rowCount, setOp, tapApart } from '@/core/design';
 import type { About } from '@/core/drawing/graph';
-import { panelFeeds } from '@/core/network/feeds';
+import { ringFrom } from '@/core/network/feeds';
 import { proposedRows } from '@/core/propose';
 import { show } from '@/core/quantity';
 import { useAnalysis, useDesign, useFreshId, useSelected, useStore, useWorking, useWorst } from '@/ui/boat/context';
@@ -26,7 +26,7 @@ const MainSide = dynamic(() => import('./MainSide').then((m) => m.MainSide), { s
 const Studies = dynamic(() => import('./Studies').then((m) => m.Studies), { ssr: false });
 const Drawing = dynamic(() => import('./drawing/Drawing').then((m) => m.Drawing), { ssr: false });
 const Bench = dynamic(() => import('./drawing/Bench').then((m) => m.Bench), { ssr: false });
-const DutyChart = dynamic(() => import('./DutyChart'), { ssr: false });
+const DutyChart = memo(dynamic(() => import('./DutyChart'), { ssr: false }));
 
 /** The circuit row under a point of the screen. */
 const rowUnder = (x: number, y: number): HTMLElement | null =>
@@ -60,15 +60,11 @@ export default function Wiring() {
     return design.circuits.map((c): CircuitRow => {
       const result = results.get(c.id);
       const fromName = names.get(c.from.id) ?? '?';
-      return { ...c, result, fromName };
+      return { ...c, result, fromName, ringFrom: (from) => ringFrom(design, c, from) };
     });
   }, [design, analysis]);
   const { boat, banks, panels } = design;
-  const feeds = panelFeeds(design.circuits)
-    .map((f) => `${f.from}>${f.to}`)
-    .join();
-  // eslint-disable-next-line react-hooks/exhaustive-deps -- columns depend on these parts only
-  const columns = useMemo(() => circuitColumns(design), [boat, banks, panels, feeds]);
+  const columns = useMemo(() => circuitColumns({ boat, banks, panels }), [boat, banks, panels]);
   const onSelect = useCallback((row: CircuitRow) => select({ kind: 'circuit', id: row.id }), [select]);
   const onChange = useCallback(
     (change: Change<CircuitRow>) => store.edit(change.label, opsOf(store.snapshot().design, 'circuits', change)),

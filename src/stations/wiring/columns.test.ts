@@ -1,6 +1,7 @@
 import { analyse } from '@/core';
 import type { Design } from '@/core/design';
 import { bareBoat, withLoad } from '@/core/testing';
+import { ringFrom } from '@/core/network/feeds';
 import { circuitColumns, type CircuitRow } from './columns';
 
 const design = withLoad(bareBoat('metric'), { rating: 60, surgeA: 15, surgeS: 0.5 }, 4);
@@ -8,7 +9,12 @@ const rowOf = (d: Design, id = 'c-x'): CircuitRow => {
   const circuit = d.circuits.find((c) => c.id === id);
   if (!circuit) throw new Error(id);
   const from = [...d.banks, ...d.panels].find((s) => s.id === circuit.from.id);
-  return { ...circuit, result: analyse(d).circuits.find((c) => c.id === id), fromName: from?.name ?? '?' };
+  return {
+    ...circuit,
+    result: analyse(d).circuits.find((c) => c.id === id),
+    fromName: from?.name ?? '?',
+    ringFrom: (source) => ringFrom(d, circuit, source),
+  };
 };
 const row = rowOf(design);
 const column = (key: string, d = design) => {
@@ -78,6 +84,12 @@ describe('other entries', () => {
     const typed = written('from', 'Panel');
     expect(typed.ok && typed.value.from).toEqual({ kind: 'panel', id: 'panel' });
     expect(written('from', 'Attic').ok).toBe(false);
+  });
+  test('a panel that feeds itself is refused with its ring named, and is no choice', () => {
+    const feeder = rowOf(design, 'c-feed');
+    expect(written('from', 'Panel', feeder)).toEqual({ ok: false, message: 'it would feed itself: Panel → Panel' });
+    const { options } = column('from');
+    expect(typeof options === 'function' && options(feeder)).toEqual(['House bank', 'Main bus']);
   });
   test('way and bundle are whole numbers', () => {
     expect(written('way', '3')).toEqual({ ok: true, value: { way: 3 } });

@@ -3,26 +3,23 @@ import type { CircuitResult } from '@/core';
 import type { Circuit, Design } from '@/core/design';
 import { findConductor } from '@/core/rules/conductors';
 import { bare, choiceName, parseChoice, parseNumber, parseOptional, parseSize, round3, show, sizeName, unitOf } from '@/core/quantity';
-import { newRing, ringWords } from '@/core/network/feeds';
-import type { Ring } from '@/core/network/solve/rings';
 import type { Column } from '@/ui/sheet';
 import { CRITERION_WORDS } from './words';
 
 export interface CircuitRow extends Circuit {
   readonly result: CircuitResult | undefined;
   readonly fromName: string;
+  /** The ring of panels it would close, fed from there, in words; null: none. */
+  readonly ringFrom: (from: Circuit['from']) => string | null;
 }
 
-export function circuitColumns(design: Design): Column<CircuitRow>[] {
+export function circuitColumns(design: Pick<Design, 'boat' | 'banks' | 'panels'>): Column<CircuitRow>[] {
   const units = design.boat;
   const sources = [
     ...design.banks.map((b) => ({ kind: 'bank' as const, id: b.id, name: b.name })),
     ...design.panels.map((p) => ({ kind: 'panel' as const, id: p.id, name: p.name })),
   ];
   const { name: length } = unitOf('m', units);
-  /** The ring of panels that a circuit fed from there would close; null: none. */
-  const ringFrom = (row: Circuit, from: Circuit['from']): Ring | null =>
-    newRing(design, { ...design, circuits: design.circuits.map((c) => (c.id === row.id ? { ...c, from } : c)) });
   return [
     {
       key: 'no',
@@ -47,7 +44,7 @@ export function circuitColumns(design: Design): Column<CircuitRow>[] {
       key: 'from',
       title: 'from',
       width: 110,
-      options: (r) => sources.filter((s) => s.kind === 'bank' || !ringFrom(r, { kind: s.kind, id: s.id })).map((s) => s.name),
+      options: (r) => sources.filter((s) => s.kind === 'bank' || !r.ringFrom({ kind: s.kind, id: s.id })).map((s) => s.name),
       text: (r) => r.fromName,
       tone: () => 'quiet',
       write: (r, text) => {
@@ -59,8 +56,8 @@ export function circuitColumns(design: Design): Column<CircuitRow>[] {
         const source = sources.find((s) => s.name === chosen.value);
         if (!source) return { ok: false, message: 'no such source' };
         const from = { kind: source.kind, id: source.id };
-        const ring = ringFrom(r, from);
-        return ring ? { ok: false, message: `it would feed itself: ${ringWords(design, ring)}` } : { ok: true, value: { from } };
+        const ring = r.ringFrom(from);
+        return ring ? { ok: false, message: `it would feed itself: ${ring}` } : { ok: true, value: { from } };
       },
     },
     {

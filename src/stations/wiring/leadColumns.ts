@@ -2,7 +2,7 @@
 import type { LeadResult } from '@/core';
 import { blankDevice, RAILS, type Bar, type Design, type Lead, type LeadEnd } from '@/core/design';
 import { BAR_KINDS } from '@/core/design';
-import { endName, endsOf } from '@/core/mainSide/ends';
+import { endName, endsOf, type Ended } from '@/core/mainSide/ends';
 import { bare, parseChoice, parseOptional, parseSize, parseThrough, round3, show, showThrough, sizeName, unitOf } from '@/core/quantity';
 import { STUDS } from '@/core/rules/terminals';
 import type { Column } from '@/ui/sheet';
@@ -14,9 +14,9 @@ export interface LeadRow extends Lead {
 const studs = STUDS.map((s) => s.metric);
 
 /** An end without its rail: the row says which. */
-const label = (design: Design, end: LeadEnd): string => (endName(design, { rail: 'earth' }, end) ?? 'gone').replace(/ −$/, '');
+const label = (design: Ended, end: LeadEnd): string => (endName(design, { rail: 'earth' }, end) ?? 'gone').replace(/ −$/, '');
 
-function endColumn(design: Design, key: 'from' | 'to', title: string): Column<LeadRow> {
+function endColumn(design: Ended, key: 'from' | 'to', title: string): Column<LeadRow> {
   const ends = endsOf(design).map((end) => ({ end, name: label(design, end) }));
   return {
     key,
@@ -38,7 +38,10 @@ function endColumn(design: Design, key: 'from' | 'to', title: string): Column<Le
   };
 }
 
-export function leadColumns(design: Design, freshId: (prefix: string) => string): Column<LeadRow>[] {
+export function leadColumns(
+  design: Pick<Design, 'boat' | 'banks' | 'panels' | 'bars' | 'joins' | 'sources' | 'loads' | 'places'>,
+  freshId: (prefix: string) => string,
+): Column<LeadRow>[] {
   const units = design.boat;
   const { name: length } = unitOf('m', units);
   return [
@@ -169,7 +172,7 @@ export function leadColumns(design: Design, freshId: (prefix: string) => string)
   ];
 }
 
-export function barColumns(design: Design): Column<Bar>[] {
+export function barColumns(design: Pick<Design, 'places'>): Column<Bar>[] {
   return [
     {
       key: 'name',

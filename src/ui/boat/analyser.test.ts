@@ -99,15 +99,18 @@ test('the newest design wins; the same one asks nothing', async () => {
   expect(office.employed).toBe(1);
 });
 
-test.each<Conduct>(['throws', 'hangs', 'dies', 'does not load'])('a worker that %s is replaced, and the whole design told again', async (conduct) => {
-  const analyser = open([conduct, 'answers']);
-  const next = boat(70);
-  analyser.analyse(next, 8);
-  await until(() => analyser.figures().of === next);
-  expect(wattsOf(analyser)).toBe(70);
-  expect(analyser.figures().trouble).toBeNull();
-  expect(office.employed).toBe(2);
-});
+test.each<Conduct>(['throws', 'hangs', 'dies', 'does not load'])(
+  'a worker that %s is replaced, and the whole design told again',
+  async (conduct) => {
+    const analyser = open([conduct, 'answers']);
+    const next = boat(70);
+    analyser.analyse(next, 8);
+    await until(() => analyser.figures().of === next);
+    expect(wattsOf(analyser)).toBe(70);
+    expect(analyser.figures().trouble).toBeNull();
+    expect(office.employed).toBe(2);
+  },
+);
 
 test.each<[Conduct, string]>([
   ['throws', 'memory refused'],

@@ -1,6 +1,7 @@
 /** Questions to the worker, each asked once for every design, however many show its answer. */
 import type { Remote } from 'comlink';
 import type { Analysis } from '@/core';
+import { share } from '@/core/design/share';
 import type { AnalysisApi } from '@/workers/analysis.worker';
 
 export type Question<T> = (remote: Remote<AnalysisApi>) => Promise<T>;
@@ -120,7 +121,8 @@ export class Answers {
     try {
       // What failed for the last design in two workers does not cost a worker at every edit.
       const value = await this.source.ask(entry.question, entry.answer.trouble === null);
-      entry.answer = { value, of: analysis, revision, trouble: null };
+      // An answer that says the same is the same object: who shows it need not be drawn again.
+      entry.answer = { value: share(entry.answer.value, value), of: analysis, revision, trouble: null };
       entry.behindSince = null;
     } catch (error) {
       entry.answer = { ...entry.answer, of: analysis, trouble: error instanceof Error ? error.message : String(error) };

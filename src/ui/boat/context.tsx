@@ -1,6 +1,6 @@
 'use client';
 /** The boat this window works on, for every station: its design, its analysis, what is selected. A component subscribes to what it shows. */
-import { createContext, useCallback, useContext, useEffect, useMemo, useState, useSyncExternalStore, type ReactNode } from 'react';
+import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, useSyncExternalStore, type ReactNode } from 'react';
 import { useStore as useZustand } from 'zustand';
 import { useShallow } from 'zustand/react/shallow';
 import type { Analysis, CutList, Finding, Lists, Working } from '@/core';
@@ -9,7 +9,7 @@ import type { Worst } from '@/core/network/worst';
 import { everyFinding, type Studied } from '@/core/studied';
 import type { Selected } from '@/workers/analysis.worker';
 import { Analyser } from './analyser';
-import type { Answer, Asking, Question } from './answers';
+import type { Asking, Question } from './answers';
 import { BoatStore, type BoatState, type Initial } from './store';
 
 interface Boat {
@@ -65,18 +65,18 @@ export function useSelected(): readonly [Selected | null, (selected: Selected | 
   return [selected, select];
 }
 
-/** A question's standing: its newest answer, and whether that is of the design as it is now. */
-export function useAnswer(about: string | null, question: Question<unknown>, { restMs = 0, saysItself = false }: Asking = {}): Answer {
-  const { analyser } = useContextBoat();
-  const { answers } = analyser;
-  // The question is named by what it is about: one that is named alike asks the same.
-  const subscribe = useCallback(
-    (listener: () => void) => (about === null ? () => undefined : answers.watch(about, question, { restMs, saysItself }, listener)),
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- about names the question
+/** Watches a question while the component is there. The question is named by what it is about: one that is named alike asks the same. */
+function useWatch(about: string | null, question: Question<unknown>, { restMs = 0, saysItself = false }: Asking) {
+  const { answers } = useContextBoat().analyser;
+  const latest = useRef(question);
+  useEffect(() => {
+    latest.current = question;
+  });
+  return useCallback(
+    (listener: () => void) =>
+      about === null ? () => undefined : answers.watch(about, (remote) => latest.current(remote), { restMs, saysItself }, listener),
     [answers, about, restMs, saysItself],
   );
-  const answer = () => answers.answer(about);
-  return useSyncExternalStore(subscribe, answer, answer);
 }
 
 /**
@@ -84,7 +84,19 @@ export function useAnswer(about: string | null, question: Question<unknown>, { r
  * @param about names what is asked; null asks nothing.
  */
 export function useAsked<T>(about: string | null, question: Question<T | null>, asking: Asking = {}): T | null {
-  return useAnswer(about, question, asking).value as T | null;
+  const { answers } = useContextBoat().analyser;
+  const value = () => answers.answer(about).value;
+  return useSyncExternalStore(useWatch(about, question, asking), value, value) as T | null;
+}
+
+/** For work that takes its time: the revision its answer belongs to while a newer one is being worked out; null while it is of the newest. */
+export function useOlderRevision(about: string): number | null {
+  const { analyser } = useContextBoat();
+  const older = () => {
+    const { of, revision } = analyser.answers.answer(about);
+    return of === null || of === analyser.figures().analysis ? null : revision;
+  };
+  return useSyncExternalStore(analyser.answers.subscribe, older, older);
 }
 
 /** The working behind what is selected, kept up to date with every edit. */

@@ -25,15 +25,20 @@ export function useShelf<T extends { readonly id: string; readonly name: string 
   const [items, setItems] = useState<readonly OnShelf<T>[] | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const url = `/api/shelf/${kind}`;
-  const reload = useCallback(async () => {
-    const { ok, body } = await answerOf<readonly OnShelf<T>[]>(url);
+  const show = useCallback(({ ok, body }: { ok: boolean; body: readonly OnShelf<T>[] | null }) => {
     if (ok && body) setItems(body);
     else setProblem('The server does not answer.');
-  }, [url]);
+  }, []);
+  const reload = useCallback(async () => show(await answerOf<readonly OnShelf<T>[]>(url)), [url, show]);
   useEffect(() => {
-    // eslint-disable-next-line react-hooks/set-state-in-effect -- the shelf is read once when it is opened
-    void reload();
-  }, [reload]);
+    let live = true;
+    void answerOf<readonly OnShelf<T>[]>(url).then((answer) => {
+      if (live) show(answer);
+    });
+    return () => {
+      live = false;
+    };
+  }, [url, show]);
   const put = useCallback(
     async (item: T, seen: number | null) => {
       const { ok, body } = await answerOf<{ theirs?: OnShelf<T> }>(url, {
@@ -47,7 +52,7 @@ export function useShelf<T extends { readonly id: string; readonly name: string 
     },
     [url, reload],
   );
-  const take = useCallback(
+  const remove = useCallback(
     async (id: string) => {
       const { ok, body } = await answerOf(`${url}/${id}`, { method: 'DELETE' });
       setProblem(ok ? null : (body?.error ?? 'The server does not answer.'));
@@ -55,5 +60,5 @@ export function useShelf<T extends { readonly id: string; readonly name: string 
     },
     [url, reload],
   );
-  return { items, problem, put, take, reload };
+  return { items, problem, put, take: remove, reload };
 }

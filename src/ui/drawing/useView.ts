@@ -1,6 +1,6 @@
 import { select as d3select } from 'd3-selection';
 import { zoom, zoomIdentity, type ZoomBehavior } from 'd3-zoom';
-import { useEffect, useRef, type RefObject } from 'react';
+import { type RefObject, useCallback, useEffect, useRef } from 'react';
 import type { Layout } from '@/core/drawing/layout';
 
 export interface View {
@@ -31,27 +31,29 @@ export function useView(ref: RefObject<SVGSVGElement | null>, layout: Layout | n
     behaviour.current = z;
     d3select(element).call(z).on('dblclick.zoom', null);
   }, [ref]);
-  const fit = (least = 0) => {
-    const [element, drawn] = [ref.current, latest.current];
-    if (!element || !drawn || !behaviour.current) return;
-    const { clientWidth: w, clientHeight: h } = element;
-    const k = Math.max(least, Math.min(1.6, (w - 20) / Math.max(1, drawn.width), (h - 20) / Math.max(1, drawn.height)));
-    const spare = (room: number, size: number) => Math.max(0, (room - k * size) / 2);
-    // What does not fit begins at the bank.
-    const bank = drawn.things.find((t) => t.symbol === 'cell');
-    const y =
-      k * drawn.height <= h || !bank
-        ? spare(h, drawn.height)
-        : Math.min(0, Math.max(h - k * drawn.height, h / 2 - k * (bank.y + bank.height / 2)));
-    const x = k * drawn.width <= w || !bank ? spare(w, drawn.width) : Math.min(0, Math.max(w - k * drawn.width, 0.25 * w - k * bank.x));
-    behaviour.current.transform(d3select(element), zoomIdentity.translate(x, y).scale(k));
-  };
+  const fit = useCallback(
+    (least = 0) => {
+      const [element, drawn] = [ref.current, latest.current];
+      if (!element || !drawn || !behaviour.current) return;
+      const { clientWidth: w, clientHeight: h } = element;
+      const k = Math.max(least, Math.min(1.6, (w - 20) / Math.max(1, drawn.width), (h - 20) / Math.max(1, drawn.height)));
+      const spare = (room: number, size: number) => Math.max(0, (room - k * size) / 2);
+      // What does not fit begins at the bank.
+      const bank = drawn.things.find((t) => t.symbol === 'cell');
+      const y =
+        k * drawn.height <= h || !bank
+          ? spare(h, drawn.height)
+          : Math.min(0, Math.max(h - k * drawn.height, h / 2 - k * (bank.y + bank.height / 2)));
+      const x = k * drawn.width <= w || !bank ? spare(w, drawn.width) : Math.min(0, Math.max(w - k * drawn.width, 0.25 * w - k * bank.x));
+      behaviour.current.transform(d3select(element), zoomIdentity.translate(x, y).scale(k));
+    },
+    [ref],
+  );
   useEffect(() => {
     if (!layout || fitted.current === of) return;
     fitted.current = of;
     fit(READABLE);
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- once, when there is something to fit
-  }, [layout]);
+  }, [layout, of, fit]);
   return {
     fit: () => fit(),
     by: (factor) => {

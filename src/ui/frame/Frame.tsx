@@ -1,7 +1,7 @@
 'use client';
 /** The frame around every station: balance line, rail, the station, the working, and the title block along the foot. */
 import dynamic from 'next/dynamic';
-import { usePathname, useRouter } from 'next/navigation';
+import { usePathname, useRouter, useSearchParams } from 'next/navigation';
 import { useEffect, useState, type ReactNode } from 'react';
 import { useBoat, useSelected, useStore } from '@/ui/boat/context';
 import type { Selected } from '@/workers/analysis.worker';
@@ -56,21 +56,21 @@ function Notice() {
 
 export function Frame({ boatId, children }: { boatId: string; children: ReactNode }) {
   const store = useStore();
-  const { revision, link, pending, undo, redo } = useBoat(({ revision, link, pending, undo, redo }) => ({ revision, link, pending, undo, redo }));
+  const { revision, link, pending, undo, redo } = useBoat(({ revision, link, pending, undo, redo }) => ({
+    revision,
+    link,
+    pending,
+    undo,
+    redo,
+  }));
   const [selected] = useSelected();
   const router = useRouter();
-  const station = usePathname().split('/')[3] ?? 'survey';
-  const [finding, setFinding] = useState(false);
-  /** A scratch line brought along from the list of boats. */
-  const [line, setLine] = useState('');
-  useEffect(() => {
-    const brought = new URLSearchParams(window.location.search).get('line');
-    if (!brought) return;
-    window.history.replaceState(null, '', window.location.pathname);
-    // eslint-disable-next-line react-hooks/set-state-in-effect -- the address is read once, when the boat is opened
-    setLine(brought.slice(0, 300));
-    setFinding(true);
-  }, []);
+  const path = usePathname();
+  const station = path.split('/')[3] ?? 'survey';
+  /** A scratch line brought along from the list of boats opens the finder. */
+  const line = useSearchParams().get('line')?.slice(0, 300) ?? '';
+  const [opened, setFinding] = useState(false);
+  const finding = opened || line !== '';
   const [listing, setListing] = useState(false);
   useKeys({
     go: (s) => router.push(`/boats/${boatId}/${s}`),
@@ -133,7 +133,7 @@ export function Frame({ boatId, children }: { boatId: string; children: ReactNod
           first={line}
           onClose={() => {
             setFinding(false);
-            setLine('');
+            if (line !== '') router.replace(path);
           }}
           onShortcuts={() => setListing(true)}
           onNight={toggleNight}

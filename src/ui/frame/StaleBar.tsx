@@ -33,8 +33,8 @@ export function StaleBar() {
       ) : (
         <>
           <span className="min-w-0">
-            The calculation failed twice ({trouble}). What is shown belongs to revision {figures.revision}; nothing you typed is lost. Do not
-            build from it.
+            The calculation failed twice ({trouble}). What is shown belongs to revision {figures.revision}; nothing you typed is lost. Do
+            not build from it.
           </span>
           <button type="button" className="act screen-only ml-auto flex-none" onClick={() => analyser.retry()}>
             try again

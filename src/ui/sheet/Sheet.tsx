@@ -86,17 +86,13 @@ export function Sheet<Row extends { readonly id: string }>(props: Props<Row>) {
   const row = rows[at.row];
   const column = columns[at.col];
 
-  const go = useCallback(
-    (to: Cell, extend = false) => {
-      const next = { row: Math.max(0, Math.min(rows.length - 1, to.row)), col: Math.max(0, Math.min(columns.length - 1, to.col)) };
-      setAnchor((old) => (extend ? (old ?? at) : null));
-      setActive(next);
-      const target = rows[next.row];
-      if (target && target.id !== selectedId) onSelect(target);
-    },
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- at is the present cell, read when the key comes
-    [rows, columns, selectedId, onSelect, at.row, at.col],
-  );
+  const go = (to: Cell, extend = false) => {
+    const next = { row: Math.max(0, Math.min(rows.length - 1, to.row)), col: Math.max(0, Math.min(columns.length - 1, to.col)) };
+    setAnchor((old) => (extend ? (old ?? at) : null));
+    setActive(next);
+    const target = rows[next.row];
+    if (target && target.id !== selectedId) onSelect(target);
+  };
 
   useEffect(() => {
     grid.current?.querySelector('[data-active="true"]')?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
@@ -108,10 +104,17 @@ export function Sheet<Row extends { readonly id: string }>(props: Props<Row>) {
     grid.current?.focus({ preventScroll: true });
   }, [onLook]);
 
+  /** Shows what an unfinished entry would do. */
+  const look = (target: Row, into: Column<Row>, text: string) => {
+    const parsed = into.write?.(target, text);
+    if (parsed?.ok) onLook?.({ label: '', patches: [{ row: target, patch: parsed.value }], added: [] });
+  };
+
   const begin = (text: string | null) => {
     if (!row || !column?.write) return;
     setOrigin(row);
     setEntry({ rowId: row.id, col: at.col, text: text ?? column.text(row), message: null });
+    if (text !== null) look(row, column, text);
   };
 
   /** Takes the text into the cell. @returns whether it was understood. */
@@ -128,18 +131,17 @@ export function Sheet<Row extends { readonly id: string }>(props: Props<Row>) {
       setEntry({ ...entry, text, message: parsed.message });
       return false;
     }
-    close();
+    // The edit takes the place of what was looked at: to take that back first would have everything worked out twice more.
     onChange({ label: `${into.title} of ${nameOf(target)}`, patches: [{ row: target, patch: parsed.value }], added: [] });
+    close();
     return true;
   };
 
   const typing = (text: string) => {
     if (!entry) return;
-    const target = origin;
     const into = columns[entry.col];
-    const parsed = target && into?.write?.(target, text);
     setEntry({ ...entry, text, message: null });
-    if (target && parsed?.ok) onLook?.({ label: '', patches: [{ row: target, patch: parsed.value }], added: [] });
+    if (origin && into) look(origin, into, text);
   };
 
   const chosen = () => {

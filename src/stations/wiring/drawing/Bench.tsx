@@ -183,11 +183,11 @@ export function Bench() {
       </div>
       <div className="flex min-w-0 flex-1 flex-col border-l border-line">
         {trouble === null ? null : (
-        <p role="alert" className="caution mx-4 mb-2">
-          The drawing could not be laid out ({trouble}){layout ? ': what is shown is an older one. Do not work from it.' : '.'}
-        </p>
-      )}
-      <Canvas
+          <p role="alert" className="caution mx-4 mb-2">
+            The drawing could not be laid out ({trouble}){layout ? ': what is shown is an older one. Do not work from it.' : '.'}
+          </p>
+        )}
+        <Canvas
           layout={layout}
           fresh={fresh}
           view={view}

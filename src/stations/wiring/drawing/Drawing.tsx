@@ -1,6 +1,5 @@
 'use client';
 import { useDeferredValue, useMemo, useRef, useState } from 'react';
-import { statesOf } from '@/core/ac/states';
 import { deadIn, drawingOf, foldAtFirst, type About, type DrawingWish } from '@/core/drawing/graph';
 import { useAnalysis, useAsked, useBoat, useFindings, useSelected, useStore, useWorst } from '@/ui/boat/context';
 import { TableBeside } from '@/ui/chart/TableBeside';
@@ -35,12 +34,9 @@ export function Drawing({ onGo }: { onGo: (about: About) => void }) {
   const study = useAsked(one ? `study:${studyId}` : null, (r) => r.study(studyId));
   const worstOf = useWorst();
   const weighed = studyId === WORST || rails === 'earths' ? worstOf : null;
-  const { acSources, acPanels, acCircuits } = design;
-  const states = useMemo(
-    () => (rails === 'AC' ? statesOf(design).filter((s) => s.origins.some((o) => o.panels.length > 0)) : []),
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- states depend on these parts only
-    [rails, acSources, acPanels, acCircuits],
-  );
+  const { acSources } = design;
+  const everyState = useAsked(rails === 'AC' ? 'AC states' : null, (r) => r.acStates());
+  const states = useMemo(() => (everyState ?? []).filter((s) => s.origins.some((o) => o.panels.length > 0)), [everyState]);
   const [stateId, setStateId] = useState('');
   const state = states.find((s) => s.id === stateId) ?? states.find((s) => s.present.length === 1) ?? states[0] ?? null;
   const drawing = useMemo(
@@ -137,7 +133,8 @@ export function Drawing({ onGo }: { onGo: (about: About) => void }) {
             disabled={!onPaper || onPaper !== layout}
             onClick={() => {
               const drawn = svg();
-              if (drawn) void saveSvg(drawn, name).catch(() => store.say('refused', 'The SVG could not be made: the fonts did not arrive.'));
+              if (drawn)
+                void saveSvg(drawn, name).catch(() => store.say('refused', 'The SVG could not be made: the fonts did not arrive.'));
             }}
           >
             SVG

@@ -18,8 +18,7 @@ export const GET = (request: Request, { params }: { params: Promise<{ id: string
     const attached = (type: string, ending: string) => ({
       headers: { 'content-type': type, 'content-disposition': `attachment; filename="${name}.solenix.${ending}"` },
     });
-    if (new URL(request.url).searchParams.get('as') === 'zip')
-{
+    if (new URL(request.url).searchParams.get('as') === 'zip') {
       const photos = new Map(
         boat.design.photos.flatMap((photo) => {
           const bytes = photoBytes(database(), id, photo.id);
