@@ -5,7 +5,7 @@ import { dropAt, heatAt } from './conductor/evaluate';
 import { protects, stateAt } from './conductor/ladder';
 import { CONDUCTORS } from './rules/conductors';
 import { blankCircuit, blankFound, equal, share, type Design } from './design';
-import { anyLength, anyLoad, anySchool, bareBoat, withLoad } from './testing';
+import { anyLength, anyLoad, anySchool, bareBoat, circuitFindings, withLoad } from './testing';
 
 const circuitX = (design: Design): CircuitResult => {
   const result = analyse(design).circuits.find((c) => c.id === 'c-x');
@@ -77,7 +77,7 @@ test('a failing pin is kept and flagged', () => {
   const result = circuitX(design);
   expect(result.own.ladder.chosen.size).toBe('1');
   expect(result.own.ladder.pinned).toBe(true);
-  expect(result.findings.map((f) => f.id)).toEqual(expect.arrayContaining(['fails-ampacity:c-x', 'fails-protection:c-x']));
+  expect(circuitFindings(design).map((f) => f.id)).toEqual(expect.arrayContaining(['fails-ampacity:c-x', 'fails-protection:c-x']));
 });
 
 test('a size pinned in one school is no size of the other', () => {
@@ -86,13 +86,13 @@ test('a size pinned in one school is no size of the other', () => {
   });
   const result = circuitX(design);
   expect(result.own.ladder.pinned).toBe(false);
-  expect(result.findings.map((f) => f.id)).toContain('pin-school:c-x');
+  expect(circuitFindings(design).map((f) => f.id)).toContain('pin-school:c-x');
 });
 
 test('two makers and a load that disagree are a conflict naming both sides', () => {
   const result = circuitX(withLoad(bareBoat('metric'), { rating: 240, makerFuseA: 15 }, 4));
   expect(result.own.protection.conflict).toContain('the maker of Thing');
-  expect(result.findings[0]?.severity).toBe('stop');
+  expect(circuitFindings(withLoad(bareBoat('metric'), { rating: 240, makerFuseA: 15 }, 4))[0]?.severity).toBe('stop');
 });
 
 test("the maker's table rules up to its length, and beyond it is continued at equal drop and marked", () => {
@@ -105,7 +105,8 @@ test("the maker's table rules up to its length, and beyond it is continued at eq
   expect(rung(5).own.ladder.rungs.find((r) => r.id === 'maker')?.smallest).toBe('10');
   // 10 mm2 x 9 / 6 = 15 mm2, next size 16.
   expect(rung(9).own.ladder.rungs.find((r) => r.id === 'maker')?.smallest).toBe('16');
-  expect(rung(9).findings.map((f) => f.id)).toContain('maker-silent:c-x');
+  const far = circuitFindings(withLoad(bareBoat('metric'), { rating: 20, makerWire }, 9));
+  expect(far.map((f) => f.id)).toContain('maker-silent:c-x');
 });
 
 test('a panel that feeds itself is a finding, not a hang', () => {

@@ -1,8 +1,6 @@
 /** Design -> Analysis: the one function that runs it all. Incremental: a circuit whose inputs are the same objects keeps its result. */
-import { acFindings } from './check/acFindings';
-import { chargingFindings } from './check/chargingFindings';
-import { designFindings } from './check/designFindings';
-import { bySeverity, withDepartures, type Finding } from './check/findings';
+import type { Finding } from './check/finding';
+import { findingsMemory, findingsOf, type FindingsMemory } from './check/findingsOf';
 import { analyseAgain, analyseCircuit, type CircuitResult } from './circuitResult';
 import type { Gathered } from './conductor/circuitInput';
 import { asDecided } from './design/decided';
@@ -12,7 +10,6 @@ import { balance, type Balance } from './energy/balance';
 import { pathsOf, withPaths, type Paths } from './energy/paths';
 import { madeMemory, type MadeMemory } from './energy/made';
 import { leadResults, type LeadMemory, type LeadResult } from './mainSide/leads';
-import { mainSideFindings } from './check/mainSideFindings';
 import { askedOf, demandItem, demandKey, type Asked } from './network/asked';
 import { bankSource, type BankSource } from './network/bankSource';
 import { layOf, sameParts, type Lay, type Served } from './network/lay';
@@ -46,12 +43,6 @@ interface Kept {
   readonly result: CircuitResult;
 }
 
-/** Findings kept while nothing they speak of moves. */
-interface Known {
-  readonly deps: readonly unknown[];
-  readonly findings: readonly Finding[];
-}
-
 /** Results kept from one analysis to the next. Make one per design being worked on. */
 export interface Memory {
   readonly circuits: Map<string, Kept>;
@@ -63,11 +54,8 @@ export interface Memory {
   readonly made: MadeMemory;
   paths: Paths;
   readonly leads: LeadMemory;
-  mainSide: Known | null;
   posts: { readonly deps: readonly unknown[]; readonly banks: readonly BankSource[] } | null;
-  /** Findings on what charges, kept while nothing of it moves. */
-  charging: Known | null;
-  ac: Known | null;
+  readonly findings: FindingsMemory;
 }
 
 export const createMemory = (): Memory => ({
@@ -80,10 +68,8 @@ export const createMemory = (): Memory => ({
   made: madeMemory(),
   paths: {},
   leads: { byId: new Map(), results: [] },
-  mainSide: null,
   posts: null,
-  charging: null,
-  ac: null,
+  findings: findingsMemory(),
 });
 
 const byId = <T extends { readonly id: string }>(rows: readonly T[]): ReadonlyMap<string, T> => new Map(rows.map((r) => [r.id, r]));
@@ -117,7 +103,7 @@ export function analyse(whole: Design, memory: Memory = createMemory()): Analysi
     return current;
   };
   const loads = byId(design.loads);
-  const { order, feederOf, loops } = circuitOrder(design.circuits);
+  const { order, feederOf } = circuitOrder(design.circuits);
   const asked = askedOf(design, order, loads, currentOf);
   const results = analyseCircuits({ design, memory, banks, volts, currentOf, loads, order, feederOf, asked });
   const circuits = design.circuits.flatMap((c) => results.get(c.id) ?? []);
@@ -131,16 +117,7 @@ export function analyse(whole: Design, memory: Memory = createMemory()): Analysi
     banks,
     loads: design.loads.map((l) => loadResult(memory, l, currentOf(l), circuitOfLoad.get(l.id) ?? null)),
     circuits,
-    findings: withDepartures(
-      design,
-      bySeverity(
-        designFindings(design, circuits, circuitOfLoad, feederOf, loops),
-        ...circuits.map((c) => c.findings),
-        chargingOf(memory, design),
-        mainSideOf(memory, design, leads),
-        acOf(memory, design),
-      ),
-    ),
+    findings: findingsOf({ design, circuits, leads, studied: null }, memory.findings),
     balance: balance(design, banks, circuits, memory.made.of(withPaths(design, paths))),
     paths,
     leads,
@@ -163,30 +140,6 @@ function loadResult(memory: Memory, load: Load, current: LoadCurrent, circuitId:
   const result = { id: load.id, current, circuitId };
   memory.loads.set(load, result);
   return result;
-}
-
-/** Findings on banks, sources, joins and days: the same objects while none of these moves. */
-function chargingOf(memory: Memory, design: Design): readonly Finding[] {
-  const deps = [design.banks, design.sources, design.joins, design.living, design.cruises, design.engine, design.places, design.boat];
-  if (!memory.charging || !sameParts(memory.charging.deps, deps)) memory.charging = { deps, findings: chargingFindings(design) };
-  return memory.charging.findings;
-}
-
-/** Findings on the main side, likewise. */
-function mainSideOf(memory: Memory, design: Design, leads: readonly LeadResult[]): readonly Finding[] {
-  const { bars, banks, panels, joins, sources, loads, circuits, boat } = design;
-  const deps = [leads, design.leads, bars, banks, panels, joins, sources, loads, circuits, boat];
-  if (!memory.mainSide || !sameParts(memory.mainSide.deps, deps)) memory.mainSide = { deps, findings: mainSideFindings(design, leads) };
-  return memory.mainSide.findings;
-}
-
-/** Findings on the AC side, likewise. Of the load sheet they ask only whether the rows of its inverters are there. */
-function acOf(memory: Memory, design: Design): readonly Finding[] {
-  const { acRules, acSources, acPanels, acLoads, acCircuits, boat, house, places, bars, sources, leads } = design;
-  const rows = acSources.map((s) => s.inverter !== null && design.loads.some((l) => l.id === s.inverter?.loadId)).join();
-  const deps = [acRules, acSources, acPanels, acLoads, acCircuits, boat, house, places, bars, sources, leads, rows];
-  if (!memory.ac || !sameParts(memory.ac.deps, deps)) memory.ac = { deps, findings: acFindings(design) };
-  return memory.ac.findings;
 }
 
 interface Scene {
@@ -244,7 +197,7 @@ function analyseCircuits(scene: Scene): ReadonlyMap<string, CircuitResult> {
     const drift = [upstream.dropV, upstream.hotOhm, starts ? upstream.bankDemandA : 0];
     const kept = memory.circuits.get(circuit.id);
     const known = kept && sameParts(kept.deps, deps) ? kept : undefined;
-    const again = known && (sameParts(known.drift, drift) ? known.result : analyseAgain(known.result, upstream, boat));
+    const again = known && (sameParts(known.drift, drift) ? known.result : analyseAgain(known.result, upstream));
     const result =
       again ??
       analyseCircuit(
@@ -262,7 +215,6 @@ function analyseCircuits(scene: Scene): ReadonlyMap<string, CircuitResult> {
             : NOTHING,
           surges,
         ),
-        boat,
       );
     memory.circuits.set(circuit.id, { deps, drift, result });
     results.set(circuit.id, result);

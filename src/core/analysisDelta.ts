@@ -1,7 +1,7 @@
 /** What changed between two analyses that share their untouched parts: what the worker tells its window after an edit. */
 import type { Analysis, LoadResult } from './analysis';
 import type { CircuitResult } from './circuitResult';
-import type { Finding } from './check/findings';
+import type { Finding } from './check/finding';
 import { listDelta, withListDelta, type ListDelta } from './design/delta';
 
 /** One value: put whole, or only some of its fields. */

@@ -1,15 +1,12 @@
 /** One circuit analysed: its own school's answer in full, the other school's beside it, and what it hands to the circuits below. */
-import { movingFindings, stillFindings } from './check/circuitFindings';
-import type { Finding } from './check/findings';
 import { bench, benchAgain, warmSegmentOhms, type Bench } from './conductor/evaluate';
 import { conductorOf, ladder, ladderAgain, stateAgain, stateAt, type Ladder, type State } from './conductor/ladder';
 import { circuitInput, drifted, SEGMENT_JOINTS_OHM, type CircuitInput, type Gathered } from './conductor/circuitInput';
 import { conductorOhm } from './conductor/resistance';
-import { equal, share } from './design/share';
+import { share } from './design/share';
 import type { Demand } from './network/demand';
 import type { Upstream } from './network/upstream';
 import { chooseProtection, type Protection } from './protection/choose';
-import type { Units } from './quantity';
 
 export interface Side {
   readonly protection: Protection;
@@ -39,7 +36,6 @@ export interface CircuitResult {
   readonly lengthM: number;
   readonly taps: readonly TapResult[];
   readonly own: Side;
-  readonly findings: readonly Finding[];
   /** By tap: what stands before the ways of a panel fed there; null at loads. */
   readonly below: readonly (Upstream | null)[];
 }
@@ -47,8 +43,6 @@ export interface CircuitResult {
 interface Behind {
   readonly bench: Bench;
   readonly gathered: Gathered;
-  /** How many of its findings stand while only the volts before the way move. */
-  readonly standing: number;
 }
 
 /** What a result was worked out from; lost when a result is copied, so ask in the process that analysed. */
@@ -137,12 +131,11 @@ function belowTaps(b: Bench, own: Side): (Upstream | null)[] {
   });
 }
 
-function resultOf(b: Bench, own: Side, gathered: Gathered, units: Units): CircuitResult {
+function resultOf(b: Bench, own: Side, gathered: Gathered): CircuitResult {
   const { input } = b;
   const { circuit } = input;
   let surge: CircuitInput['surges'][number] | null = null;
   for (const s of input.surges) if (!surge || s.circuitA > surge.circuitA) surge = s;
-  const still = stillFindings(b, own.ladder, own.state, units);
   const result: CircuitResult = {
     id: circuit.id,
     no: circuit.no,
@@ -163,37 +156,25 @@ function resultOf(b: Bench, own: Side, gathered: Gathered, units: Units): Circui
       segmentA: t.segmentA,
     })),
     own,
-    findings: [...still, ...movingFindings(b, own.ladder, own.state, units)],
     below: belowTaps(b, own),
   };
-  behind.set(result, { bench: b, gathered, standing: still.length });
+  behind.set(result, { bench: b, gathered });
   return result;
 }
 
-export function analyseCircuit(gathered: Gathered, units: Units): CircuitResult {
+export function analyseCircuit(gathered: Gathered): CircuitResult {
   const input = circuitInput(gathered);
   const b = bench(input, chooseProtection(input));
-  return resultOf(b, sideOf(b), gathered, units);
-}
-
-/** The list with another tail: the same list while the tail says the same. */
-function shareTail(before: readonly Finding[], from: number, tail: readonly Finding[]): readonly Finding[] {
-  const same = before.length - from === tail.length && tail.every((f, i) => equal(before[from + i], f));
-  return same ? before : [...before.slice(0, from), ...tail];
+  return resultOf(b, sideOf(b), gathered);
 }
 
 /** The circuit again when only the steady volts before it have moved: its device, heat and faults stand. undefined for a copied result. */
-export function analyseAgain(before: CircuitResult, upstream: Upstream, units: Units): CircuitResult | undefined {
+export function analyseAgain(before: CircuitResult, upstream: Upstream): CircuitResult | undefined {
   const kept = behind.get(before);
   if (!kept) return undefined;
   const b = benchAgain(kept.bench, drifted(kept.bench.input, upstream));
   const own = sideAgain(b, before.own);
-  const moving = movingFindings(b, own.ladder, own.state, units);
-  // What does not move with the volts stands as long as the choice does.
-  const stands = own.ladder === before.own.ladder;
-  const still = stands ? null : stillFindings(b, own.ladder, own.state, units);
-  const findings = still ? share(before.findings, [...still, ...moving]) : shareTail(before.findings, kept.standing, moving);
-  const result: CircuitResult = { ...before, own, findings, below: before.isFeeder ? belowTaps(b, own) : before.below };
-  behind.set(result, { bench: b, gathered: { ...kept.gathered, upstream }, standing: still?.length ?? kept.standing });
+  const result: CircuitResult = { ...before, own, below: before.isFeeder ? belowTaps(b, own) : before.below };
+  behind.set(result, { bench: b, gathered: { ...kept.gathered, upstream } });
   return result;
 }

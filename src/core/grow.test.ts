@@ -1,4 +1,4 @@
-import { withLoad, bareBoat } from './testing';
+import { withLoad, bareBoat, circuitFindings } from './testing';
 import { analyse } from './index';
 import { whatIfItGrows } from './grow';
 import { swapGrowth } from './charge/swap';
@@ -79,7 +79,7 @@ describe('sources', () => {
     const alt = circuitOf(charger(80), 'c-alt');
     expect(alt?.own.state.drop.worst?.limitPct).toBe(3);
     expect(alt?.own.state.failing).toEqual([]);
-    expect(alt?.findings.map((f) => f.id)).toContain('source-alt:c-alt');
+    expect(circuitFindings(charger(80), 'c-alt').map((f) => f.id)).toContain('source-alt:c-alt');
   });
   test('the lamp’s drop is not the worse for it', () => {
     const drop = (d: Design) => circuitOf(d, 'c-x')?.own.state.drop.worst?.dropV ?? 0;

@@ -3,7 +3,7 @@ export { analyse, createMemory, type Analysis, type LoadResult, type Memory } fr
 export type { LeadResult } from './mainSide/leads';
 export type { CircuitResult, Side, TapResult } from './circuitResult';
 export { CRITERIA, type CriterionId, type Ladder, type Rung } from './conductor/ladder';
-export type { Finding, Severity } from './check/findings';
+export type { Finding, Severity } from './check/finding';
 export { cutList, type Cut, type CutList, type CountLine, type ReelLine } from './build/cutList';
 export { listsOf, type Lists } from './build/lists';
 export type { PanelSchedule } from './build/schedules';

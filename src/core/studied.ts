@@ -1,9 +1,11 @@
-/** What takes longer than an edit may: the studies, and inverters and generators on the network; and every finding there is. */
+/** What takes longer than an edit may: the studies, and inverters and generators on the network; and with them every finding. */
 import { generatorAnswers } from './ac/genset';
 import { inverterAnswers } from './ac/inverter';
 import type { Analysis } from './analysis';
-import { acPowerFindings, type AcPower } from './check/acPowerFindings';
-import { bySeverity, type Finding } from './check/findings';
+import { bySeverity, type Finding } from './check/finding';
+import { studyFindings } from './check/findingsOf';
+import type { AcPower } from './check/rules/acMachines';
+import { asDecided } from './design/decided';
 import type { Design } from './design/schema';
 import { worstOfStudies, type Worst } from './network/worst';
 
@@ -18,7 +20,7 @@ export interface Studied {
 export function studied(design: Design, analysis: Analysis): Studied {
   const worst = worstOfStudies(design, analysis);
   const power: AcPower = { inverters: inverterAnswers(design, analysis, analysis.banks), generators: generatorAnswers(design, analysis) };
-  return { worst, power, findings: [...worst.findings, ...acPowerFindings(design, power)] };
+  return { worst, power, findings: studyFindings({ design: asDecided(design), studied: { studies: worst, power } }) };
 }
 
 /** Every finding of a design, worst first: the same list on the screen, in Check, on paper and over HTTP. */

@@ -1,5 +1,7 @@
 /** Designs and generators for the core's own tests. */
 import fc from 'fast-check';
+import { analyse } from './analysis';
+import type { Finding } from './check/finding';
 import { blankBank, blankCircuit, blankDesign, blankLoad, blankPanel, defaultHouse, type Circuit, type Design, type Load } from './design';
 
 /** A 12 V or 24 V boat with a bank, a main bus, a panel and nothing on it. */
@@ -62,3 +64,6 @@ export const anyLoad: fc.Arbitrary<Partial<Load>> = fc.record({
 
 export const anySchool = fc.constantFrom('awg' as const, 'metric' as const);
 export const anyLength = fc.double({ min: 0.1, max: 40, noNaN: true });
+
+/** Findings on one circuit and what it serves. */
+export const circuitFindings = (design: Design, id = 'c-x'): readonly Finding[] => analyse(design).findings.filter((f) => f.id.endsWith(`:${id}`));

@@ -15,8 +15,6 @@ import {
   needWorking,
 } from '@/core';
 import { acCircuits } from '@/core/ac/circuits';
-import { generatorAnswers } from '@/core/ac/genset';
-import { inverterAnswers } from '@/core/ac/inverter';
 import { isolationSteps } from '@/core/ac/isolation';
 import { placardLines } from '@/core/ac/placard';
 import { runningOf } from '@/core/ac/running';
@@ -24,7 +22,6 @@ import { statesOf } from '@/core/ac/states';
 import { sheetLines } from '@/core/charge/programming';
 import { settingsMatrix } from '@/core/charge/settings';
 import { analysisAnswer } from '@/core/answer';
-import { acPowerFindings } from '@/core/check/acPowerFindings';
 import { asDecided, readDesign, type Design } from '@/core/design';
 import { drawingOf, foldAtFirst, type DrawingWish } from '@/core/drawing/graph';
 import { fromElk, toElk } from '@/core/drawing/layout';
@@ -33,7 +30,7 @@ import { withPaths } from '@/core/energy/paths';
 import { postInventory } from '@/core/mainSide/posts';
 import { runStudy } from '@/core/network/study';
 import { atRest, consequencesOf, standingAnswer, type Act } from '@/core/network/switching';
-import { worstOfStudies } from '@/core/network/worst';
+import { studied } from '@/core/studied';
 
 export interface Trouble {
   readonly in: string;
@@ -103,16 +100,14 @@ export async function exercise(
   attempt('cut list', () => cutList(decided, analysis.circuits, analysis.leads));
   attempt('lists', () => listsOf(design, analysis.circuits));
   attempt('posts', () => postInventory(decided, analysis.circuits, analysis.leads));
-  const worst = attempt('worst of studies', () => worstOfStudies(design, analysis));
+  const late = attempt('studies and machines', () => studied(design, analysis));
+  const worst = late?.worst ?? null;
+  const power = late?.power ?? null;
   const studies = design.studies.map((s) => attempt(`study ${s.id}`, () => runStudy(design, analysis, s)));
   attempt('switches', () => standingAnswer(design, analysis, atRest(design)));
   for (const act of acts(design)) attempt(`act: ${act.do}`, () => consequencesOf(design, analysis, atRest(design), act));
   attempt('settings', () => [settingsMatrix(design), design.sources.map((s) => sheetLines(design, s))]);
   attempt('AC runs', () => acCircuits(design).map((c) => [c.failing, c.governs]));
-  const power = attempt('AC machines', () => {
-    const answer = { inverters: inverterAnswers(design, analysis, analysis.banks), generators: generatorAnswers(design, analysis) };
-    return { ...answer, findings: acPowerFindings(design, answer) };
-  });
   attempt('AC together', () => placardLines(design, runningOf(design)));
   attempt('answer to programs', () => JSON.parse(JSON.stringify(analysisAnswer(design))) as unknown);
   const states = attempt('AC states', () => statesOf(design));

@@ -1,8 +1,7 @@
 import fc from 'fast-check';
-import { acFindings } from '../check/acFindings';
 import type { AcCircuit, AcLoad, AcSource, Design } from '../design';
 import { acCircuits, chainsTo, cordOhm, cordPct, type AcCircuitResult } from './circuits';
-import { appliance, pluggedIn, withMachines } from './testing';
+import { acFindings, appliance, pluggedIn, withMachines } from './testing';
 
 const boat = pluggedIn();
 const result = (design: Design, id: string): AcCircuitResult => {

@@ -1,7 +1,8 @@
 /** Inverters and generators on the DC network, and how the AC side joins the day. */
 import fc from 'fast-check';
 import { analyse, createMemory } from '../analysis';
-import { acPowerFindings } from '../check/acPowerFindings';
+import { findingsIn } from '../check/rule';
+import { MACHINE_RULES } from '../check/rules/acMachines';
 import { blankDevice, blankSource, blankSpan, type AcLoad, type Design, type Load } from '../design';
 import { dayAh } from '../energy/draws';
 import { limitsOf } from '../energy/sources';
@@ -43,7 +44,7 @@ const power = (design: Design) => {
   const a = analyse(design);
   return { inverters: inverterAnswers(design, a, a.banks), generators: generatorAnswers(design, a) };
 };
-const found = (design: Design) => acPowerFindings(design, power(design)).map((f) => f.id);
+const found = (design: Design) => findingsIn(MACHINE_RULES, { design, ...power(design) }).map((f) => f.id);
 const machine = (design: Design, change: object): Design => ({
   ...design,
   acSources: design.acSources.map((s) => (s.inverter ? { ...s, inverter: { ...s.inverter, ...change } } : s)),

@@ -1,6 +1,5 @@
 /** Who reaches what, and that whatever is aboard can be proposed for. */
 import fc from 'fast-check';
-import { acFindings } from '../check/acFindings';
 import { blankLoad, blankSource, blankSpan, type AcCircuit, type Design } from '../design';
 import { AC_APPLIANCES, acLoadFrom } from './appliances';
 import { acCircuits, chainsTo } from './circuits';
@@ -8,7 +7,7 @@ import { loose, reachOf, rowsOn, vaOf, wattsOf } from './consumers';
 import { proposeAc } from './propose';
 import { continuousPart, limitOf, SERVICES, settingsOf } from './services';
 import { bondsRight, statesOf } from './states';
-import { appliance, pluggedIn, shoreOf, withMachines } from './testing';
+import { acFindings, appliance, pluggedIn, shoreOf, withMachines } from './testing';
 
 const machines = withMachines(pluggedIn());
 

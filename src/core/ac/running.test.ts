@@ -6,9 +6,8 @@ import { placardLines } from './placard';
 import { proposeAc } from './propose';
 import { runningOf, runningOn } from './running';
 import { inverterVa, limitOf, settingsOf, sourceOhm } from './services';
-import { acFindings } from '../check/acFindings';
 import { acLoadFrom, AC_APPLIANCES } from './appliances';
-import { appliance, pluggedIn, withMachines } from './testing';
+import { acFindings, appliance, pluggedIn, withMachines } from './testing';
 
 const boat = withMachines(pluggedIn());
 const galley = (loads: Design['acLoads'], wanted: readonly string[] = []): Design => ({

@@ -1,8 +1,7 @@
 import fc from 'fast-check';
-import { acFindings } from '../check/acFindings';
 import type { AcPanel, AcSource, Design } from '../design';
 import { bondsRight, statesOf } from './states';
-import { pluggedIn, withMachines } from './testing';
+import { acFindings, pluggedIn, withMachines } from './testing';
 
 const boat = withMachines(pluggedIn());
 const changed = (design: Design, sources: (s: AcSource) => AcSource, panels: (p: AcPanel) => AcPanel = (p) => p): Design => ({

@@ -9,6 +9,8 @@ import {
   type AcSource,
   type Design,
 } from '../design';
+import type { Finding } from '../check/finding';
+import { findingsOf } from '../check/findingsOf';
 import { bareBoat } from '../testing';
 
 export const shoreOf = (design: Design, change: Partial<AcSource> = {}): AcSource => ({
@@ -70,3 +72,7 @@ export function withMachines(design: Design): Design {
     ],
   };
 }
+
+/** What the table of rules says of the AC side alone. */
+export const acFindings = (design: Design): readonly Finding[] =>
+  findingsOf({ design, circuits: [], leads: [], studied: null }).filter((f) => f.about.kind.startsWith('AC') || f.about.id === 'ac');

@@ -99,12 +99,17 @@ function banksOf(design: Design, analysis: Analysis) {
 export function analysisAnswer(design: Design) {
   const analysis = analyse(design);
   const late = studied(design, analysis);
+  const findings = everyFinding(analysis, late);
   const units = design.boat;
   return {
     ...analysis,
     banks: banksOf(design, analysis),
-    findings: everyFinding(analysis, late).map((f) => ({ ...f, aboutName: nameOf(design, f.about) })),
-    circuits: analysis.circuits.map((c) => ({ ...c, working: circuitWorking(c, units) ?? null })),
+    findings: findings.map((f) => ({ ...f, aboutName: nameOf(design, f.about) })),
+    circuits: analysis.circuits.map((c) => ({
+      ...c,
+      findings: findings.filter((f) => f.id.endsWith(`:${c.id}`)),
+      working: circuitWorking(c, units) ?? null,
+    })),
     leads: analysis.leads.map((l, i) => ({
       ...l,
       name: design.leads[i]?.name ?? '',

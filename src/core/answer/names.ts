@@ -1,4 +1,4 @@
-import type { Finding } from '../check/findings';
+import type { Finding } from '../check/finding';
 import type { Design } from '../design/schema';
 
 /** The thing a finding is about, by its name aboard. */

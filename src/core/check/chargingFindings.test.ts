@@ -1,6 +1,9 @@
 import { blankBank, blankJoin, blankSource, type Bank, type Design, type Join, type Source } from '../design';
 import { driven, quietBoat, sourceInto } from '../energy/testing';
-import { chargingFindings } from './chargingFindings';
+import { analyse } from '../analysis';
+
+const KINDS = ['bank', 'source', 'join', 'living', 'cruise'];
+const chargingFindings = (design: Design) => analyse(design).findings.filter((f) => KINDS.includes(f.about.kind));
 
 const boat = (sources: readonly Source[], change: Partial<Design> = {}): Design => ({ ...quietBoat(), sources, ...change });
 const bank = (id: string, change: Partial<Bank> = {}): Bank => ({ ...blankBank(id, 12, null), tempC: 25, ...change });

@@ -1,7 +1,7 @@
 /** Wire as found: figures by hand. */
 import { analyse, type CircuitResult } from '../index';
 import { asFoundDesign, blankCircuit, blankDevice, blankFound, blankLoad, type Circuit, type Design, type Found } from '../design';
-import { bareBoat, withLoad } from '../testing';
+import { bareBoat, circuitFindings, withLoad } from '../testing';
 import { CONDUCTORS, findConductor, underSchool } from '../rules/conductors';
 import { foundInsulationC, foundLengths, foundOhm, standing } from './asFound';
 
@@ -13,7 +13,7 @@ const resultOf = (design: Design): CircuitResult => {
   if (!result) throw new Error('no circuit');
   return result;
 };
-const ids = (design: Design): string[] => resultOf(design).findings.map((f) => f.id);
+const ids = (design: Design): string[] => circuitFindings(design).map((f) => f.id);
 
 describe('what age and kind leave of the insulation', () => {
   test.each([
@@ -51,7 +51,7 @@ describe('bad joints', () => {
     expect(poor.own.state.fault?.farA).toBeLessThan(sound.own.state.fault?.farA ?? 0);
   });
   test('each is a finding with its heat', () => {
-    const finding = resultOf(kept({ faults: bad.faults })).findings.find((f) => f.id === 'fault-b:c-x');
+    const finding = circuitFindings(kept({ faults: bad.faults })).find((f) => f.id === 'fault-b:c-x');
     // 5.263^2 x 20 mohm = 0.554 W
     expect(finding).toMatchObject({ severity: 'stop', title: 'failed crimp' });
     expect(finding?.why).toContain('0.554 W');
@@ -79,7 +79,9 @@ describe('what stands', () => {
     expect([of('keep'), of('undecided'), of('replace'), of('remove')].map((f) => f !== null)).toEqual([true, true, false, false]);
   });
   test('a kept wire is the choice however small, and what it fails is told', () => {
-    const { own, findings } = resultOf(kept({ size: { school: 'metric', size: '0.75' } }, { rating: 240 }));
+    const thin = kept({ size: { school: 'metric', size: '0.75' } }, { rating: 240 });
+    const { own } = resultOf(thin);
+    const findings = circuitFindings(thin);
     expect(own.ladder).toMatchObject({ kept: true, pinned: false, chosen: { school: 'metric', size: '0.75' } });
     expect(own.state.failing).toContain('ampacity');
     expect(findings.find((f) => f.id === 'fails-ampacity:c-x')).toMatchObject({ title: '0.75 mm², as found, fails ampacity' });
@@ -100,9 +102,9 @@ describe('what stands', () => {
       familyId: 'blade',
       missing: false,
     });
-    const bare = resultOf(kept({ keepProtection: true, ratingA: null }));
-    expect(bare.own.protection.missing).toBe(true);
-    expect(bare.findings.find((f) => f.id === 'unprotected:c-x')?.severity).toBe('stop');
+    const bare = kept({ keepProtection: true, ratingA: null });
+    expect(resultOf(bare).own.protection.missing).toBe(true);
+    expect(circuitFindings(bare).find((f) => f.id === 'unprotected:c-x')?.severity).toBe('stop');
     expect(ids(kept({ keepProtection: false, ratingA: null }))).not.toContain('unprotected:c-x');
   });
   test.each([
@@ -239,7 +241,13 @@ describe('legs side by side', () => {
     const { legOpen } = legs(true).own.state;
     expect(legOpen?.legA).toBeCloseTo(300, 9);
     expect(legOpen?.passes).toBe(false);
-    expect(legs(true).findings.map((f) => f.id)).toContain('leg-open:c-x');
+    const open = withLoad(
+      bareBoat('metric'),
+      { rating: 300, ratingBy: 'A', behaviour: 'current', placeId: 'saloon', supply: 'house switch' },
+      3,
+      { pin: { size: { school: 'metric', size: '50' }, legs: 2, family: 'class-T', ratingA: null, ownDevices: true } },
+    );
+    expect(circuitFindings(open).map((f) => f.id)).toContain('leg-open:c-x');
     const drop = legs(true).own.state.drop.worst?.pct ?? 0;
     expect(legOpen?.pct).toBeGreaterThan(drop * 1.3);
   });

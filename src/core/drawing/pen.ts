@@ -1,6 +1,6 @@
 /** What a drawing is put together with: things once by their id, lines with their defaults, the worst found about each. */
 import type { Analysis } from '../analysis';
-import type { Finding, Severity } from '../check/findings';
+import type { Finding, Severity } from '../check/finding';
 import type { CircuitResult } from '../circuitResult';
 import type { Circuit, Design } from '../design/schema';
 import { findFamily } from '../rules/devices';

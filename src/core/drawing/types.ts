@@ -1,5 +1,5 @@
 /** The line drawing as things and lines, before anything has a place. */
-import type { Severity } from '../check/findings';
+import type { Severity } from '../check/finding';
 import type { StudyAnswer } from '../network/study';
 import type { AcState } from '../ac/states';
 import type { Worst } from '../network/worst';

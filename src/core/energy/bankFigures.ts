@@ -4,12 +4,15 @@ import type { Bank, Design } from '../design';
 import { TAIL_PCT } from '../rules/acceptance';
 import { CHEMISTRIES, type Chemistry } from '../rules/chemistries';
 
-/**
- * Capacity at the 20 h rate, Ah: a label rated over h hours is brought there by Peukert's exponent, C20 = Ch (20/h)^(1 - 1/p).
- * Iron phosphate hardly moves (p 1.03).
- */
+/** Peukert's exponent: the maker's or the chemistry's. It is for lead-acid only: iron phosphate gives what it holds at any rate (exponent 1). */
+export const peukertOf = (bank: Pick<Bank, 'chemistry' | 'sheet'>): number => {
+  const typical = CHEMISTRIES[bank.chemistry];
+  return typical.leadAcid ? (bank.sheet.peukert ?? typical.peukert) : 1;
+};
+
+/** Capacity at the 20 h rate, Ah: a label rated over h hours is brought there by Peukert's exponent, C20 = Ch (20/h)^(1 - 1/p). */
 export const c20Ah = (bank: Bank): number => {
-  const p = bank.sheet.peukert ?? CHEMISTRIES[bank.chemistry].peukert;
+  const p = peukertOf(bank);
   return bank.blockAh * bank.strings * (20 / bank.ratedH) ** (1 - 1 / p);
 };
 
@@ -22,7 +25,7 @@ export function chemistryOf(bank: Bank): Chemistry {
   const volts = (v: number | null): number | null => (v === null ? null : v * per12);
   return {
     ...typical,
-    peukert: sheet.peukert ?? typical.peukert,
+    peukert: peukertOf(bank),
     chargeEffBulk: sheet.chargeEffBulk ?? typical.chargeEffBulk,
     chargeEffFull: sheet.chargeEffFull ?? typical.chargeEffFull,
     windowLowSoc: Math.min(sheet.windowLowSoc ?? typical.windowLowSoc, (sheet.windowHighSoc ?? typical.windowHighSoc) - 0.01),

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { blankJoin, blankBank, type Design, type Source } from '../design';
 import { acceptanceC } from '../rules/acceptance';
-import { cruise, daysOf, runDays } from './cruise';
+import { cruise, cruiseVerdict, daysOf, runDays } from './cruise';
+import { finishing } from './finish';
 import { sceneOf } from './scene';
 import { drawing, driven, quietBoat, sourceInto } from './testing';
 
@@ -34,6 +35,17 @@ describe('a day worked by hand', () => {
     // 20 x (20 / 10)^0.12 = 21.735 A; empty after 200 / 21.735 = 9.2 h.
     const soc = steady.trace.soc;
     expect(1 - (soc[11] ?? 0)).toBeCloseTo(21.735 / 200, 4);
+  });
+  test('100 A from iron phosphate count as 100 A, whatever its sheet calls an exponent', () => {
+    const still = withSelf(0);
+    const lfp = drawing(
+      { ...still, banks: still.banks.map((b) => ({ ...b, chemistry: 'lfp' as const, sheet: { ...b.sheet, peukert: 1.05 } })) },
+      100,
+      { hours: { day: 1 }, when: { day: 'engine running' } },
+    );
+    const r = run(lfp);
+    expect(r.days[0]?.loadAh).toBeCloseTo(100, 6);
+    expect(r.banks[0]?.effectiveAh).toBeCloseTo(100, 6);
   });
   test('the whole day of docs/methods.md', () => {
     const boat = drawing(driven(quietBoat(), [sourceInto('shore charger')], [['shore', 18, 20, 0]]), 5);
@@ -399,5 +411,34 @@ describe('properties', () => {
       ),
       { numRuns: 5 },
     );
+  });
+});
+
+describe('what is said of a cruise', () => {
+  const lamp = (amps: number) => drawing(withSelf(0), amps);
+  test('an empty bank does not last, however little it moves then', () => {
+    const r = run(lamp(20), 6);
+    expect(Math.abs(r.driftPerDay)).toBeLessThan(0.002);
+    const said = cruiseVerdict(r);
+    expect(said.holds).toBe(false);
+    expect(said.words).toMatch(/empty on day 1, and \d+ Ah/);
+  });
+  test('a bank that is filled every day stays steady', () => {
+    const r = run(driven(lamp(1), [sourceInto('shore charger')], [['shore', 0, 24, 0]]), 6);
+    expect(cruiseVerdict(r)).toEqual({ holds: true, words: 'It stays steady at about 100 % over the later half of the cruise.' });
+  });
+  test('one that settles below its window is no good either', () => {
+    const r = run(withSelf(0), 4, 0.3);
+    expect(cruiseVerdict(r)).toMatchObject({ holds: false, words: expect.stringContaining('below its window of 50 %') as string });
+  });
+  test('one that runs down says by how much', () => {
+    // 0.5 A for a day is 12 Ah of 200: 6 %.
+    expect(cruiseVerdict(run(lamp(0.5), 4)).words).toBe('It drifts down by 6.00 % a day over the later half of the cruise.');
+  });
+  test('a day that only begins full does not get full', () => {
+    const down = run(lamp(1), 3);
+    expect(finishing(withSelf(0), down)[1]?.here).toContain('On no day');
+    const up = run(driven(lamp(1), [sourceInto('shore charger')], [['shore', 0, 24, 0]]), 3);
+    expect(finishing(withSelf(0), up)[1]?.here).toContain('It gets full');
   });
 });

@@ -187,6 +187,36 @@ function drift(levels: readonly number[]): number {
   return up / down;
 }
 
+/** Drift below this a day is none, part of the capacity. */
+const STEADY = 0.002;
+
+export interface CruiseVerdict {
+  readonly holds: boolean;
+  readonly words: string;
+}
+
+/** Whether the house bank can go on like this: neither empty, nor below its window, nor on its way there. */
+export function cruiseVerdict(run: CruiseResult): CruiseVerdict {
+  const { scene, days, driftPerDay } = run;
+  const soc = (d: DayResult) => d.endSoc[scene.house] ?? 0;
+  const unmetAh = days.reduce((sum, d) => sum + d.unmetAh, 0);
+  const empty = days.findIndex((d) => d.unmetAh > 0.05 || (d.lowest[scene.house] ?? 1) < 0.005);
+  if (empty >= 0)
+    return {
+      holds: false,
+      words: `It does not last: the house bank is empty on day ${empty + 1}${unmetAh > 0.05 ? `, and ${unmetAh.toFixed(0)} Ah of what the loads need cannot be supplied` : ''}.`,
+    };
+  const late = days.slice(Math.floor(days.length / 2));
+  const level = late.reduce((sum, d) => sum + soc(d), 0) / Math.max(1, late.length);
+  const windowLow = scene.banks[scene.house]?.chemistry.windowLowSoc ?? 0;
+  if (Math.abs(driftPerDay) < STEADY)
+    return level < windowLow - 1e-9
+      ? { holds: false, words: `It settles at ${pct(level)}, below its window of ${pct(windowLow)}: each day like this costs cycles.` }
+      : { holds: true, words: `It stays steady at about ${pct(level)} over the later half of the cruise.` };
+  const change = `${(100 * Math.abs(driftPerDay)).toPrecision(3)} % a day`;
+  return { holds: driftPerDay > 0, words: `It drifts ${driftPerDay < 0 ? 'down' : 'up'} by ${change} over the later half of the cruise.` };
+}
+
 const pct = (x: number) => `${Math.round(100 * x)} %`;
 
 function warningsOf(scene: Scene, days: readonly DayResult[], banks: readonly BankYear[], dumps: number): Warning[] {

@@ -2,7 +2,8 @@
 import type { Design } from '../design';
 import { round3 } from '../quantity';
 import { fillTimes } from './fill';
-import type { CruiseResult } from './cruise';
+import { FULL_SOC } from './books';
+import type { CruiseResult, DayResult } from './cruise';
 
 export interface School {
   readonly school: string;
@@ -18,7 +19,10 @@ export function finishing(design: Design, run: CruiseResult): School[] {
   const shore = name('shore charger');
   const gap = run.banks[run.scene.house]?.longestSinceFullDays ?? 0;
   const lead = run.scene.banks[run.scene.house]?.chemistry.leadAcid ?? true;
-  const fullAt = new Set(run.days.filter((d) => d.reaches[2] !== null).map((d) => d.name));
+  const { house } = run.scene;
+  // A day that only begins full, and runs down, does not get full.
+  const gets = (d: DayResult) => d.reaches[2] != null && (d.reaches[2] > 0 || (d.endSoc[house] ?? 0) >= FULL_SOC);
+  const fullAt = new Set(run.days.filter(gets).map((d) => d.name));
   const [to80, , toFull] = alternator?.hours ?? [];
   return [
     {

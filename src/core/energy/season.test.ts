@@ -12,9 +12,8 @@ import {
   switchOps,
   type Design,
 } from '../design';
+import { fitCount } from '../check/fitCount';
 import { analyse } from '../analysis';
-import { fitCount } from '../check/bankFindings';
-import { chargingFindings } from '../check/chargingFindings';
 import { madeWorking, needWorking } from '../working';
 import { bankMass, c20Ah, chemistryOf } from './bankFigures';
 import { compareDesigns, costOf } from './compare';
@@ -282,7 +281,7 @@ describe('options', () => {
 });
 
 describe('findings on what charges', () => {
-  const idsOf = (d: Design) => chargingFindings(d).map((f) => f.id);
+  const idsOf = (d: Design) => analyse(d).findings.map((f) => f.id);
   const living = (spans: Parameters<typeof driven>[2]) => driven(quietBoat(), [], spans);
   test.each<[string, Design, string]>([
     ['no bank to charge', { ...quietBoat(), sources: [sourceInto('solar', { bankId: null })] }, 'no-sink:s-solar'],

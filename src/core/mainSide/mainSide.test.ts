@@ -7,6 +7,7 @@ import { runStudy } from '../network/study';
 import { adiabaticK, withstandS } from '../protection/adiabatic';
 import { slowestOpeningS } from '../protection/curve';
 import { findFamily } from '../rules/devices';
+import { studied } from '../studied';
 import { worstOfStudies } from '../network/worst';
 import { bareBoat, withLoad } from '../testing';
 import { caseFaults } from './caseFaults';
@@ -261,7 +262,7 @@ describe('a positive on the case', () => {
   test('a thin earth burns first, and that is a stop; one that leads nowhere clears nothing', () => {
     const thin = change('Windlass case', { size: { school: 'metric', size: '1' } });
     expect(faults(thin)[0]?.verdict).toBe('the earth burns first');
-    expect(worstOfStudies(thin, analyse(thin)).findings.find((f) => f.id.startsWith('case-earth'))?.severity).toBe('stop');
+    expect(studied(thin, analyse(thin)).findings.find((f) => f.id.startsWith('case-earth'))?.severity).toBe('stop');
     const nowhere = change('Windlass case', { to: { kind: 'bar', id: 'gone' } });
     expect(faults(nowhere)[0]).toMatchObject({ amps: 0, verdict: 'may never clear' });
   });

@@ -96,7 +96,6 @@ function asCircuit(
       downstream: [],
       belowSurge: [],
     },
-    design.boat,
   );
 }
 

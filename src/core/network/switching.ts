@@ -1,5 +1,5 @@
 /** Working the boat's own switches: what is live, what charges and what feeds what as they stand, and what an act brings about (docs/methods.md, "Switching"). */
-import type { Severity } from '../check/findings';
+import type { Severity } from '../check/finding';
 import { asDecided } from '../design/decided';
 import type { Design, Join, Load, Study } from '../design/schema';
 import { bankPost } from '../mainSide/ends';

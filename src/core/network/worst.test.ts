@@ -5,6 +5,7 @@ import { CONDUCTORS } from '../rules/conductors';
 import { bareBoat, withLoad } from '../testing';
 import { runStudy } from './study';
 import { worstOfStudies } from './worst';
+import { studied } from '../studied';
 
 const study = (id: string, soc: number): Study => ({
   id,
@@ -46,21 +47,21 @@ test('the size it wants: with it the load stands at its least volts or above, wi
 
 test('a load that falls is a finding on its circuit, an accepted one says so; in its band it is none; without studies nothing is said', () => {
   const falls = boat(12.2, 0.5);
-  const [told] = worstOfStudies(falls, analyse(falls)).findings;
+  const [told] = studied(falls, analyse(falls)).findings;
   expect(told).toMatchObject({ id: 'study-volts:x', severity: 'fix', about: { kind: 'circuit', id: 'c-x' } });
   const accepted = {
     ...falls,
     departures: [{ id: 'd', findingId: 'study-volts:x', what: 'w', why: 'y', acceptedBy: 'z', on: '2026-01-01' }],
   };
-  expect(worstOfStudies(accepted, analyse(accepted)).findings[0]?.accepted).toEqual({ by: 'z', why: 'y' });
+  expect(studied(accepted, analyse(accepted)).findings[0]?.accepted).toEqual({ by: 'z', why: 'y' });
   const holds = boat(9, 0.5);
-  expect(worstOfStudies(holds, analyse(holds)).findings).toEqual([]);
+  expect(studied(holds, analyse(holds)).findings).toEqual([]);
   const none = boat(12.2);
-  expect(worstOfStudies(none, analyse(none))).toEqual({ loads: [], leads: {}, cases: [], findings: [] });
+  expect(worstOfStudies(none, analyse(none))).toEqual({ loads: [], leads: {}, cases: [], answers: [] });
 });
 
 test('a collapse is a stop on the study', () => {
   const heavy = withLoad(bareBoat('metric'), { behaviour: 'power', rating: 9000 }, 12);
   const design = { ...heavy, studies: [study('night', 0.3)] };
-  expect(worstOfStudies(design, analyse(design)).findings[0]).toMatchObject({ id: 'collapse:night', severity: 'stop' });
+  expect(studied(design, analyse(design)).findings[0]).toMatchObject({ id: 'collapse:night', severity: 'stop' });
 });

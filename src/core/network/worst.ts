@@ -1,11 +1,8 @@
-/** The worst of all studies: for every load its lowest volts, for every lead its largest current, and what that gives cause to say (docs/methods.md, M6). */
-import type { Finding } from '../check/findings';
-import { withDepartures } from '../check/findings';
+/** The worst of all studies: for every load its lowest volts, for every lead its largest current,(docs/methods.md, M6). */
 import { asDecided } from '../design/decided';
-import type { Design } from '../design/schema';
+import type { Design, Study } from '../design/schema';
 import { ohmsOf } from '../circuitResult';
 import { CONDUCTORS } from '../rules/conductors';
-import { sizeName } from '../quantity';
 import { caseFaults, type CaseFault } from '../mainSide/caseFaults';
 import { runStudy, type StudyAnswer, type StudyLoad } from './study';
 import type { Analysed } from './system';
@@ -24,7 +21,8 @@ export interface Worst {
   /** By lead: largest current in any study, A, and where. */
   readonly leads: Readonly<Record<string, { readonly amps: number; readonly study: string }>>;
   readonly cases: readonly CaseFault[];
-  readonly findings: readonly Finding[];
+  /** Each study with its answer. */
+  readonly answers: readonly { readonly study: Study; readonly answer: StudyAnswer }[];
 }
 
 const room = (l: StudyLoad): number => (Number.isNaN(l.volts) ? Infinity : l.volts - l.minV);
@@ -48,13 +46,7 @@ export function worstOfStudies(whole: Design, analysed: Analysed): Worst {
     for (const l of answer.leads) if (l.amps > (leads[l.leadId]?.amps ?? 0)) leads[l.leadId] = { amps: l.amps, study: study.name };
   }
   const loads = [...worst.values()].sort((a, b) => room(a) - room(b)).map((l) => ({ ...l, wants: wantedSize(design, analysed, l) }));
-  const cases = caseFaults(design, analysed);
-  return {
-    loads,
-    leads,
-    cases,
-    findings: withDepartures(design, [...findingsOf(design, answers, loads), ...cases.flatMap((c) => caseFinding(design, c))]),
-  };
+  return { loads, leads, cases: caseFaults(design, analysed), answers };
 }
 
 /** At the current it draws there: its own run's share of the loss lessened or raised with the size. */
@@ -77,62 +69,4 @@ function wantedSize(design: Design, { circuits }: Analysed, l: WorstLoad): strin
     return l.volts + l.amps * (copper - other) >= l.minV - 1e-9;
   });
   return fits?.size ?? null;
-}
-
-function findingsOf(
-  design: Design,
-  answers: readonly { readonly study: Design['studies'][number]; readonly answer: StudyAnswer }[],
-  loads: readonly WorstLoad[],
-): Finding[] {
-  const out: Finding[] = [];
-  /** The finding is headed by its circuit, which often has the load's name. */
-  const alone = (l: WorstLoad) => design.circuits.find((c) => c.id === l.circuitId)?.name === l.name;
-  for (const { study, answer } of answers)
-    if (answer.collapse)
-      out.push({
-        id: `collapse:${study.id}`,
-        severity: 'stop',
-        about: { kind: 'study', id: study.id },
-        title: `the volts collapse: ${Math.round(100 * answer.collapse.fraction)} % of it can be carried`,
-        why: `${design.loads.find((l) => l.id === answer.collapse?.loadId)?.name ?? 'A load'} stands worst.`,
-        todo: 'A larger or better charged bank, the engine, fewer loads at once, or heavier mains.',
-      });
-  for (const l of loads) {
-    if (Number.isNaN(l.volts) || !l.falls) continue;
-    const cure = answers.find((a) => a.study.id === l.studyId)?.answer.cure;
-    out.push({
-      id: `study-volts:${l.id}`,
-      severity: l.minIsMakers ? 'fix' : 'note',
-      about: l.circuitId === null ? { kind: 'study', id: l.studyId } : { kind: 'circuit', id: l.circuitId },
-      title: `${alone(l) ? '' : `${l.name} `}falls to ${l.volts.toFixed(2)} V in “${l.study}”`,
-      why: `${l.minIsMakers ? 'Its maker asks for' : 'By the house rule it needs'} ${l.minV.toFixed(2)} V: it drops out, restarts or stalls just then.`,
-      todo:
-        cure?.loadId === l.id
-          ? `Circuit ${cure.name} in ${sizeName(design.boat.ruleSet, cure.size)}, or less in use at once.`
-          : 'See the study for what pulls it down: Wiring, studies.',
-    });
-  }
-  return out;
-}
-
-function caseFinding(design: Design, { leadId, loadId, amps, opensS, bearsS, verdict }: CaseFault): Finding[] {
-  if (verdict === 'clears') return [];
-  const name = design.loads.find((l) => l.id === loadId)?.name ?? 'its load';
-  const bears = bearsS < 0.01 ? 'less than 0.01 s' : `${bearsS.toPrecision(2)} s`;
-  return [
-    {
-      id: `case-earth:${leadId}`,
-      severity: verdict === 'the earth burns first' ? 'stop' : 'fix',
-      about: { kind: 'lead', id: leadId },
-      title: amps > 0 ? `a positive on the case of ${name}: ${verdict}` : `the case of ${name} has no way back to the battery`,
-      why:
-        amps > 0
-          ? `${Math.round(amps)} A flow; the device opens ${Number.isFinite(opensS) ? `within ${opensS.toPrecision(2)} s` : 'perhaps never'}, the earth lead bears it ${bears}.`
-          : 'A fault to the case stands until somebody touches it.',
-      todo:
-        amps > 0
-          ? 'A heavier or shorter earth lead, no more than one size below the positive; or a smaller device.'
-          : 'Lead it to the negative bus.',
-    },
-  ];
 }

@@ -16,6 +16,7 @@ export interface Chemistry {
   /** Rest volts of a 12 V block at OCV_SOC. */
   readonly ocvV: readonly number[];
   readonly leadAcid: boolean;
+  /** Exponent of Peukert's law, for lead-acid; 1: the rate takes nothing. */
   readonly peukert: number;
   /** Charging efficiency up to 80 % and at 100 % state of charge. */
   readonly chargeEffBulk: number;
@@ -118,7 +119,7 @@ export const CHEMISTRIES: Readonly<Record<ChemistryId, Chemistry>> = {
     ohmPer100Ah: 0.0025,
     ocvV: [11.2, 12.4, 12.8, 12.95, 13.05, 13.12, 13.17, 13.21, 13.28, 13.32, 13.34, 13.36, 13.5],
     leadAcid: false,
-    peukert: 1.03,
+    peukert: 1,
     chargeEffBulk: 0.995,
     chargeEffFull: 0.98,
     floatV: 13.5,

@@ -1,5 +1,6 @@
 /** The scratch line answered: the load on a run of its own, with or without a boat behind it. */
 import { analyse } from '../analysis';
+import type { Finding } from '../check/finding';
 import type { CircuitResult } from '../circuitResult';
 import { blankBank, blankCircuit, blankDesign, blankLoad, blankPanel, blankPlace, UNPINNED } from '../design/blank';
 import { applyEdit } from '../design/edit';
@@ -14,6 +15,8 @@ export interface ScratchAnswer {
   readonly load: Load;
   readonly lengthM: number;
   readonly result: CircuitResult;
+  /** What is found about its run. */
+  readonly findings: readonly Finding[];
   readonly working: Working;
   /** What was taken for granted. */
   readonly assumed: readonly string[];
@@ -182,7 +185,8 @@ export function scratch(line: string, boat: Design | null, school: 'awg' | 'metr
   const systemV = systemOf(reading.volts ?? boat?.boat.systemV ?? 12);
   const load = scratchLoad(reading, systemV, 'scratch-load');
   const scene = (boat && aboard(reading, boat, load)) ?? alone(reading, boat, school, load);
-  const result = analyse(scene.design).circuits.find((c) => c.id === scene.circuitId);
+  const { circuits, findings } = analyse(scene.design);
+  const result = circuits.find((c) => c.id === scene.circuitId);
   const working = result && circuitWorking(result, scene.design.boat);
   if (!result || !working) return { ok: false, message: 'that cannot be worked out' };
   return {
@@ -192,6 +196,7 @@ export function scratch(line: string, boat: Design | null, school: 'awg' | 'metr
       load,
       lengthM: reading.lengthM ?? 0,
       result,
+      findings: findings.filter((f) => f.id.endsWith(`:${scene.circuitId}`)),
       working: { ...working, title: reading.name },
       assumed: [
         ...(reading.volts === systemV ? [] : [`${systemV} V system`]),

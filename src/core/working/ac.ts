@@ -5,7 +5,7 @@ import { RIPPLE, type InverterAnswer } from '../ac/inverter';
 import { runningOn } from '../ac/running';
 import { ASSUMED_PEDESTAL_OHM, INTERRUPTS, INTERRUPTS_AT_LEAST, settingsOf, sourceOhm } from '../ac/services';
 import { vaOf } from '../ac/consumers';
-import type { AcPower } from '../check/acPowerFindings';
+import type { AcPower } from '../check/rules/acMachines';
 import type { Design } from '../design/schema';
 import { CONDUCTORS } from '../rules/conductors';
 import { round3, show, sizeName, type Kind, type Units } from '../quantity';

@@ -2,25 +2,22 @@
 import { analyse, cutList, listsOf } from '@/core';
 import { acCircuits } from '@/core/ac/circuits';
 import { runningOf } from '@/core/ac/running';
-import { acPowerFindings } from '@/core/check/acPowerFindings';
-import { generatorAnswers } from '@/core/ac/genset';
-import { inverterAnswers } from '@/core/ac/inverter';
 import type { Design } from '@/core/design';
 import { asDecided } from '@/core/design/decided';
 import { cruise } from '@/core/energy/cruise';
 import { withPaths } from '@/core/energy/paths';
-import { worstOfStudies } from '@/core/network/worst';
+import { everyFinding, studied } from '@/core/studied';
 
 export type Figures = Readonly<Record<string, unknown>>;
 
 export function figuresOf(design: Design): Figures {
   const a = analyse(design);
-  const worst = worstOfStudies(design, a);
-  const power = { inverters: inverterAnswers(design, a, a.banks), generators: generatorAnswers(design, a) };
+  const late = studied(design, a);
+  const { worst } = late;
   const run = cruise(withPaths(design, a.paths));
   const list = cutList(asDecided(design), a.circuits, a.leads);
   const lists = listsOf(design, a.circuits);
-  const findings = [...a.findings, ...worst.findings, ...acPowerFindings(design, power)];
+  const findings = everyFinding(a, late);
   return {
     loads: a.loads.map((l) => [l.id, l.circuitId, l.current.workingA, l.current.surgeA]),
     circuits: a.circuits.map(({ id, own, workingA, surgeA, lengthM, taps }) => ({

@@ -1,10 +1,10 @@
 'use client';
 import { useState } from 'react';
 import { addOp, BANK_JOBS, blankBank, CHEMISTRY_IDS, dropOp, MARKS, SLOPE_UNITS, type Bank } from '@/core/design';
-import { fitCount } from '@/core/check/bankFindings';
+import { fitCount } from '@/core/check/fitCount';
 import { bankMass, c20Ah, chemistryOf } from '@/core/energy/bankFigures';
 import { bankOfLoads } from '@/core/network/roots';
-import { round3, show, type Units } from '@/core/quantity';
+import { round3, show, type Units, unitOf } from '@/core/quantity';
 import { CHEMISTRIES } from '@/core/rules/chemistries';
 import type { Cranks } from '@/workers/analysis.worker';
 import { useAsked, useDesign, useFreshId, useStore } from '@/ui/boat/context';
@@ -96,7 +96,7 @@ function OneBank({ bank, put }: { bank: Bank; put: (path: string[], value: unkno
   ) => (
     <OptionalFigure
       key={key}
-      label={`${label}${bank.sheet[key] === null && typical !== null ? `; typical ${round3(typical)}` : ''}`}
+      label={`${label}${bank.sheet[key] === null && typical !== null ? `; typical ${round3(unitOf(kind, units).to(typical))}` : ''}`}
       kind={kind}
       value={bank.sheet[key]}
       low={low}

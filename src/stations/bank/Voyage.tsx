@@ -1,7 +1,7 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { addOp, blankCruise, dropOp, setOp, type Cruise } from '@/core/design';
-import { cruiseOf } from '@/core/energy/cruise';
+import { cruiseOf, cruiseVerdict } from '@/core/energy/cruise';
 import type { CruiseAnswer } from '@/workers/analysis.worker';
 import { round3 } from '@/core/quantity';
 import { useAsked, useDesign, useFreshId, useSelected, useStore } from '@/ui/boat/context';
@@ -148,6 +148,7 @@ function Outcome({ answer }: { answer: CruiseAnswer }) {
   const { run, schools } = answer;
   const [, select] = useSelected();
   const { scene, trace } = run;
+  const verdict = cruiseVerdict(run);
   const nB = scene.banks.length;
   const every = Math.max(1, Math.floor((run.days.length * scene.n) / 600));
   const data = Array.from({ length: Math.floor((run.days.length * scene.n) / every) }, (_, i) => ({
@@ -175,9 +176,7 @@ function Outcome({ answer }: { answer: CruiseAnswer }) {
         marks={[{ y: 100 * (scene.banks[scene.house]?.chemistry.windowLowSoc ?? 0), text: 'bottom of the window' }]}
       />
       <p className="mt-1" data-verdict>
-        {Math.abs(run.driftPerDay) < 0.002
-          ? 'It holds: the later half of the cruise neither rises nor falls.'
-          : `It drifts ${run.driftPerDay < 0 ? 'down' : 'up'} by ${round3(Math.abs(100 * run.driftPerDay))} % a day over the later half.`}{' '}
+        <b className={verdict.holds ? '' : 'font-semibold text-lead'}>{verdict.words}</b>{' '}
         {run.banks.map((b) => (
           <span key={b.id}>
             <button type="button" className="plain" title={`The working of ${b.name}`} onClick={() => select({ kind: 'voyage', id: b.id })}>

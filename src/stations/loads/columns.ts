@@ -26,6 +26,7 @@ import {
   showWhen,
   showWire,
   type Kind,
+  unitOf,
 } from '@/core/quantity';
 import { DC_FAMILIES } from '@/core/rules/devices';
 import type { Column } from '@/ui/sheet';
@@ -42,7 +43,7 @@ export function loadColumns(design: Pick<Design, 'boat' | 'living' | 'places'>):
   const optional = (key: OptionalKey, title: string, kind: Kind, low: number, high: number, width: number, hint: string): Column<Load> => ({
     key,
     title,
-    unit: kind,
+    unit: unitOf(kind, units).name,
     hint,
     width,
     align: 'right',

@@ -6,6 +6,7 @@ import { Runs, worstByCircuit, type RunsShown } from './Runs';
 
 const finding = (id: string, severity: Finding['severity'], accepted = false): Finding => ({
   id: `${severity}:${id}`,
+  rule: severity,
   severity,
   about: { kind: 'circuit', id },
   title: `${severity} of ${id}`,

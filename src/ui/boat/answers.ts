@@ -146,5 +146,5 @@ export class Answers {
   }
 }
 
-/** About a frame. */
-const TELL_MS = 16;
+/** About two frames: questions asked together are answered within it. */
+const TELL_MS = 30;

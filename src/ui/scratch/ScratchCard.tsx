@@ -13,7 +13,7 @@ export function ScratchCard({ result, units }: { result: ScratchResult; units: U
         {result.message}
       </p>
     );
-  const { result: circuit, working, assumed, load } = result.answer;
+  const { result: circuit, findings, working, assumed, load } = result.answer;
   const { ladder, state, protection } = circuit.own;
   const worst = state.drop.worst;
   return (
@@ -34,7 +34,7 @@ export function ScratchCard({ result, units }: { result: ScratchResult; units: U
       </p>
       {working.beside ? <p className="text-quiet">{working.beside}</p> : null}
       <p className="text-[12px] text-faint">Taken for granted: {assumed.join('; ')}.</p>
-      {ladder.proposed ? null : <p>{circuit.findings.find((f) => f.id.startsWith('fails-'))?.todo}</p>}
+      {ladder.proposed ? null : <p>{findings.find((f) => f.id.startsWith('fails-'))?.todo}</p>}
       {protection.conflict ? <p className="caution mt-1">{protection.conflict}</p> : null}
       <button type="button" className="plain mt-1" aria-expanded={opened} onClick={() => setOpened(!opened)}>
         the working

@@ -1,0 +1,81 @@
+/** Findings: what is wrong, why it matters, what to do. stop: must be settled; fix: should be; note: good to know. */
+import type { Design } from '../design/schema';
+
+export type Severity = 'stop' | 'fix' | 'note';
+
+export const ABOUT_KINDS = [
+  'circuit',
+  'load',
+  'panel',
+  'bank',
+  'source',
+  'join',
+  'living',
+  'cruise',
+  'lead',
+  'bar',
+  'study',
+  'AC source',
+  'AC panel',
+  'AC load',
+  'AC circuit',
+  'boat',
+] as const;
+export type AboutKind = (typeof ABOUT_KINDS)[number];
+
+export interface About {
+  readonly kind: AboutKind;
+  readonly id: string;
+}
+
+export interface Finding {
+  /** Stable while the cause lasts: rule and the thing it is about. */
+  readonly id: string;
+  /** The row of the table of rules it comes from. */
+  readonly rule: string;
+  readonly severity: Severity;
+  readonly about: About;
+  readonly title: string;
+  readonly why: string;
+  readonly todo: string;
+  /** The finding that brings this one about: they are shown together. */
+  readonly cause?: string;
+  /** A recorded departure: someone accepts it, with a reason. */
+  readonly accepted?: { readonly by: string; readonly why: string };
+}
+
+const SEVERITIES: readonly Severity[] = ['stop', 'fix', 'note'];
+
+/** All groups as one list: worst first, then in order of arrival. */
+export function bySeverity(...groups: readonly (readonly Finding[])[]): Finding[] {
+  const out: Finding[] = [];
+  for (const severity of SEVERITIES) for (const group of groups) for (const f of group) if (f.severity === severity) out.push(f);
+  return out;
+}
+
+/** Findings somebody has accepted, with the reason. */
+export function withDepartures({ departures }: Pick<Design, 'departures'>, findings: readonly Finding[]): readonly Finding[] {
+  if (departures.length === 0) return findings;
+  const accepted = new Map(departures.map((d) => [d.findingId, { by: d.acceptedBy, why: d.why }]));
+  return findings.map((f) => {
+    const known = accepted.get(f.id);
+    return known ? { ...f, accepted: known } : f;
+  });
+}
+
+export interface Caused {
+  readonly finding: Finding;
+  /** What it brings about, in order. */
+  readonly brings: readonly Finding[];
+}
+
+/** Findings with what each brings about below it; one whose cause is not in the list stands for itself. */
+export function byCause(findings: readonly Finding[]): Caused[] {
+  const ids = new Set(findings.map((f) => f.id));
+  const brought = new Map<string, Finding[]>();
+  const rooted = (f: Finding): boolean => f.cause === undefined || f.cause === f.id || !ids.has(f.cause);
+  for (const f of findings) if (!rooted(f) && f.cause) brought.set(f.cause, [...(brought.get(f.cause) ?? []), f]);
+  const all = (id: string, seen: ReadonlySet<string>): Finding[] =>
+    (brought.get(id) ?? []).flatMap((f) => (seen.has(f.id) ? [] : [f, ...all(f.id, new Set([...seen, f.id]))]));
+  return findings.filter(rooted).map((finding) => ({ finding, brings: all(finding.id, new Set([finding.id])) }));
+}

@@ -1,0 +1,126 @@
+/** Every finding of a design: one function over the one table, set by set, each kept while nothing it reads has changed. */
+import { benchOf, type CircuitResult } from '../circuitResult';
+import type { Design } from '../design/schema';
+import { share } from '../design/share';
+import type { LeadResult } from '../mainSide/leads';
+import { sameParts } from '../network/lay';
+import { circuitOrder } from '../network/order';
+import { bySeverity, withDepartures, type Finding } from './finding';
+import { findingsIn } from './rule';
+import type { AcPower } from './rules/acMachines';
+import { acRunFacts } from './rules/acRuns';
+import { unfedBy } from './rules/circuits';
+import type { StudyFacts } from './rules/studies';
+import { RULES, type RuleSet } from './table';
+
+export interface Facts {
+  /** As decided: what is to be removed is gone. */
+  readonly design: Design;
+  readonly circuits: readonly CircuitResult[];
+  readonly leads: readonly LeadResult[];
+  /** Studies and machines on the network; null: not worked out, and nothing is said of them. */
+  readonly studied: { readonly studies: Omit<StudyFacts, 'design'>; readonly power: AcPower } | null;
+}
+
+interface Known {
+  readonly deps: readonly unknown[];
+  readonly findings: readonly Finding[];
+}
+
+/** Findings kept from one time to the next, set by set, and circuit by circuit. */
+export interface FindingsMemory {
+  readonly sets: Map<RuleSet, Known>;
+  readonly circuits: Map<string, Known>;
+}
+export const findingsMemory = (): FindingsMemory => ({ sets: new Map(), circuits: new Map() });
+
+/** What was known while the parts are the same; what says the same stays the same objects. */
+function kept<K>(known: Map<K, Known>, key: K, deps: readonly unknown[], work: () => readonly Finding[]): readonly Finding[] {
+  const before = known.get(key);
+  if (before && sameParts(before.deps, deps)) return before.findings;
+  const findings = share(before?.findings, work());
+  known.set(key, { deps, findings });
+  return findings;
+}
+
+function ofDesign(facts: Facts, memory: FindingsMemory): readonly Finding[] {
+  const { design, circuits } = facts;
+  const { feederOf, loops } = circuitOrder(design.circuits);
+  const { banks, loads, panels, places, boat } = design;
+  return kept(memory.sets, 'design', [banks, loads, panels, places, boat, design.circuits, circuits], () => {
+    const circuitOfLoad = new Map<string, string>();
+    for (const c of design.circuits)
+      for (const { serves } of c.taps) if (serves.kind === 'load' && !circuitOfLoad.has(serves.id)) circuitOfLoad.set(serves.id, c.id);
+    return findingsIn(RULES.design, { design, results: new Map(circuits.map((r) => [r.id, r])), circuitOfLoad, feederOf, loops });
+  });
+}
+
+function ofCircuits({ design, circuits }: Facts, memory: FindingsMemory): readonly Finding[][] {
+  const { feederOf, loops } = circuitOrder(design.circuits);
+  const looped = new Set(loops.flatMap((l) => l.edges));
+  const fed = new Set(feederOf.keys());
+  const { boat } = design;
+  const out = circuits.map((r) => {
+    const b = benchOf(r);
+    if (!b) return [];
+    const unfed = b.input.upstream.bank ? undefined : unfedBy(design, r.id, looped, fed);
+    return kept(memory.circuits, r.id, [r, boat, unfed], () =>
+      findingsIn(RULES.circuits, { b, own: r.own.ladder, state: r.own.state, units: boat, unfed }),
+    ) as Finding[];
+  });
+  if (memory.circuits.size > circuits.length) {
+    const there = new Set(circuits.map((c) => c.id));
+    for (const id of memory.circuits.keys()) if (!there.has(id)) memory.circuits.delete(id);
+  }
+  return out;
+}
+
+function ofCharging({ design }: Facts, memory: FindingsMemory): readonly Finding[] {
+  const { banks, sources, joins, living, cruises, engine, places, boat } = design;
+  return kept(memory.sets, 'charging', [banks, sources, joins, living, cruises, engine, places, boat], () =>
+    findingsIn(RULES.charging, design),
+  );
+}
+
+function ofMainSide({ design, leads }: Facts, memory: FindingsMemory): readonly Finding[] {
+  const { bars, banks, panels, joins, sources, loads, circuits, boat } = design;
+  return kept(memory.sets, 'main side', [leads, design.leads, bars, banks, panels, joins, sources, loads, circuits, boat], () =>
+    findingsIn(RULES['main side'], { design, leads }),
+  );
+}
+
+/** Of the load sheet the AC side asks only whether the rows of its inverters are there. */
+function ofAc({ design }: Facts, memory: FindingsMemory): readonly Finding[] {
+  const { acRules, acSources, acPanels, acLoads, acCircuits, boat, house, places, bars, sources, leads } = design;
+  const rows = acSources.map((s) => s.inverter !== null && design.loads.some((l) => l.id === s.inverter?.loadId)).join();
+  return kept(
+    memory.sets,
+    'AC',
+    [acRules, acSources, acPanels, acLoads, acCircuits, boat, house, places, bars, sources, leads, rows],
+    () => [...findingsIn(RULES.AC, design), ...findingsIn(RULES['AC runs'], acRunFacts(design))],
+  );
+}
+
+/** The part of the table that speaks of studies and machines: it comes later than the rest, for studies take longer than an edit may. */
+export const studyFindings = ({ design, studied }: Pick<Facts, 'design' | 'studied'>): readonly Finding[] =>
+  studied
+    ? withDepartures(design, [
+        ...findingsIn(RULES.studies, { design, ...studied.studies }),
+        ...findingsIn(RULES['AC machines'], { design, ...studied.power }),
+      ])
+    : [];
+
+/** Every finding, worst first, with what somebody has accepted. @param memory of the last time for a neighbouring design. */
+export function findingsOf(facts: Facts, memory: FindingsMemory = findingsMemory()): readonly Finding[] {
+  return withDepartures(
+    facts.design,
+    bySeverity(
+      ofDesign(facts, memory),
+      ...ofCircuits(facts, memory),
+      ofCharging(facts, memory),
+      ofMainSide(facts, memory),
+      ofAc(facts, memory),
+      studyFindings(facts),
+    ),
+  );
+}

@@ -1,0 +1,212 @@
+/** Rules on inverters and generators, once the DC network has been asked. */
+import type { GeneratorAnswer } from '../../ac/genset';
+import { RIPPLE, type InverterAnswer } from '../../ac/inverter';
+import type { Design } from '../../design/schema';
+import { round3, sizeName } from '../../quantity';
+import { SOURCES, type Rule } from '../rule';
+import { iff, type AcRow, type AcSaid } from './acParts';
+
+export interface AcPower {
+  readonly inverters: readonly InverterAnswer[];
+  readonly generators: readonly GeneratorAnswer[];
+}
+
+export interface MachineFacts extends AcPower {
+  readonly design: Design;
+}
+
+type MachineRule = Rule<MachineFacts>;
+
+const inverter = (row: AcRow, told: (i: InverterAnswer, design: Design) => readonly AcSaid[]): MachineRule => ({
+  source: SOURCES.dc,
+  ...row,
+  about: 'AC source',
+  find: ({ design, inverters }) => inverters.flatMap((i) => told(i, design).map((t) => ({ ...t, id: i.id }))),
+});
+const generator = (row: AcRow, told: (g: GeneratorAnswer) => readonly AcSaid[]): MachineRule => ({
+  source: SOURCES.maker,
+  ...row,
+  about: 'AC source',
+  find: ({ generators }) => generators.flatMap((g) => told(g).map((t) => ({ ...t, id: g.id }))),
+});
+
+const caseSize = (i: InverterAnswer): string =>
+  i.caseWanted ? sizeName(i.caseWanted.school, i.caseWanted.size) : 'one size below its DC positive';
+export const MACHINE_RULES: readonly MachineRule[] = [
+  inverter(
+    {
+      id: 'ac-dc-unfused',
+      severity: 'stop',
+      reads: ['circuits.found', 'acSources.inverter.loadId'],
+      when: 'an inverter’s DC cable has no fuse at the battery',
+      why: 'Its cable is the largest fire aboard.',
+      todo: 'A fuse within reach of the post, as Wiring chooses it.',
+      hazard: 'fire',
+      confirm: 'eyes',
+    },
+    (i) => iff(i.wired !== null && !i.wired.fused, () => ({ title: 'has no fuse at the battery end' })),
+  ),
+  inverter(
+    {
+      id: 'ac-dc-disconnect',
+      severity: 'stop',
+      reads: ['circuits.devices'],
+      when: 'an inverter has no DC disconnect',
+      why: 'Asleep it looks dead and wakes when touched; only an open disconnect makes it safe to work on.',
+      todo: 'An isolator in its DC positive, in line on its circuit under Wiring.',
+      hazard: 'shock',
+      confirm: 'eyes',
+    },
+    (i) => iff(i.wired !== null && !i.wired.disconnect, () => ({ title: 'has no DC disconnect' })),
+  ),
+  inverter(
+    {
+      id: 'ac-dc-cable',
+      severity: 'stop',
+      reads: ['circuits', 'loads', 'acSources.inverter'],
+      when: 'an inverter’s DC cable carries less than full output with ripple heats it',
+      why: 'At full output and the lowest volts it overheats.',
+      todo: 'A heavier cable: let Wiring size it with the watts of full output on its row.',
+      hazard: 'fire',
+      confirm: 'a meter',
+    },
+    (i) =>
+      iff(i.wired !== null && i.heatingA > i.wired.izA + 1e-9, () => ({
+        title: `its DC cable carries ${round3(i.wired?.izA ?? 0)} A, it draws ${round3(i.heatingA)} A`,
+        why: `At full output and the lowest volts it draws ${round3(i.fullA)} A; ripple heats as ${RIPPLE} times that.`,
+      })),
+  ),
+  inverter(
+    {
+      id: 'ac-dc-fuse',
+      severity: 'fix',
+      reads: ['circuits', 'acSources.inverter'],
+      when: 'an inverter’s DC fuse opens below full output',
+      why: 'It opens at full output.',
+      todo: 'Its maker’s fuse, and the cable that asks for.',
+      hazard: 'none',
+      confirm: 'eyes',
+      source: SOURCES.maker,
+    },
+    (i) =>
+      iff(i.wired !== null && i.fullA > i.wired.ratingA + 1e-9, () => ({
+        title: 'its DC fuse opens below full output',
+        why: `${round3(i.wired?.ratingA ?? 0)} A against ${round3(i.fullA)} A at the lowest volts.`,
+      })),
+  ),
+  inverter(
+    {
+      id: 'ac-case',
+      severity: 'fix',
+      reads: ['acSources.inverter.caseSize', 'leads'],
+      when: 'an inverter’s case has no earth lead',
+      why: 'A DC positive on its case finds no way back that opens the fuse.',
+      todo: 'A case earth of one size below its DC positive or more: main side, or enter its size here.',
+      hazard: 'fire',
+      confirm: 'a meter',
+    },
+    (i) =>
+      iff(i.wired !== null && !i.caseHas, () => ({
+        title: 'its case has no earth lead',
+        todo: `A case earth of ${caseSize(i)} or more: main side, or enter its size here.`,
+      })),
+  ),
+  inverter(
+    {
+      id: 'ac-case-thin',
+      severity: 'fix',
+      reads: ['acSources.inverter.caseSize', 'circuits'],
+      when: 'an inverter’s case earth is more than one size below its DC positive',
+      why: 'The earth burns before the fuse opens.',
+      todo: 'The size wanted.',
+      hazard: 'fire',
+      confirm: 'eyes',
+    },
+    (i) =>
+      iff(i.wired !== null && i.caseHas !== null && i.caseWanted !== null && i.caseHas.areaMm2 < i.caseWanted.areaMm2 - 1e-9, () => ({
+        title: `its case earth is ${i.caseHas ? sizeName(i.caseHas.school, i.caseHas.size) : ''}`,
+        why: `No more than one size smaller than its DC positive of ${i.wired ? sizeName(i.wired.conductor.school, i.wired.conductor.size) : ''}: else the earth burns before the fuse opens.`,
+        todo: `${caseSize(i)}.`,
+      })),
+  ),
+  inverter(
+    {
+      id: 'ac-low-volts',
+      severity: 'fix',
+      reads: ['banks', 'circuits', 'acRules.inverterSoc', 'acSources.inverter'],
+      when: 'an inverter gets too few volts at full output and low charge',
+      why: 'It stops before full output.',
+      todo: 'A heavier or shorter DC cable, more battery, or less on it.',
+      hazard: 'none',
+      confirm: 'a meter',
+      source: SOURCES.practice,
+    },
+    (i, design) =>
+      iff(!Number.isNaN(i.fullV) && i.fullV < i.minV - 1e-9, () => ({
+        title: 'gives up before full output',
+        why: `At ${Math.round(100 * design.acRules.inverterSoc)} % charge and full output ${i.fullV > 0 ? `it has ${i.fullV.toFixed(2)} V` : 'its supply collapses'}; it stops at ${i.minV.toFixed(2)} V.`,
+      })),
+  ),
+  inverter(
+    {
+      id: 'ac-start',
+      severity: 'fix',
+      reads: ['acLoads.surgeVa', 'acSources.inverter.surges'],
+      when: 'an appliance’s start is more than the inverter gives for as long',
+      why: 'The inverter trips as it starts.',
+      todo: 'Start it with less beside it, a soft starter, or a larger inverter.',
+      hazard: 'none',
+      confirm: 'nothing',
+      source: SOURCES.maker,
+    },
+    (i, design) => {
+      const name = design.acSources.find((s) => s.id === i.id)?.name ?? '';
+      return i.starts
+        .filter((s) => !s.passes)
+        .map((s) => ({
+          suffix: ` ${s.id}`,
+          title: `${s.name} does not start on it`,
+          why: `It takes ${Math.round(s.va)} VA with what runs beside it, for ${round3(s.seconds)} s; ${name} gives ${Math.round(s.bearsVa)} VA for as long.`,
+        }));
+    },
+  ),
+  generator(
+    {
+      id: 'ac-dip',
+      severity: 'fix',
+      reads: ['acSources.generator', 'acLoads.surgeVa'],
+      when: 'an appliance’s start pulls the generator’s volts down too far',
+      why: 'Lights dim, electronics restart, the motor may stall.',
+      todo: 'A larger set, a soft starter, or start it first and alone.',
+      hazard: 'none',
+      confirm: 'a meter',
+    },
+    (g) =>
+      g.starts
+        .filter((s) => !s.passes)
+        .map((s) => ({
+          suffix: ` ${s.id}`,
+          title: `${s.name} pulls it down by ${round3(100 * s.dip)} %`,
+          why: `${round3(100 * g.mostDip)} % is the most with what is on it; ${round3(s.besidesKva)} kVA run already.`,
+          todo: `A set of ${round3(g.leastKva)} kVA, a soft starter, or start it first and alone.`,
+        })),
+  ),
+  generator(
+    {
+      id: 'ac-remote-start',
+      severity: 'fix',
+      reads: ['acSources.generator.startLoadId', 'circuits', 'engine'],
+      when: 'the generator’s start solenoid gets too few volts while a starter turns',
+      why: 'It starts sometimes and sometimes not.',
+      todo: 'A heavier pair to the solenoid, or a relay beside it fed from its own battery.',
+      hazard: 'none',
+      confirm: 'a meter',
+      source: SOURCES.practice,
+    },
+    (g) =>
+      iff(g.start !== null && !g.start.passes, () => ({
+        title: 'its remote start may not pull in',
+        why: `${g.start?.volts.toFixed(2) ?? ''} V reach its solenoid while the starter turns; it wants ${g.start?.pullInV.toFixed(2) ?? ''} V.`,
+      })),
+  ),
+];

@@ -1,0 +1,357 @@
+/** Rules on AC runs: conductor and breaker, faults to earth, what the cable is and what colour. */
+import { acCircuits, chainsTo, DROP_PCT, TOTAL_DROP_PCT, type AcCircuitResult } from '../../ac/circuits';
+import { INTERRUPTS, INTERRUPTS_AT_LEAST, sourceOhm } from '../../ac/services';
+import { setOp } from '../../design/edit';
+import type { AcCircuit, Design } from '../../design/schema';
+import { round3, sizeName } from '../../quantity';
+import { AC_COLOURS } from '../../rules/colours';
+import { SOURCES, type Rule } from '../rule';
+import { acRun, acWhole, iff, set, type AcRow, type AcRule, type AcSaid } from './acParts';
+
+/** A run with what was worked out for it. */
+interface Run {
+  readonly c: AcCircuit;
+  readonly r: AcCircuitResult;
+  readonly design: Design;
+}
+
+/** A rule asked of every run's result. */
+const run = (row: AcRow, told: (run: Run) => readonly AcSaid[]): Rule<AcRunFacts> => ({
+  source: SOURCES.ac,
+  ...row,
+  about: 'AC circuit',
+  find: ({ design, results }) =>
+    design.acCircuits.flatMap((c, i) => {
+      const r = results[i];
+      return r ? told({ c, r, design }).map((t) => ({ ...t, id: c.id })) : [];
+    }),
+});
+
+export interface AcRunFacts {
+  readonly design: Design;
+  /** By their order in the design. */
+  readonly results: readonly AcCircuitResult[];
+}
+
+export const acRunFacts = (design: Design): AcRunFacts => ({ design, results: acCircuits(design) });
+
+const unsize: AcRule['cure'] = set('acCircuits', ['size'], null);
+const sizeOf = ({ r }: Run): string => sizeName(r.conductor.school, r.conductor.size);
+const wantsOf = ({ r }: Run): string => sizeName(r.proposed.school, r.proposed.size);
+
+/** Largest short its breaker may have to open, A. */
+function askedA({ c, r, design }: Run): number {
+  const least = INTERRUPTS_AT_LEAST[design.boat.acRegion];
+  return Math.max(...chainsTo(design, c).map(({ source }) => r.volts / sourceOhm(source)), r.feeder ? least.main : least.branch);
+}
+
+export const AC_RUN_RULES: readonly Rule<AcRunFacts>[] = [
+  run(
+    {
+      id: 'ac-from-nothing',
+      severity: 'fix',
+      reads: ['acCircuits.from', 'acCircuits.to', 'acSources'],
+      when: 'nothing leads to where a run begins',
+      why: 'Nothing leads to where it begins.',
+      todo: 'Correct where it begins, or feed that panel.',
+      hazard: 'none',
+      confirm: 'nothing',
+      source: SOURCES.data,
+    },
+    ({ c, design }) => iff(chainsTo(design, c).length === 0, () => ({ title: 'comes from no source' })),
+  ),
+  run(
+    {
+      id: 'ac-to-nothing',
+      severity: 'fix',
+      reads: ['acCircuits.to'],
+      when: 'a run ends on something that was removed',
+      why: 'What it fed is gone.',
+      todo: 'Choose where it ends, or remove it.',
+      hazard: 'shock',
+      confirm: 'eyes',
+      source: SOURCES.data,
+      cure: set('acCircuits', ['to'], null),
+    },
+    ({ c, design }) =>
+      iff(c.to !== null && !(c.to.kind === 'panel' ? design.acPanels : design.acSources).some((x) => x.id === c.to?.id), () => ({
+        title: 'leads to nothing',
+      })),
+  ),
+  run(
+    {
+      id: 'ac-serves-nothing',
+      severity: 'note',
+      reads: ['acCircuits.loadIds', 'acCircuits.outlets'],
+      when: 'a branch serves no appliance and no outlet',
+      why: 'No appliance and no outlet is on it.',
+      todo: 'Name what it serves, or remove it.',
+      hazard: 'none',
+      confirm: 'nothing',
+      source: SOURCES.data,
+    },
+    ({ c }) => iff(c.to === null && c.loadIds.length === 0 && c.outlets === 0, () => ({ title: 'serves nothing' })),
+  ),
+  run(
+    {
+      id: 'ac-thin',
+      severity: 'stop',
+      reads: ['acCircuits.size', 'acCircuits.ratingA', 'places'],
+      when: 'the conductor carries less than its breaker lets through',
+      why: 'It burns before the breaker opens.',
+      todo: 'A heavier cable, or a smaller breaker.',
+      hazard: 'fire',
+      confirm: 'eyes',
+      cure: unsize,
+    },
+    (x) =>
+      iff(x.r.failing.includes('ampacity'), () => ({
+        title: `${sizeOf(x)} carries ${round3(x.r.izA)} A behind a breaker of ${round3(x.r.ratingA)} A`,
+        why: `${x.r.derating.refusal ?? 'Heat and bundling are counted'}: it burns before the breaker opens.`,
+        todo: `${wantsOf(x)}, or a smaller breaker.`,
+      })),
+  ),
+  run(
+    {
+      id: 'ac-drop',
+      severity: 'fix',
+      reads: ['acCircuits.lengthM', 'acCircuits.size', 'acLoads'],
+      when: `feeder and branch lose more than ${DROP_PCT} %`,
+      why: `${DROP_PCT} % aboard is the most: motors start badly and run hot.`,
+      todo: 'A heavier cable, or a shorter run.',
+      hazard: 'none',
+      confirm: 'a meter',
+      cure: unsize,
+    },
+    (x) =>
+      iff(x.r.failing.includes('drop'), () => ({
+        title: `feeder and branch lose ${round3(x.r.dropPct)} %`,
+        todo: `${wantsOf(x)}, or a shorter run.`,
+      })),
+  ),
+  run(
+    {
+      id: 'ac-drop-total',
+      severity: 'fix',
+      reads: ['acSources.shore', 'acCircuits'],
+      when: `from the pedestal on more than ${TOTAL_DROP_PCT} % is lost`,
+      why: `${TOTAL_DROP_PCT} % is the most, cord included.`,
+      todo: 'A heavier or shorter shore cord first.',
+      hazard: 'none',
+      confirm: 'a meter',
+    },
+    ({ r }) =>
+      iff(!r.failing.includes('drop') && r.totalPct > TOTAL_DROP_PCT + 1e-9, () => ({
+        title: `from the pedestal on ${round3(r.totalPct)} % is lost`,
+      })),
+  ),
+  run(
+    {
+      id: 'ac-slight',
+      severity: 'fix',
+      reads: ['acCircuits.size'],
+      when: 'the conductor is thinner than a three-core boat cable may be',
+      why: 'It breaks before it burns.',
+      todo: 'The least size of the school.',
+      hazard: 'none',
+      confirm: 'eyes',
+      cure: unsize,
+    },
+    (x) =>
+      iff(x.r.failing.includes('mechanical'), () => ({
+        title: `${sizeOf(x)} is thinner than a three-core cable may be`,
+        todo: `${wantsOf(x)}.`,
+      })),
+  ),
+  run(
+    {
+      id: 'ac-small-breaker',
+      severity: 'fix',
+      reads: ['acCircuits.ratingA', 'acLoads'],
+      when: 'a breaker is rated below what it serves',
+      why: 'It opens with everything on.',
+      todo: 'A larger breaker and what cable that asks for, or a second circuit.',
+      hazard: 'none',
+      confirm: 'nothing',
+      cure: set('acCircuits', ['ratingA'], null),
+    },
+    ({ c, r }) =>
+      iff(c.to === null && c.ratingA !== null && r.amps > c.ratingA + 1e-9 && c.outlets === 0, () => ({
+        title: `its breaker of ${round3(c.ratingA ?? 0)} A is below the ${round3(r.amps)} A it serves`,
+      })),
+  ),
+  run(
+    {
+      id: 'ac-interrupts',
+      severity: 'stop',
+      reads: ['acCircuits.family', 'acSources', 'boat.acRegion'],
+      when: 'a breaker interrupts less than the short it may have to open',
+      why: 'Beyond that it welds shut or bursts.',
+      todo: 'A breaker made for it, or a fuse before it.',
+      hazard: 'fire',
+      confirm: 'eyes',
+      cure: set('acCircuits', ['family'], null),
+    },
+    (x) => {
+      const interrupts = INTERRUPTS[x.r.family.id] ?? 0;
+      return iff(interrupts < askedA(x) - 1e-9, () => ({
+        title: `its breaker interrupts ${round3(interrupts)} A of ${round3(askedA(x))} A`,
+      }));
+    },
+  ),
+  run(
+    {
+      id: 'ac-fault',
+      severity: 'stop',
+      reads: ['acCircuits.leakageMa', 'acCircuits.lengthM', 'acSources'],
+      when: 'a live case is cut neither by the breaker in time nor by a residual-current device',
+      why: 'A fault to earth leaves the case live.',
+      todo: 'A residual-current device after the bond of that source: 30 mA on its feeder or on this circuit.',
+      hazard: 'shock',
+      confirm: 'a meter',
+      cure: set('acCircuits', ['leakageMa'], 30),
+    },
+    ({ r, design }) =>
+      r.faults
+        .filter((f) => f.cutBy === 'nothing')
+        .map((f) => {
+          const source = design.acSources.find((s) => s.id === f.sourceId)?.name ?? '';
+          const opens = Number.isFinite(f.opensS) ? `its breaker takes ${round3(f.opensS)} s` : 'its breaker may never open';
+          return {
+            suffix: ` ${f.sourceId}`,
+            title: `a live case is not cut in time on ${source}`,
+            why:
+              f.amps > 0
+                ? `A fault to earth draws ${round3(f.amps)} A through ${round3(f.loopOhm)} Ω: ${opens}, ${f.withinS} s is the most.`
+                : `${source} is entered as giving nothing: no fault draws enough to open its breaker.`,
+          };
+        }),
+  ),
+  run(
+    {
+      id: 'ac-wet-outlets',
+      severity: 'fix',
+      reads: ['acCircuits.outletsWet', 'acCircuits.leakageMa', 'boat.ruleSet'],
+      when: 'outlets in a wet place have no personal protection of their own',
+      why: 'Galley, heads, machinery and deck outlets want personal protection.',
+      todo: 'A residual-current device on this circuit.',
+      hazard: 'shock',
+      confirm: 'a meter',
+      cure: (design, finding) => set('acCircuits', ['leakageMa'], design.boat.ruleSet === 'awg' ? 5 : 10)(design, finding),
+    },
+    ({ c, design }) => {
+      const awg = design.boat.ruleSet === 'awg';
+      return iff(c.outletsWet && c.leakageMa === null, () => ({
+        severity: awg ? 'fix' : 'note',
+        title: 'outlets in a wet place have no personal protection',
+        why: awg
+          ? 'Galley, heads, machinery and deck outlets want 5 mA.'
+          : 'The 30 mA main protects them; 10 mA of their own is the better choice.',
+        todo: `Leakage of ${awg ? 5 : 10} mA on this circuit.`,
+      }));
+    },
+  ),
+  run(
+    {
+      id: 'ac-poles',
+      severity: 'fix',
+      reads: ['acCircuits.poles', 'boat.ruleSet'],
+      when: 'a breaker of the metric school opens the live alone',
+      why: 'Plugs of this school fit either way round: what is switched off may be live.',
+      todo: 'A double-pole breaker.',
+      hazard: 'shock',
+      confirm: 'eyes',
+      cure: set('acCircuits', ['poles'], 2),
+    },
+    ({ c, design }) => iff(c.poles < 2 && design.boat.ruleSet === 'metric', () => ({ title: 'opens the live alone' })),
+  ),
+];
+
+const KIND_WORDS = {
+  solid: ['Solid conductors work hard and break where a boat moves, inside the insulation.', 'fix'],
+  household: ['Household cable has bare copper, solid or coarse strands and a sheath that salt and oil get through.', 'fix'],
+  unknown: ['What it is made of is not known.', 'note'],
+} as const;
+
+/** What a colour says on the DC side; null: nothing. */
+function dcMeaning(design: Design, colour: string): 'DC negative' | 'DC positive' | null {
+  if (colour === design.house.negative || (colour === 'black' && design.boat.colourScheme === 'international')) return 'DC negative';
+  return colour === 'red' ? 'DC positive' : null;
+}
+
+function colourSaid(c: AcCircuit, design: Design): readonly AcSaid[] {
+  const colour = c.liveColour.toLowerCase();
+  const { live, neutral, earth } = AC_COLOURS[design.boat.colourScheme];
+  if (colour === '' || live.includes(colour)) return [];
+  const scheme = `live is ${live.join(' or ')}, neutral ${neutral}, earth ${earth}`;
+  if (colour === neutral || colour.startsWith('green'))
+    return [
+      {
+        title: `its live conductor is ${colour}`,
+        why: `On this boat ${colour} says ${colour === neutral ? 'neutral' : 'earth'}: the next person takes it for dead.`,
+        todo: `Rewire it: ${scheme}. Sleeves at the ends are not enough.`,
+      },
+    ];
+  const dc = dcMeaning(design, colour);
+  return [
+    {
+      severity: dc ? 'stop' : 'fix',
+      title: dc ? `its live conductor is ${colour}, as ${dc} is` : `its live conductor is ${colour}`,
+      why: dc ? 'Whoever works on the DC side takes hold of the mains.' : `Reused odd-coloured wire: the scheme has ${live.join(' or ')}.`,
+      todo: `Replace it; ${scheme}.`,
+    },
+  ];
+}
+
+export const AC_CABLE_RULES: readonly AcRule[] = [
+  acWhole(
+    {
+      id: 'ac-black',
+      severity: 'fix',
+      reads: ['house.negative', 'boat.colourScheme', 'acCircuits'],
+      when: 'the colour of DC negative is live in the AC scheme',
+      why: 'Crossing the two kills: whoever takes the black for DC negative takes hold of the mains.',
+      todo: 'Yellow for DC negative: Survey, house rules; or keep the two well apart and labelled.',
+      hazard: 'shock',
+      confirm: 'eyes',
+      cure: (design) => [setOp(design, ['house', 'negative'], 'yellow')],
+    },
+    (d) =>
+      iff(d.acCircuits.length > 0 && AC_COLOURS[d.boat.colourScheme].live.includes(d.house.negative), () => ({
+        title: 'black is live in the AC and negative in the DC',
+      })),
+  ),
+  acRun(
+    {
+      id: 'ac-cable',
+      severity: 'fix',
+      reads: ['acCircuits.cable'],
+      when: 'a run is no stranded three-core boat cable',
+      why: 'It is no boat cable.',
+      todo: 'Tinned stranded three-core boat cable.',
+      hazard: 'fire',
+      confirm: 'eyes',
+      cure: set('acCircuits', ['cable'], 'stranded three-core'),
+    },
+    (c) => {
+      if (c.cable === 'stranded three-core') return [];
+      const [why, severity] = KIND_WORDS[c.cable];
+      return [{ severity, title: c.cable === 'unknown' ? 'its cable is not known' : `${c.cable} cable`, why }];
+    },
+  ),
+  acRun(
+    {
+      id: 'ac-colour',
+      severity: 'stop',
+      reads: ['acCircuits.liveColour', 'boat.colourScheme', 'house.negative'],
+      when: 'the live conductor of a run has a colour that means something else, or nothing',
+      why: 'The next person takes it for something else.',
+      todo: 'Replace it by the colours of the scheme.',
+      hazard: 'shock',
+      confirm: 'eyes',
+      cure: (design, finding) =>
+        set('acCircuits', ['liveColour'], AC_COLOURS[design.boat.colourScheme].live[0] ?? '')(design, finding),
+    },
+    colourSaid,
+  ),
+];

@@ -1,0 +1,227 @@
+/** Rules on banks, their boxes, BMS and links, and on what joins them. */
+import { setOp } from '../../design/edit';
+import type { Bank, Design, Join } from '../../design/schema';
+import { crankIndex } from '../../energy/scene';
+import { cranking } from '../../energy/start';
+import { BAD, sharingOf, UNEVEN } from '../../network/sharing';
+import { sizeName } from '../../quantity';
+import { fitCount } from '../fitCount';
+import { SOURCES, type Told } from '../rule';
+import type { ChargingRule } from './charging';
+
+type Row = Omit<ChargingRule, 'find' | 'about' | 'source'> & { readonly source?: string };
+type Said = Omit<Told, 'id'>;
+
+interface Pair {
+  readonly first: Bank;
+  readonly second: Bank;
+}
+
+/** The two banks of a join; null where they are not two. */
+function pairOf(design: Design, join: Join): Pair | null {
+  const [first, second] = [design.banks.find((b) => b.id === join.firstId), design.banks.find((b) => b.id === join.secondId)];
+  return first && second && first.id !== second.id ? { first, second } : null;
+}
+const iff = (applies: boolean, said: () => Said): readonly Said[] => (applies ? [said()] : []);
+const join = (row: Row, told: (j: Join, pair: Pair | null, design: Design) => readonly Said[]): ChargingRule => ({
+  source: SOURCES.practice,
+  ...row,
+  about: 'join',
+  find: (design) => design.joins.flatMap((j) => told(j, pairOf(design, j), design).map((t) => ({ ...t, id: j.id }))),
+});
+const bank = (row: Row, told: (b: Bank, design: Design) => readonly Said[]): ChargingRule => ({
+  source: SOURCES.maker,
+  ...row,
+  about: 'bank',
+  find: (design) => design.banks.flatMap((b) => told(b, design).map((t) => ({ ...t, id: b.id }))),
+});
+
+const throughA = (design: Design, joinId: string): number =>
+  design.sources.filter((s) => s.joinId === joinId).reduce((sum, s) => sum + s.ratedA, 0);
+
+export const JOIN_RULES: readonly ChargingRule[] = [
+  join(
+    {
+      id: 'join-ends',
+      severity: 'fix',
+      reads: ['joins.firstId', 'joins.secondId'],
+      when: 'what joins banks does not name two',
+      why: 'It does nothing.',
+      todo: 'Say which two.',
+      hazard: 'none',
+      confirm: 'nothing',
+      source: SOURCES.data,
+      cure: (design, { about }) => {
+        const [a, b] = design.banks;
+        return a && b ? [setOp(design, ['joins', about.id, 'firstId'], a.id), setOp(design, ['joins', about.id, 'secondId'], b.id)] : null;
+      },
+    },
+    (_, pair) => iff(pair === null, () => ({ title: 'does not join two banks' })),
+  ),
+  join(
+    {
+      id: 'relay-volts',
+      severity: 'fix',
+      reads: ['joins.openV', 'joins.closeV'],
+      when: 'a relay opens at higher volts than it closes at',
+      why: 'It switches on and off without end.',
+      todo: 'Set the opening volts below the closing.',
+      hazard: 'none',
+      confirm: 'a meter',
+      source: SOURCES.maker,
+      cure: (design, { about }) => {
+        const j = design.joins.find((x) => x.id === about.id);
+        return j ? [setOp(design, ['joins', about.id, 'openV'], Math.round(10 * (j.closeV - 0.5)) / 10)] : null;
+      },
+    },
+    (j, pair) => iff(pair !== null && j.kind === 'relay' && j.openV >= j.closeV, () => ({ title: 'opens at higher volts than it closes at' })),
+  ),
+  join(
+    {
+      id: 'mixed',
+      severity: 'stop',
+      reads: ['joins', 'banks.chemistry'],
+      when: 'a join ties iron phosphate to lead-acid',
+      why: 'Iron phosphate pours into lead-acid, and their settings never agree.',
+      todo: 'A DC–DC charger between them.',
+      hazard: 'fire',
+      confirm: 'nothing',
+    },
+    (_, pair) =>
+      iff(pair !== null && (pair.first.chemistry === 'lfp') !== (pair.second.chemistry === 'lfp'), () => ({
+        title: `joins ${pair?.first.name ?? ''} and ${pair?.second.name ?? ''}, of different chemistries`,
+      })),
+  ),
+  join(
+    {
+      id: 'join-volts',
+      severity: 'stop',
+      reads: ['joins', 'banks.blockV', 'banks.series'],
+      when: 'a join ties banks of different volts',
+      why: 'Thousands of amps flow.',
+      todo: 'A DC–DC converter between them.',
+      hazard: 'fire',
+      confirm: 'a meter',
+    },
+    (_, pair) =>
+      iff(pair !== null && pair.first.blockV * pair.first.series !== pair.second.blockV * pair.second.series, () => ({
+        title: 'joins banks of different volts',
+      })),
+  ),
+  join(
+    {
+      id: 'join-rating',
+      severity: 'fix',
+      reads: ['joins.ratedA', 'sources.ratedA', 'sources.joinId'],
+      when: 'sources send more through a join than it is rated for',
+      why: 'It overheats.',
+      todo: 'One with a higher rating.',
+      hazard: 'fire',
+      confirm: 'eyes',
+      source: SOURCES.maker,
+    },
+    (j, pair, design) =>
+      iff(pair !== null && throughA(design, j.id) > j.ratedA, () => ({
+        title: `${throughA(design, j.id)} A go through its ${j.ratedA} A`,
+      })),
+  ),
+];
+
+export const BANK_RULES: readonly ChargingRule[] = [
+  bank(
+    {
+      id: 'box',
+      severity: 'fix',
+      reads: ['banks.box', 'banks.sheet'],
+      when: 'more blocks than their box takes',
+      why: 'Upright, side by side, 10 mm of air between.',
+      todo: 'A larger box, fewer blocks, or others.',
+      hazard: 'none',
+      confirm: 'eyes',
+    },
+    ({ box, sheet, series, strings }) => {
+      const { lengthMm, widthMm, heightMm } = sheet;
+      if (!box || lengthMm === null || widthMm === null || heightMm === null) return [];
+      const fits = fitCount(box, { lengthMm, widthMm, heightMm });
+      return iff(fits < series * strings, () => ({ title: `${series * strings} blocks, its box takes ${fits}` }));
+    },
+  ),
+  bank(
+    {
+      id: 'bms-volts',
+      severity: 'fix',
+      reads: ['banks.bms'],
+      when: 'a BMS is entered with its low volts above its high volts',
+      why: 'One of the two is wrong.',
+      todo: 'Read its sheet again.',
+      hazard: 'none',
+      confirm: 'nothing',
+    },
+    ({ bms }) => iff(bms !== null && bms.underV >= bms.overV, () => ({ title: 'its BMS opens low above where it opens high' })),
+  ),
+  bank(
+    {
+      id: 'bms-warns',
+      severity: 'note',
+      reads: ['banks.bms.warns'],
+      when: 'a BMS opens without a warning before',
+      why: 'Sources should stop before it does.',
+      todo: 'Take a warning or charge-enable signal to each source, or an alarm.',
+      hazard: 'stranded',
+      confirm: 'eyes',
+      cure: (design, { about }) => [setOp(design, ['banks', about.id, 'bms', 'warns'], true)],
+    },
+    ({ bms, chemistry }) => iff(chemistry === 'lfp' && bms !== null && !bms.warns, () => ({ title: 'its BMS opens without warning' })),
+  ),
+  bank(
+    {
+      id: 'sharing',
+      severity: 'fix',
+      reads: ['banks.links', 'banks.strings'],
+      when: 'the strings of a bank share its current unevenly',
+      why: 'It works hardest, ages first, and takes the others with it.',
+      todo: 'Take its load off diagonally, or by bus bars: Bank, links.',
+      hazard: 'none',
+      confirm: 'a meter',
+      source: SOURCES.practice,
+      cure: (design, { about }) => [setOp(design, ['banks', about.id, 'links', 'way'], 'bus bars')],
+    },
+    (b, design) => {
+      // The share does not depend on the current.
+      const shared = sharingOf(b, design.boat.ruleSet, 100);
+      return iff(shared !== undefined && shared.worstOverMean > UNEVEN, () => ({
+        severity: (shared?.worstOverMean ?? 0) > BAD ? 'fix' : 'note',
+        title: `one of its strings gives ${Math.round(100 * (shared?.worstOverMean ?? 0))} % of an even share`,
+        ...(shared?.sizeWanted
+          ? { todo: `Links of ${sizeName(design.boat.ruleSet, shared.sizeWanted)}, or its load taken off diagonally: Bank, links.` }
+          : {}),
+      }));
+    },
+  ),
+  {
+    id: 'cranking',
+    about: 'bank',
+    severity: 'fix',
+    reads: ['engine', 'banks.cca', 'banks.job', 'sources.kind'],
+    when: 'the start bank does not turn the engine often enough in the cold',
+    why: 'The engine may not start.',
+    todo: 'A larger start bank, a shorter path, or both.',
+    hazard: 'stranded',
+    confirm: 'a meter',
+    source: SOURCES.practice,
+    find: (design) => {
+      const start = design.banks[crankIndex(design)];
+      if (!start || !design.sources.some((s) => s.kind === 'alternator')) return [];
+      const c = cranking(design, start);
+      return c.passes
+        ? []
+        : [
+            {
+              id: start.id,
+              title: `turns the engine ${c.starts} times at ${design.engine.coldC} °C, ${c.wanted} are wanted`,
+              why: `${c.starterV.toFixed(1)} V at the starter from full, ${c.minV} V needed; good for ${Math.round(c.coldCrankA)} cranking amps, ${c.crankA} asked.`,
+            },
+          ];
+    },
+  },
+];

@@ -1,0 +1,293 @@
+/** Rules on the design as a whole: banks, loads, panels and what feeds them. */
+import type { CircuitResult } from '../../circuitResult';
+import { setOp } from '../../design/edit';
+import type { Circuit, Design } from '../../design/schema';
+import { ringWords } from '../../network/feeds';
+import type { Ring } from '../../network/solve/rings';
+import { SOURCES, when, type Rule, type Told } from '../rule';
+
+export interface DesignFacts {
+  readonly design: Design;
+  readonly results: ReadonlyMap<string, CircuitResult>;
+  readonly circuitOfLoad: ReadonlyMap<string, string>;
+  readonly feederOf: ReadonlyMap<string, Circuit>;
+  readonly loops: readonly Ring[];
+}
+
+type DesignRule = Rule<DesignFacts>;
+
+const waysOf = (design: Design, panelId: string): readonly Circuit[] =>
+  design.circuits.filter((c) => c.from.kind === 'panel' && c.from.id === panelId);
+
+/** Loads and panels that two circuits serve: the second circuit, and what it serves again. */
+function fedTwice({ circuits }: Design): { readonly circuit: Circuit; readonly kind: 'load' | 'panel'; readonly id: string }[] {
+  const first = new Map<string, string>();
+  return circuits.flatMap((circuit) =>
+    circuit.taps.flatMap(({ serves }) => {
+      if (serves.kind === 'place') return [];
+      const key = `${serves.kind}:${serves.id}`;
+      const known = first.get(key);
+      first.set(key, known ?? circuit.id);
+      return known !== undefined && known !== circuit.id ? [{ circuit, kind: serves.kind, id: serves.id }] : [];
+    }),
+  );
+}
+
+export const DESIGN_RULES: readonly DesignRule[] = [
+  {
+    id: 'no-bank',
+    about: 'boat',
+    severity: 'stop',
+    reads: ['banks'],
+    when: 'the boat has no battery bank',
+    why: 'Fault currents, interrupting capacity and sag cannot be calculated.',
+    todo: 'Enter a first bank on Survey.',
+    hazard: 'none',
+    confirm: 'nothing',
+    source: SOURCES.data,
+    find: ({ design }) => when(design.banks.length === 0, () => ({ id: 'boat', title: 'has no battery bank' })),
+  },
+  {
+    id: 'bank-volts',
+    about: 'bank',
+    severity: 'stop',
+    reads: ['banks.blockV', 'banks.series', 'boat.systemV'],
+    when: 'the blocks of a bank in series do not make the system volts',
+    why: 'Everything aboard is calculated at the system voltage.',
+    todo: 'Correct the blocks in series, or the system voltage.',
+    hazard: 'damage',
+    confirm: 'eyes',
+    source: SOURCES.data,
+    find: ({ design }) =>
+      design.banks.flatMap((b): readonly Told[] =>
+        when(b.blockV * b.series !== design.boat.systemV, () => ({
+          id: b.id,
+          title: `makes ${b.blockV * b.series} V on a ${design.boat.systemV} V boat`,
+        })),
+      ),
+    cure: (design, { about }) => {
+      const bank = design.banks.find((b) => b.id === about.id);
+      const series = bank ? design.boat.systemV / bank.blockV : 0;
+      return Number.isInteger(series) && series > 0 ? [setOp(design, ['banks', about.id, 'series'], series)] : null;
+    },
+  },
+  {
+    id: 'loop',
+    about: 'circuit',
+    severity: 'stop',
+    reads: ['circuits.from', 'circuits.taps'],
+    when: 'a panel is fed from its own ways',
+    why: 'A panel may not be fed from its own ways: nothing is known of its volts, its faults or what it carries.',
+    todo: 'Feed one of the panels in the loop from the bank or the main bus.',
+    hazard: 'fire',
+    confirm: 'nothing',
+    source: SOURCES.data,
+    find: ({ design, loops }) =>
+      design.circuits.flatMap((c): readonly Told[] => {
+        const loop = loops.find((l) => l.edges.includes(c.id));
+        return loop ? [{ id: c.id, title: `feeds itself: ${ringWords(design, loop)}` }] : [];
+      }),
+    cure: (design, { about }) => {
+      const [bank] = design.banks;
+      return bank ? [setOp(design, ['circuits', about.id, 'from'], { kind: 'bank', id: bank.id })] : null;
+    },
+  },
+  {
+    id: 'twice',
+    about: 'load',
+    severity: 'stop',
+    reads: ['circuits.taps'],
+    when: 'a load or a panel is on two circuits',
+    why: 'Opening one device leaves it live: shock and fire.',
+    todo: 'Take it off one of them.',
+    hazard: 'shock',
+    confirm: 'eyes',
+    source: SOURCES.practice,
+    find: ({ design }) =>
+      fedTwice(design).map(({ circuit, kind, id }) => ({ id, suffix: `-${circuit.id}`, about: { kind, id }, title: 'is fed by two circuits' })),
+    cure: (design, { about }) => {
+      const again = fedTwice(design).find((x) => x.kind === about.kind && x.id === about.id)?.circuit;
+      const taps = again?.taps.filter((t) => !(t.serves.kind === about.kind && t.serves.id === about.id));
+      const parents = new Set(taps?.map((t) => t.id));
+      return again && taps
+        ? [
+            setOp(
+              design,
+              ['circuits', again.id, 'taps'],
+              taps.map((t) => ({ ...t, parent: t.parent !== null && parents.has(t.parent) ? t.parent : null })),
+            ),
+          ]
+        : null;
+    },
+  },
+  {
+    id: 'no-rating',
+    about: 'load',
+    severity: 'note',
+    reads: ['loads.rating'],
+    when: 'a load has neither watts nor amps',
+    why: 'It counts as nothing in every sum.',
+    todo: "Enter the maker's figure, or measure it.",
+    hazard: 'none',
+    confirm: 'a meter',
+    source: SOURCES.data,
+    find: ({ design }) =>
+      design.loads.flatMap((l): readonly Told[] => when(l.rating === 0, () => ({ id: l.id, title: 'has no watts or amps yet' }))),
+  },
+  {
+    id: 'no-circuit',
+    about: 'load',
+    severity: 'note',
+    reads: ['circuits.taps'],
+    when: 'a load is on no circuit',
+    why: 'It has no cable and no protection.',
+    todo: 'Wiring, "propose", or drag it onto a circuit.',
+    hazard: 'none',
+    confirm: 'nothing',
+    source: SOURCES.data,
+    find: ({ design, circuitOfLoad }) =>
+      design.loads.flatMap((l): readonly Told[] => when(!circuitOfLoad.has(l.id), () => ({ id: l.id, title: 'is on no circuit' }))),
+  },
+  {
+    id: 'no-place',
+    about: 'load',
+    severity: 'note',
+    reads: ['loads.placeId', 'loads.at'],
+    when: 'a load has no place aboard',
+    why: 'Its run is estimated from amidships.',
+    todo: 'Give it a place.',
+    hazard: 'none',
+    confirm: 'eyes',
+    source: SOURCES.data,
+    find: ({ design }) =>
+      design.loads.flatMap((l): readonly Told[] =>
+        when(l.placeId === null && l.at === null, () => ({ id: l.id, title: 'has no place' })),
+      ),
+  },
+  {
+    id: 'electronics-place',
+    about: 'load',
+    severity: 'fix',
+    reads: ['loads.group', 'loads.placeId', 'places'],
+    when: 'electronics are in a wet, dripping, hot or vapour place',
+    why: 'Electronics belong in no wet, dripping, hot or vapour place.',
+    todo: 'Move it, or use one its maker rates for the place.',
+    hazard: 'damage',
+    confirm: 'eyes',
+    source: SOURCES.practice,
+    find: ({ design }) =>
+      design.loads.flatMap((l): readonly Told[] => {
+        const place = design.places.find((p) => p.id === l.placeId);
+        const bad = place !== undefined && (place.wet || place.vapour || place.drips || place.engineSpace);
+        return when(l.group === 'electronics' && bad, () => ({ id: l.id, title: `is in ${place?.name ?? ''}` }));
+      }),
+  },
+  {
+    id: 'ways',
+    about: 'panel',
+    severity: 'stop',
+    reads: ['panels.ways', 'circuits.from'],
+    when: 'more circuits start at a panel than it has ways',
+    why: 'A way feeds one circuit.',
+    todo: 'Add ways, or regroup.',
+    hazard: 'none',
+    confirm: 'eyes',
+    source: SOURCES.maker,
+    find: ({ design }) =>
+      design.panels.flatMap((p): readonly Told[] => {
+        const ways = waysOf(design, p.id).length;
+        return when(ways > p.ways, () => ({ id: p.id, title: `has ${p.ways} ways and ${ways} circuits` }));
+      }),
+  },
+  {
+    id: 'no-feeder',
+    about: 'panel',
+    severity: 'stop',
+    reads: ['circuits.taps', 'circuits.from'],
+    when: 'circuits start at a panel that nothing feeds',
+    why: 'Nothing reaches its circuits.',
+    todo: 'Wiring, "propose".',
+    hazard: 'none',
+    confirm: 'nothing',
+    source: SOURCES.data,
+    find: ({ design, feederOf, loops }) =>
+      design.panels.flatMap((p): readonly Told[] => {
+        const loop = loops.find((l) => l.nodes.includes(p.id));
+        return when(waysOf(design, p.id).length > 0 && !feederOf.has(p.id), () => ({
+          id: p.id,
+          title: 'has no feeder',
+          ...(loop?.edges[0] === undefined ? {} : { cause: `loop:${loop.edges[0]}` }),
+        }));
+      }),
+  },
+  {
+    id: 'panel-family',
+    about: 'panel',
+    severity: 'stop',
+    reads: ['panels.family', 'banks'],
+    when: 'the devices of a panel may not be used where it is',
+    why: 'Its devices cannot interrupt what a short there would bring.',
+    todo: 'Use a panel whose devices can, a current-limiting fuse (class T) proved for the pair by its maker, or a longer or thinner feeder.',
+    hazard: 'fire',
+    confirm: 'eyes',
+    source: SOURCES.dc,
+    find: ({ design, results }) =>
+      design.panels.flatMap((p): readonly Told[] => {
+        const unfit = waysOf(design, p.id)
+          .flatMap((c) => results.get(c.id) ?? [])
+          .find((c) => p.family !== null && c.own.protection.noneAllowed);
+        const [refusal] = unfit?.own.protection.refused ?? [];
+        return when(unfit !== undefined, () => ({
+          id: p.id,
+          title: `may not hold ${refusal?.family ?? 'its'}s`,
+          why: `Each ${refusal?.reason ?? 'is refused'}.`,
+        }));
+      }),
+    cure: (design, { about }) => [setOp(design, ['panels', about.id, 'family'], null)],
+  },
+  {
+    id: 'sending-end',
+    about: 'panel',
+    severity: 'note',
+    reads: ['circuits', 'banks'],
+    when: 'a short right at a way lets more through than the thin conductor withstands',
+    why: 'The device opens, but lets more through first than the thin conductors withstand.',
+    todo: 'Replace such a run after a fault, or fit a current-limiting fuse (class T) upstream.',
+    hazard: 'fire',
+    confirm: 'nothing',
+    source: SOURCES.dc,
+    find: ({ design, results }) =>
+      design.panels.flatMap((p): readonly Told[] => {
+        const own = waysOf(design, p.id).flatMap((c) => results.get(c.id) ?? []);
+        const spoiled = own.filter((c) => c.own.state.fault?.passes && !c.own.state.fault.sendingPasses);
+        return when(spoiled.length > 0, () => ({
+          id: p.id,
+          title: `a short at ${spoiled.length === own.length ? 'any' : spoiled.length} of its ways would spoil the cable there`,
+          why: `The device opens, but lets more through first than the thin conductors withstand: ${spoiled
+            .slice(0, 4)
+            .map((c) => c.name)
+            .join(', ')}${spoiled.length > 4 ? ' …' : ''}.`,
+        }));
+      }),
+  },
+  {
+    id: 'panel-total',
+    about: 'panel',
+    severity: 'stop',
+    reads: ['panels.maxTotalA', 'circuits', 'loads'],
+    when: 'a panel carries more than its maker allows in all',
+    why: 'Its bus bar overheats.',
+    todo: 'Move heavy loads to the main bus.',
+    hazard: 'fire',
+    confirm: 'a meter',
+    source: SOURCES.maker,
+    find: ({ design, results, feederOf }) =>
+      design.panels.flatMap((p): readonly Told[] => {
+        const feeder = results.get(feederOf.get(p.id)?.id ?? '');
+        return when(p.maxTotalA !== null && feeder !== undefined && feeder.workingA > p.maxTotalA, () => ({
+          id: p.id,
+          title: `carries ${feeder?.workingA.toFixed(0) ?? ''} A of ${p.maxTotalA ?? 0} A`,
+        }));
+      }),
+  },
+];

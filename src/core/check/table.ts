@@ -1,0 +1,41 @@
+/** The one table of rules, set by set: a set is asked of one kind of facts. */
+import type { Rule, RuleRow } from './rule';
+import { AC_BOND_RULES } from './rules/acBonds';
+import { MACHINE_RULES } from './rules/acMachines';
+import { AC_CABLE_RULES, AC_RUN_RULES } from './rules/acRuns';
+import { AC_SOURCE_RULES } from './rules/acSources';
+import { BANK_RULES, JOIN_RULES } from './rules/banks';
+import { CHARGING_RULES, SETTING_RULES } from './rules/charging';
+import { CIRCUIT_RULES } from './rules/circuits';
+import { DESIGN_RULES } from './rules/design';
+import { FOUND_RULES } from './rules/found';
+import { MAIN_SIDE_RULES } from './rules/mainSide';
+import { MAKER_RULES } from './rules/makers';
+import { STUDY_RULES } from './rules/studies';
+
+export const RULES = {
+  design: DESIGN_RULES,
+  circuits: [...CIRCUIT_RULES, ...FOUND_RULES, ...MAKER_RULES],
+  charging: [...CHARGING_RULES, ...JOIN_RULES, ...SETTING_RULES, ...BANK_RULES],
+  'main side': MAIN_SIDE_RULES,
+  AC: [...AC_SOURCE_RULES, ...AC_BOND_RULES, ...AC_CABLE_RULES],
+  'AC runs': AC_RUN_RULES,
+  studies: STUDY_RULES,
+  'AC machines': MACHINE_RULES,
+} as const;
+
+export type RuleSet = keyof typeof RULES;
+export const RULE_SET_NAMES = Object.keys(RULES) as readonly RuleSet[];
+
+type AnyRule = Rule<never>;
+const all = (set: RuleSet): readonly AnyRule[] => RULES[set];
+
+/** Rows as they are written down, with the set each belongs to. */
+export const ruleRows = (): readonly (RuleRow & { readonly set: RuleSet })[] =>
+  RULE_SET_NAMES.flatMap((set) => all(set).map(({ find: _, cure, ...row }) => ({ ...row, set, curable: cure !== undefined })));
+
+/** The row behind a finding. The study of a collapse and the collapse of a circuit are two rows of one name: what it is about tells them apart. */
+export function ruleOf(finding: { readonly rule: string; readonly about: { readonly kind: string } }): AnyRule | undefined {
+  const rows = RULE_SET_NAMES.flatMap(all).filter((r) => r.id === finding.rule);
+  return rows.find((r) => r.about === finding.about.kind) ?? rows[0];
+}
