@@ -7,8 +7,7 @@ import { SOURCES, type Told } from '../rule';
 import { acPanel, acWhole, iff, set, type AcRule } from './acParts';
 
 type BondRule = 'ac-parallel' | 'ac-bond-many' | 'ac-bond-none';
-const wrongness = (o: Origin): BondRule =>
-  o.paralleled ? 'ac-parallel' : o.bonds.length > o.wanted ? 'ac-bond-many' : 'ac-bond-none';
+const wrongness = (o: Origin): BondRule => (o.paralleled ? 'ac-parallel' : o.bonds.length > o.wanted ? 'ac-bond-many' : 'ac-bond-none');
 
 /** The first state in which each source's bonds are wrong in one way. */
 const wrongStates = (design: Design, rule: BondRule): { readonly state: AcState; readonly origin: Origin }[] => {
@@ -78,8 +77,7 @@ const BONDS: readonly AcRule[] = [
       return {
         title: `has ${origin.bonds.length === 1 ? 'a neutral–earth bond' : `${origin.bonds.length} neutral–earth bonds`} aboard`,
         why: `With ${state.name} neutral and earth are joined at ${origin.bonds.map((b) => b.at).join(' and ')}. ${wanted}: neutral current then runs in the earth, through the boat’s metal and the water.`,
-        todo:
-          origin.wanted === 0 ? 'Take the link out, or have the transfer open the neutral too.' : 'Leave the one at the source.',
+        todo: origin.wanted === 0 ? 'Take the link out, or have the transfer open the neutral too.' : 'Leave the one at the source.',
       };
     },
     (design) => {
@@ -227,7 +225,9 @@ const EARTH: readonly AcRule[] = [
       hazard: 'shock',
       confirm: 'eyes',
       cure: (design) =>
-        design.acSources.flatMap((s) => (s.shore ? [setOp(design, ['acSources', s.id, 'shore', 'isolation'], 'isolation transformer')] : [])),
+        design.acSources.flatMap((s) =>
+          s.shore ? [setOp(design, ['acSources', s.id, 'shore', 'isolation'], 'isolation transformer')] : [],
+        ),
     },
     (d) =>
       d.acRules.earthing === 'isolation transformer'

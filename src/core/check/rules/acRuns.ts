@@ -190,7 +190,10 @@ export const AC_RUN_RULES: readonly Rule<AcRunFacts>[] = [
       todo: 'A breaker made for it, or a fuse before it.',
       hazard: 'fire',
       confirm: 'eyes',
-      cure: set('acCircuits', ['family'], null),
+      cure: (design, { about }) => {
+        const c = design.acCircuits.find((x) => x.id === about.id);
+        return c?.family != null ? [setOp(design, ['acCircuits', c.id, 'family'], null)] : null;
+      },
     },
     (x) => {
       const interrupts = INTERRUPTS[x.r.family.id] ?? 0;
@@ -349,8 +352,7 @@ export const AC_CABLE_RULES: readonly AcRule[] = [
       todo: 'Replace it by the colours of the scheme.',
       hazard: 'shock',
       confirm: 'eyes',
-      cure: (design, finding) =>
-        set('acCircuits', ['liveColour'], AC_COLOURS[design.boat.colourScheme].live[0] ?? '')(design, finding),
+      cure: (design, finding) => set('acCircuits', ['liveColour'], AC_COLOURS[design.boat.colourScheme].live[0] ?? '')(design, finding),
     },
     colourSaid,
   ),

@@ -75,10 +75,9 @@ const GENERAL: readonly AcRule[] = [
       cure: (design, finding) => set('acSources', ['service'], design.boat.acRegion)(design, finding),
     },
     (s, d) =>
-      iff(
-        s.service !== d.boat.acRegion && !(s.kind === 'inverter' && d.boat.acRegion === '120/240 V' && s.service === '120 V'),
-        () => ({ title: `is ${SERVICES[s.service].words} on a ${d.boat.acRegion} boat` }),
-      ),
+      iff(s.service !== d.boat.acRegion && !(s.kind === 'inverter' && d.boat.acRegion === '120/240 V' && s.service === '120 V'), () => ({
+        title: `is ${SERVICES[s.service].words} on a ${d.boat.acRegion} boat`,
+      })),
   ),
   acSource(
     {
@@ -293,8 +292,7 @@ const INVERTERS: readonly AcRule[] = [
       confirm: 'nothing',
       source: SOURCES.data,
     },
-    (s, d) =>
-      iff(s.inverter !== null && !d.loads.some((l) => l.id === s.inverter?.loadId), () => ({ title: 'has no DC side' })),
+    (s, d) => iff(s.inverter !== null && !d.loads.some((l) => l.id === s.inverter?.loadId), () => ({ title: 'has no DC side' })),
   ),
   acSource(
     {
@@ -370,7 +368,14 @@ const INVERTERS: readonly AcRule[] = [
       source: SOURCES.practice,
       cure: (design, { about }) => {
         const runs = design.acCircuits.filter((c) => c.loadIds.includes(about.id));
-        return runs.flatMap((c) => set('acCircuits', ['loadIds'], c.loadIds.filter((id) => id !== about.id))(design, { about: { kind: 'AC circuit', id: c.id } } as never) ?? []);
+        return runs.flatMap(
+          (c) =>
+            set(
+              'acCircuits',
+              ['loadIds'],
+              c.loadIds.filter((id) => id !== about.id),
+            )(design, { about: { kind: 'AC circuit', id: c.id } } as never) ?? [],
+        );
       },
     },
     (l, d) => {

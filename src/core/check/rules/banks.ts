@@ -74,7 +74,8 @@ export const JOIN_RULES: readonly ChargingRule[] = [
         return j ? [setOp(design, ['joins', about.id, 'openV'], Math.round(10 * (j.closeV - 0.5)) / 10)] : null;
       },
     },
-    (j, pair) => iff(pair !== null && j.kind === 'relay' && j.openV >= j.closeV, () => ({ title: 'opens at higher volts than it closes at' })),
+    (j, pair) =>
+      iff(pair !== null && j.kind === 'relay' && j.openV >= j.closeV, () => ({ title: 'opens at higher volts than it closes at' })),
   ),
   join(
     {

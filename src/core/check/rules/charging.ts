@@ -227,8 +227,7 @@ const COMMON: readonly ChargingRule[] = [
         return other ? [setOp(design, ['sources', about.id, 'fromBankId'], other.id)] : null;
       },
     },
-    (s, design) =>
-      iff(s.kind === 'DC–DC' && !design.banks.some((b) => b.id === s.fromBankId), () => ({ title: 'draws from no bank' })),
+    (s, design) => iff(s.kind === 'DC–DC' && !design.banks.some((b) => b.id === s.fromBankId), () => ({ title: 'draws from no bank' })),
   ),
   source(
     {
@@ -307,7 +306,9 @@ const ALTERNATORS: readonly ChargingRule[] = [
       hazard: 'explosion',
       confirm: 'eyes',
       cure: (design, { about, id }) =>
-        FIT_IDS.some((x) => id.startsWith(`fit-${x}`)) ? [setOp(design, ['sources', about.id, 'alternator', 'ignitionProtected'], true)] : null,
+        FIT_IDS.some((x) => id.startsWith(`fit-${x}`))
+          ? [setOp(design, ['sources', about.id, 'alternator', 'ignitionProtected'], true)]
+          : null,
     },
     (s, design) => {
       const { alternator } = s;

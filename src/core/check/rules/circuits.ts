@@ -36,6 +36,13 @@ const unpin = setting((design, id) => {
   return c?.pin.size && !c.found ? { pin: { ...c.pin, size: null, legs: 1, ownDevices: false } } : null;
 });
 
+/** The device too, where it is pinned so large that a far short never opens it. */
+const release = setting((design, id) => {
+  const c = circuitOf(design, id);
+  if (!c || c.found || (!c.pin.size && !c.pin.ratingA)) return null;
+  return { pin: { size: null, legs: 1, family: null, ratingA: null, ownDevices: false } };
+});
+
 interface Failure {
   readonly id: CriterionId;
   readonly name: string;
@@ -94,7 +101,15 @@ const FAILURES: readonly Failure[] = [
         ? `${b.input.surges[surge.surgeIndex]?.name ?? ''} gets ${show(surge.loadV, 'V', units)} as it starts; it asks for ${show(surge.minV, 'V', units)}. `
         : '',
   },
-  { id: 'maker', name: 'maker', severity: 'stop', why: "The maker's sheet rules; less voids it.", hazard: 'fire', source: SOURCES.maker, figures: () => '' },
+  {
+    id: 'maker',
+    name: 'maker',
+    severity: 'stop',
+    why: "The maker's sheet rules; less voids it.",
+    hazard: 'fire',
+    source: SOURCES.maker,
+    figures: () => '',
+  },
   {
     id: 'mechanical',
     name: 'mechanical',
@@ -158,7 +173,7 @@ const failed = ({ id, name, severity, why, hazard, source, figures }: Failure): 
       why: `${figures(f)}${id === 'fault' && f.state.fault?.clears ? '' : why}`.trim(),
       todo: instead(f, id),
     })),
-  cure: unpin,
+  cure: id === 'fault' ? release : unpin,
 });
 
 const allowedM = ({ b }: CircuitFacts): number => {
@@ -255,7 +270,9 @@ export const CIRCUIT_RULES: readonly CircuitRule[] = [
         why: `There: ${refusal ?? ''}.`,
       }));
     },
-    cure: setting((design, id) => ((circuitOf(design, id)?.insulationC ?? 105) < 105 && !circuitOf(design, id)?.found ? { insulationC: 105 } : null)),
+    cure: setting((design, id) =>
+      (circuitOf(design, id)?.insulationC ?? 105) < 105 && !circuitOf(design, id)?.found ? { insulationC: 105 } : null,
+    ),
   },
   ...FAILURES.filter((x) => x.id !== 'drop' && x.id !== 'surge').map(failed),
   {
@@ -306,7 +323,10 @@ export const CIRCUIT_RULES: readonly CircuitRule[] = [
     source: SOURCES.maker,
     find: (f) => {
       const beyond = serves(f) ? makerAreaMm2(f.b.input) : null;
-      return when(beyond?.beyond === true, () => ({ id: idOf(f), title: `the maker of ${beyond?.tapName ?? ''} is silent at this length` }));
+      return when(beyond?.beyond === true, () => ({
+        id: idOf(f),
+        title: `the maker of ${beyond?.tapName ?? ''} is silent at this length`,
+      }));
     },
   },
   {
@@ -476,7 +496,12 @@ export const CIRCUIT_RULES: readonly CircuitRule[] = [
 ];
 
 /** Why a circuit has no bank, as another finding's id; undefined where one feeds it. */
-export const unfedBy = (design: Design, circuitId: string, loops: ReadonlySet<string>, fed: ReadonlySet<string>): Finding['id'] | undefined => {
+export const unfedBy = (
+  design: Design,
+  circuitId: string,
+  loops: ReadonlySet<string>,
+  fed: ReadonlySet<string>,
+): Finding['id'] | undefined => {
   const circuit = circuitOf(design, circuitId);
   if (!circuit) return undefined;
   if (design.banks.length === 0) return 'no-bank:boat';

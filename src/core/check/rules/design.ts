@@ -104,7 +104,12 @@ export const DESIGN_RULES: readonly DesignRule[] = [
     confirm: 'eyes',
     source: SOURCES.practice,
     find: ({ design }) =>
-      fedTwice(design).map(({ circuit, kind, id }) => ({ id, suffix: `-${circuit.id}`, about: { kind, id }, title: 'is fed by two circuits' })),
+      fedTwice(design).map(({ circuit, kind, id }) => ({
+        id,
+        suffix: `-${circuit.id}`,
+        about: { kind, id },
+        title: 'is fed by two circuits',
+      })),
     cure: (design, { about }) => {
       const again = fedTwice(design).find((x) => x.kind === about.kind && x.id === about.id)?.circuit;
       const taps = again?.taps.filter((t) => !(t.serves.kind === about.kind && t.serves.id === about.id));
@@ -160,9 +165,7 @@ export const DESIGN_RULES: readonly DesignRule[] = [
     confirm: 'eyes',
     source: SOURCES.data,
     find: ({ design }) =>
-      design.loads.flatMap((l): readonly Told[] =>
-        when(l.placeId === null && l.at === null, () => ({ id: l.id, title: 'has no place' })),
-      ),
+      design.loads.flatMap((l): readonly Told[] => when(l.placeId === null && l.at === null, () => ({ id: l.id, title: 'has no place' }))),
   },
   {
     id: 'electronics-place',

@@ -46,8 +46,7 @@ function upstreamA(design: Design, leads: readonly LeadResult[], l: Lead): numbe
   return most;
 }
 
-const gone = (design: Design, lead: Lead): boolean =>
-  endName(design, lead, lead.from) === null || endName(design, lead, lead.to) === null;
+const gone = (design: Design, lead: Lead): boolean => endName(design, lead, lead.from) === null || endName(design, lead, lead.to) === null;
 const toItself = (lead: Lead): boolean => endNode(lead.from, lead) === endNode(lead.to, lead);
 
 /** A rule asked of every lead that lands somewhere. */
@@ -177,7 +176,7 @@ const LEADS: readonly MainSideRule[] = [
         suffix: `-${test.replace(/\W+/g, '-')}`,
         severity: test === 'protection' ? 'stop' : 'fix',
         title: `${result?.conductor.size ?? ''}${result?.conductor.school === 'metric' ? ' mm²' : ' AWG'} fails ${test}`,
-        why: result?.rungs.find((r) => r.by === test)?.why ?? '',
+        why: `${result?.rungs.find((r) => r.by === test)?.why ?? 'It is too thin'}.`,
       })),
   ),
   lead(
@@ -195,10 +194,7 @@ const LEADS: readonly MainSideRule[] = [
     ({ lead: l, result }) =>
       l.through.flatMap((d) =>
         iff(
-          result !== undefined &&
-            d.ratingA !== null &&
-            result.carries.amps > d.ratingA &&
-            !(result.carries.cranks && d.kind !== 'shunt'),
+          result !== undefined && d.ratingA !== null && result.carries.amps > d.ratingA && !(result.carries.cranks && d.kind !== 'shunt'),
           () => ({
             suffix: `-${d.id}`,
             severity: d.kind === 'shunt' ? 'fix' : 'stop',
@@ -219,7 +215,10 @@ const joinsNegative = (design: Design, l: Lead): boolean =>
 const onBar = (design: Design, barId: string): readonly Lead[] => design.leads.filter((l) => endsOn(l, 'bar', barId));
 const bankName = (design: Design, id: string): string => design.banks.find((b) => b.id === id)?.name ?? id;
 
-const second = (rail: 'earth' | 'negative', row: Pick<MainSideRule, 'id' | 'severity' | 'when' | 'why'> & { title: string }): MainSideRule => ({
+const second = (
+  rail: 'earth' | 'negative',
+  row: Pick<MainSideRule, 'id' | 'severity' | 'when' | 'why'> & { title: string },
+): MainSideRule => ({
   ...row,
   about: 'lead',
   reads: ['leads'],

@@ -1,0 +1,55 @@
+/** Every rule of the table: a boat that fires it, one that differs in a single fact and does not, and a cure that cures. */
+import { analyse } from '../analysis';
+import { applyEdit, brokenReferences, type Design } from '../design';
+import { everyFinding, studied } from '../studied';
+import type { Finding } from './finding';
+import { PAIRS, wrongOf, type Pair } from './pairs';
+import { ruleOf, ruleRows } from './table';
+
+const found = (design: Design): readonly Finding[] => {
+  const analysis = analyse(design);
+  return everyFinding(analysis, studied(design, analysis));
+};
+const idsOf = (design: Design): Set<string> => new Set(found(design).map((f) => f.id));
+/** What the rule says of the wrong boat and not of the right one. */
+function told(pair: Pair): Finding | undefined {
+  const right = idsOf(pair.right);
+  return found(wrongOf(pair)).find(
+    (f) => f.rule === pair.rule && (pair.about === undefined || f.about.kind === pair.about) && !right.has(f.id),
+  );
+}
+
+test('every rule of the table has such a pair', () => {
+  const covered = new Set(PAIRS.map((p) => p.rule));
+  expect(
+    ruleRows()
+      .filter((r) => !covered.has(r.id))
+      .map((r) => r.id),
+  ).toEqual([]);
+  const known = new Set(ruleRows().map((r) => r.id));
+  expect(PAIRS.filter((p) => !known.has(p.rule)).map((p) => p.rule)).toEqual([]);
+});
+
+describe.each(PAIRS.map((p): [string, string, Pair] => [p.rule, p.path.join('.'), p]))('%s, by %s', (_, __, pair) => {
+  test('fires for the one fact', () => {
+    const finding = told(pair);
+    expect(finding).toBeDefined();
+    for (const words of [finding?.title, finding?.why, finding?.todo]) expect(words?.length).toBeGreaterThan(3);
+    expect(finding?.why).toMatch(/[.!)]$/);
+  });
+  const cures = ruleRows().some((r) => r.id === pair.rule && r.curable);
+  if (cures)
+    test('its cure, applied, takes it away or cannot be applied here', () => {
+      const finding = told(pair);
+      if (!finding) throw new Error('it does not fire');
+      const wrong = wrongOf(pair);
+      const ops = ruleOf(finding)
+        ?.cure?.(wrong, finding)
+        ?.filter((op) => op !== undefined);
+      if (!ops || ops.length === 0) return;
+      const cured = applyEdit(wrong, { ops });
+      if (!cured.ok) throw new Error('its edits do not apply');
+      expect(brokenReferences(cured.design)).toEqual([]);
+      expect(idsOf(cured.design)).not.toContain(finding.id);
+    });
+});
