@@ -44,6 +44,7 @@ check('types', ['types']);
 check('lint', ['lint']);
 check('dependency rules', ['deps']);
 check('schema of the design file is up to date', ['schema', '--', '--check']);
+check('list of rules is up to date', ['rules', '--', '--check']);
 const unit = join(results, 'unit.json');
 const unitOk = step('unit tests', 'npx', ['jest', '--json', `--outputFile=${unit}`]);
 if (!tallied(unit, (r) => [r.numPassedTests, r.numFailedTests + r.numRuntimeErrorTestSuites]) || (!unitOk && failed === 0)) failed++;

@@ -47,7 +47,8 @@ import { runningOf, type Running } from '@/core/ac/running';
 import { postInventory, type Post } from '@/core/mainSide/posts';
 import { consequencesOf, standingAnswer, type Act, type BenchAnswer, type Consequence, type Standing } from '@/core/network/switching';
 import { runStudy, type StudyAnswer } from '@/core/network/study';
-import { studied, type Studied } from '@/core/studied';
+import { cured, cureOf, type Cured } from '@/core/cured';
+import { everyFinding, studied, type Studied } from '@/core/studied';
 import type { ScratchResult } from '@/core/scratch';
 
 /**
@@ -177,7 +178,22 @@ const api = {
   cutList: (): CutList | null => (design && analysis ? cutList(asDecided(design), analysis.circuits, analysis.leads) : null),
   lists: (): Lists | null => (design && analysis ? listsOf(design, analysis.circuits) : null),
   /** What would be found in the boat as she was found. */
-  before: (): readonly Finding[] | null => (design ? analyse(asFoundDesign(design)).findings : null),
+  before(): readonly Finding[] | null {
+    if (!design) return null;
+    const found = asFoundDesign(design);
+    const then = analyse(found);
+    return everyFinding(then, studied(found, then));
+  },
+
+  /** Findings that can be cured by edits here, by id. */
+  curable(): readonly string[] | null {
+    if (!design || !analysis) return null;
+    const d = design;
+    return everyFinding(analysis, studiedNow(d, analysis)).flatMap((f) => (cureOf(d, f) ? [f.id] : []));
+  },
+
+  cure: (finding: Finding): Cured | null =>
+    design && analysis ? cured(design, everyFinding(analysis, studiedNow(design, analysis)), finding) : null,
   grow: (growth: Growth): readonly GrowthLine[] | null => (design ? whatIfItGrows(design, growth) : null),
   /** The chosen cruise, and what both schools of finishing say to it. */
   cruise(): CruiseAnswer | null {

@@ -97,6 +97,7 @@ const CIRCUITS: readonly Pair[] = [
   pair('empty', thing(), `${C}.taps`, []),
   pair('no-source', thing(), 'circuits.c-main.taps', []),
   pair('protection-conflict', thing(amps(20)), 'loads.x.makerFuseA', 5),
+  pair('protection-conflict', thing(amps(20)), `${C}.pin`, pin({ ratingA: 5 })),
   pair(
     'place-refuses',
     place(thing(amps(5), { insulationC: 60, via: ['engine'] }), 'engine', { engineSpace: false, ambientC: 30 }),
@@ -503,6 +504,12 @@ const AC: readonly Pair[] = [
   pair('ac-drop-total', ac, 'acSources.shore.shore.cordM', 90),
   pair('ac-slight', ac, 'acCircuits.galley.size', size('1')),
   pair('ac-small-breaker', ac, 'acCircuits.galley.ratingA', 4),
+  pair(
+    'ac-interrupts',
+    { ...ac, acSources: ac.acSources.map((s) => ({ ...s, shore: s.shore && { ...s.shore, pedestalOhm: 0.042 } })) },
+    'acCircuits.galley.family',
+    'ac-panel-breaker',
+  ),
   pair('ac-interrupts', ac, 'acSources.shore.shore.pedestalOhm', 0.01),
   pair('ac-fault', machines, 'acCircuits.inv-small.leakageMa', null),
   pair('ac-wet-outlets', run(ac, 'galley', { outlets: 2 }), 'acCircuits.galley.outletsWet', true),
