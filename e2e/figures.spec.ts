@@ -166,8 +166,9 @@ test('one keystroke asks one analysis, Enter on what was looked at none, the ser
 test('in Wiring with studies each question is asked once a design, however many show it', async ({ page, marram }) => {
   const counts = await counted(page);
   await open(page, marram, 'wiring');
-  await cell(page, 'Anchor windlass', 'bundled').click();
+  await cell(page, 'Refrigerator compressor', 'bundled').click();
   await counts();
+  // A circuit without a duty: the chart library commits once more by itself for each new curve.
   await page.keyboard.press('4');
   const key = await counts();
   expect(key.updates).toBe(1);

@@ -142,7 +142,7 @@ test('what a circuit lies in and passes changes its answer', async ({ page, marr
   await expect(working).toContainText('× 0.9');
   await region.getByLabel('device from its source, m').fill('2');
   await region.getByLabel('device from its source, m').press('Enter');
-  await expect(working).toContainText('protection stands 2 m from its source');
+  await expect(working).toContainText('protection is 2 m from its source');
 });
 
 test('panels: what their ways take decides, and a family that cannot interrupt is a stop', async ({ page, marram }) => {
@@ -150,7 +150,13 @@ test('panels: what their ways take decides, and a family that cannot interrupt i
   await page.getByRole('button', { name: 'panels', exact: true }).click();
   await enter(page, 'Chart table panel', 'family', 'blade fuse');
   await page.getByRole('link', { name: /^Check/ }).click();
-  await expect(page.getByRole('button', { name: 'Chart table panel: may not hold blade fuses', exact: true })).toBeVisible();
+  const finding = page.getByRole('button', { name: 'Chart table panel: may not hold blade fuses', exact: true });
+  await expect(finding).toBeVisible();
+  await page.getByRole('button', { name: 'Put right: Chart table panel: may not hold blade fuses' }).click();
+  await expect(finding).toHaveCount(0);
+  expect((await designOf(page, marram)).panels.find((p) => p.name === 'Chart table panel')?.family).toBeNull();
+  await page.keyboard.press('Control+z');
+  await expect(finding).toBeVisible();
 });
 
 test('the cut list adds up, prints without the frame, and is saved as CSV', async ({ page, marram }) => {
