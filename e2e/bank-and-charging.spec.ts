@@ -239,7 +239,7 @@ test('a cruise: its days, drift and warnings, both schools of finishing, day by 
   await expect(page.getByLabel('name')).toHaveValue('A cruise');
   await expect(page.getByRole('table', { name: 'Day by day' }).getByRole('row')).toHaveCount(6);
   await page.getByRole('button', { name: /^Remove 5 days/ }).click();
-  await expect(page.getByText('Nothing to reckon yet')).toBeVisible();
+  await expect(page.getByText('Nothing to calculate yet')).toBeVisible();
 });
 
 test('a day and a cruise open their working, term by term; it is closed again', async ({ page, marram }) => {
@@ -286,20 +286,20 @@ test('the season: sailed in workers, stopped, and the same by the same seed', as
   await open(page, marram, 'bank');
   await view(page, 'the season');
   await put(page, 'cruises', '60');
-  await page.getByRole('button', { name: 'sail the season' }).click();
+  await page.getByRole('button', { name: 'calculate the season' }).click();
   const table = page.getByRole('table', { name: 'What a little more buys' });
   await expect(table.getByRole('row')).toHaveCount(6, { timeout: 60000 });
   const first = await page.locator('[data-season]').innerText();
   expect(first).toContain('of 60 cruises run, seed 1');
-  await page.getByRole('button', { name: 'sail the season' }).click();
+  await page.getByRole('button', { name: 'calculate the season' }).click();
   await expect(table.getByRole('row')).toHaveCount(6, { timeout: 60000 });
   expect(await page.locator('[data-season]').innerText()).toBe(first);
   await put(page, 'cruises', '20000');
-  await page.getByRole('button', { name: 'sail the season' }).click();
-  await expect(page.getByRole('progressbar', { name: 'Cruises sailed' })).toBeVisible();
+  await page.getByRole('button', { name: 'calculate the season' }).click();
+  await expect(page.getByRole('progressbar', { name: 'Cruises calculated' })).toBeVisible();
   await page.getByRole('button', { name: 'stop', exact: true }).click();
   await expect(page.getByRole('progressbar')).toHaveCount(0);
-  await expect(page.getByRole('button', { name: 'sail the season' })).toBeEnabled();
+  await expect(page.getByRole('button', { name: 'calculate the season' })).toBeEnabled();
 });
 
 test('options: side by side, one put on the table for every station, and back by undo', async ({ page, marram }) => {

@@ -169,7 +169,7 @@ test('the scratch line: without a boat it is worked out as it is typed, kept, an
   await page.reload();
   await kept.click();
   await expect(answer).toContainText('AWG');
-  await pad.getByRole('button', { name: `let go of ${own}` }).click();
+  await pad.getByRole('button', { name: `remove ${own}` }).click();
   await expect(kept).toHaveCount(0);
 });
 

@@ -5,7 +5,7 @@ test('a new boat from her figures: survey, a bank, loads from the list, circuits
   await page.getByLabel('name').fill('Curlew');
   await page.getByLabel('length, m').fill('9,8');
   await page.getByLabel('beam, m').fill('3.2');
-  await page.getByRole('button', { name: 'make her' }).click();
+  await page.getByRole('button', { name: 'add the boat' }).click();
   await page.waitForURL(/survey$/);
   await expect(page.getByLabel('name')).toHaveValue('Curlew');
   await page.getByRole('tab', { name: 'bank' }).click();
@@ -221,7 +221,7 @@ test('the list of boats: no serious accessibility fault; a boat put away is take
   await page.goto(url());
   await axe(page);
   const mine = page.getByRole('listitem').filter({ has: page.locator(`a[href="/boats/${marram}/survey"]`) });
-  await mine.getByRole('button', { name: /^put away/ }).click();
+  await mine.getByRole('button', { name: /^remove/ }).click();
   await expect(mine).toHaveCount(0);
   await page.getByRole('button', { name: 'take back' }).click();
   await expect(mine).toHaveCount(1);

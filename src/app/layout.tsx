@@ -4,7 +4,7 @@ import './globals.css';
 import type { Metadata } from 'next';
 import type { ReactNode } from 'react';
 
-export const metadata: Metadata = { title: 'Solenix', description: "A cruising boat's house electrics, reckoned" };
+export const metadata: Metadata = { title: 'Solenix', description: "A cruising boat's house electrics, calculated" };
 
 /** Sets the scheme before the first paint, so that a dark cabin stays dark. */
 const SCHEME = "try{if(localStorage.getItem('solenix-scheme')==='night')document.documentElement.dataset.scheme='night'}catch{}";

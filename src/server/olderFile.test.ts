@@ -126,7 +126,7 @@ test('an edit from before is taken back, its row filled in with what came later'
   const back = openBoat(db, 'old')?.design;
   expect(back?.loads[0]).toEqual(design.loads[0]);
   const change = back && setOp(back, ['loads', 'x', 'standbyA'], 0.02);
-  expect(change && editBoat(db, 'old', { id: 'edit-new-0001', label: 'stands by', ops: [change] }, false, 3).ok).toBe(true);
+  expect(change && editBoat(db, 'old', { id: 'edit-new-0001', label: 'standby', ops: [change] }, false, 3).ok).toBe(true);
   db.$client.close();
 });
 

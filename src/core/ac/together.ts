@@ -34,7 +34,7 @@ export interface Refusal {
   readonly why: string;
 }
 
-/** What cannot be reckoned, by load; '' for the source. Empty where all is well. */
+/** What cannot be calculated, by load; '' for the source. Empty where all is well. */
 export function refusalsOf(loads: readonly Consumer[], limit: AcLimit): Refusal[] {
   const out: Refusal[] = [];
   const say = (id: string, why: string) => out.push({ id, why });

@@ -60,12 +60,13 @@ function ofCircuits({ design, circuits }: Facts, memory: FindingsMemory): readon
   const looped = new Set(loops.flatMap((l) => l.edges));
   const fed = new Set(feederOf.keys());
   const { boat } = design;
+  const vapour = design.places.some((p) => p.vapour);
   const out = circuits.map((r) => {
     const b = benchOf(r);
     if (!b) return [];
     const unfed = b.input.upstream.bank ? undefined : unfedBy(design, r.id, looped, fed);
-    return kept(memory.circuits, r.id, [r, boat, unfed], () =>
-      findingsIn(RULES.circuits, { b, own: r.own.ladder, state: r.own.state, units: boat, unfed }),
+    return kept(memory.circuits, r.id, [r, boat, unfed, vapour], () =>
+      findingsIn(RULES.circuits, { b, own: r.own.ladder, state: r.own.state, units: boat, unfed, vapour }),
     ) as Finding[];
   });
   if (memory.circuits.size > circuits.length) {

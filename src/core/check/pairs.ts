@@ -577,4 +577,28 @@ const LATE: readonly Pair[] = [
   ),
 ];
 
-export const PAIRS: readonly Pair[] = [...WHOLE, ...CIRCUITS, ...CHARGING, ...MAIN_SIDE, ...AC, ...LATE];
+/** What is not entered is asked for. */
+const UNKNOWN: readonly Pair[] = [
+  pair('device-unrated', thing(amps(5), { devices: [{ ...blankDevice('d', 'switch'), ratingA: 16 }] }), `${C}.devices.d.ratingA`, null),
+  pair(
+    'device-no-place',
+    place(thing(amps(5), { devices: [{ ...blankDevice('d', 'switch'), placeId: 'saloon' }] }), 'fore', { vapour: true }),
+    `${C}.devices.d.placeId`,
+    null,
+  ),
+  pair('panel-no-place', place(thing(), 'fore', { vapour: true }), 'panels.main.placeId', null),
+  pair(
+    'lead-device-unrated',
+    {
+      ...charging,
+      leads: charging.leads.map((l) => (l.id === 'feed' ? { ...l, through: [{ ...blankDevice('d', 'isolator'), ratingA: 300 }] } : l)),
+    },
+    'leads.feed.through.d.ratingA',
+    null,
+  ),
+  pair('ac-no-place', machines, 'acSources.gen.placeId', null),
+  pair('bms-unknown', quietBoat({ chemistry: 'lfp', bms }), 'banks.house.bms', null),
+  pair('cca-unknown', cold, 'banks.house.cca', null),
+];
+
+export const PAIRS: readonly Pair[] = [...UNKNOWN, ...WHOLE, ...CIRCUITS, ...CHARGING, ...MAIN_SIDE, ...AC, ...LATE];

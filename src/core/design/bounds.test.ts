@@ -70,7 +70,7 @@ test.each([
   ['a conduit without a bore', route({ boreMm: 0 }), 'boreMm'],
   ['a conduit with half a bend', route({ bends: 1.5 }), 'whole number'],
   ['a conduit in no place', route({ placeId: 'attic' }), 'no place attic'],
-  ['two conduits of one id', { ...base, routes: [blankRoute('r'), blankRoute('r')] }, 'stands twice'],
+  ['two conduits of one id', { ...base, routes: [blankRoute('r'), blankRoute('r')] }, 'is there twice'],
   ['a departure without a reason', departure({ why: '  ' }), 'a reason is needed'],
   ['a departure nobody accepts', departure({ acceptedBy: '' }), 'who accepts'],
   ['a departure on no day', departure({ on: 'soon' }), 'a date'],

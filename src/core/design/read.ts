@@ -102,7 +102,7 @@ export function brokenReferences(design: Design): ReadProblem[] {
   const idsOf = (collection: ListName): Set<string> => {
     const seen = new Set<string>();
     design[collection].forEach((row, i) => {
-      if (seen.has(row.id)) report(`${collection}, row ${i + 1}, id`, `the id ${row.id} stands twice`);
+      if (seen.has(row.id)) report(`${collection}, row ${i + 1}, id`, `the id ${row.id} is there twice`);
       seen.add(row.id);
     });
     return seen;
@@ -122,7 +122,7 @@ export function brokenReferences(design: Design): ReadProblem[] {
     const taps = new Set<string>();
     circuit.taps.forEach((tap, k) => {
       const at = `${where}, taps, row ${k + 1}`;
-      if (taps.has(tap.id)) report(`${at}, id`, `the id ${tap.id} stands twice`);
+      if (taps.has(tap.id)) report(`${at}, id`, `the id ${tap.id} is there twice`);
       if (tap.parent !== null && !taps.has(tap.parent)) report(`${at}, parent`, 'a segment must follow the one it branches from');
       taps.add(tap.id);
       if (!sets[tap.serves.kind].has(tap.serves.id)) report(`${at}, serves`, `there is no ${tap.serves.kind} ${tap.serves.id}`);

@@ -252,14 +252,14 @@ function warningsOf(scene: Scene, days: readonly DayResult[], banks: readonly Ba
         id: `under70:${b.id}`,
         severity: 'note',
         title: `${b.name} is under 70 % for ${b.longestUnder70H.toFixed(0)} h on end`,
-        why: 'Lead-acid ages fast while it stands low.',
+        why: 'Lead-acid ages fast while it is low.',
       });
   });
   if (dumps > 0)
     out.push({
       id: 'dump',
       severity: 'stop',
-      title: 'a source runs into a selector that stands off',
+      title: 'a source runs into a selector that is off',
       why: 'Opening the charging circuit with the engine running destroys diodes and electronics.',
     });
   return out;

@@ -215,7 +215,7 @@ describe('made, filled, finished', () => {
       needWorking(sunny(), a, 'day', sunny().boat)
         .sections[1]?.lines.map((l) => l.label)
         .join(),
-    ).toContain('where it usually stands');
+    ).toContain('where it usually is');
   });
   test('no sources make nothing to tell', () => expect(madeOf(quietBoat())).toEqual([]));
   test('an 80 A alternator fills 200 Ah from half in hours; a trickle does not in two days', () => {

@@ -190,7 +190,7 @@ export function consequencesOf(whole: Design, analysed: Analysed, before: Standi
       say(
         'fix',
         `${source.name} runs and charges nothing`,
-        'The switch stands at off.',
+        'The switch is at off.',
         'Turn the switch to a battery before the engine is started.',
       );
   }
@@ -223,7 +223,7 @@ export function consequencesOf(whole: Design, analysed: Analysed, before: Standi
       say(
         'stop',
         `${named(alive)} still live`,
-        'It hangs on another feed. Asleep it looks dead to every tester, and wakes when it is touched.',
+        'It is on another feed. Asleep it looks dead to every tester, and wakes when it is touched.',
         'Open its own disconnect and lock it before anything is touched; prove dead with a proved tester.',
       );
   }

@@ -46,7 +46,7 @@ export function acCircuitWorking(design: Design, id: string, units: Units): Work
             }),
           ),
           line(
-            r.feeder ? 'as much as stands before it' : c.outlets > 0 ? 'outlets, or the largest plugged in' : 'together',
+            r.feeder ? 'as much as what feeds it' : c.outlets > 0 ? 'outlets, or the largest plugged in' : 'together',
             r.amps,
             'A',
             show(r.amps, 'A', units),
@@ -208,7 +208,7 @@ function inverterSections(design: Design, i: InverterAnswer, units: Units): Work
     {
       title: 'Its output',
       lines: [
-        line('continuous where it stands', i.va, 'none', `${Math.round(i.va)} VA`, {
+        line('continuous where it is mounted', i.va, 'none', `${Math.round(i.va)} VA`, {
           formula: `${source?.va ?? 0} VA × (1 − ${source?.lossPctPerC ?? 0} % × ${round3(Math.max(0, i.ambientC - (source?.atC ?? 25)))} °C)`,
           mark: "maker's",
         }),

@@ -77,7 +77,7 @@ describe('in a file', () => {
     const [one] = design.leads;
     if (!one) throw new Error('no lead');
     const twice = readDesign(JSON.parse(JSON.stringify({ ...design, leads: [...design.leads, one] })));
-    expect(twice.ok ? '' : twice.problems[0]?.message).toMatch(/stands twice/);
+    expect(twice.ok ? '' : twice.problems[0]?.message).toMatch(/is there twice/);
     const lost = readDesign(JSON.parse(JSON.stringify(changed({ to: { kind: 'bar', id: 'gone' } }))));
     expect(lost.ok && analyse(lost.design).findings.some((f) => f.id === `dangling:${one.id}`)).toBe(true);
   });

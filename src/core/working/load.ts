@@ -145,7 +145,7 @@ function fromUsual(design: Design, analysis: Analysis, need: Need | undefined, u
   const hours = (24 * capacityAh * Math.max(0, usual - chemistry.windowLowSoc)) / need.needAh;
   return [
     {
-      label: `from ${Math.round(100 * usual)} %, where it usually stands`,
+      label: `from ${Math.round(100 * usual)} %, where it usually is`,
       value: hours,
       kind: 'h',
       text: show(hours, 'h', units),

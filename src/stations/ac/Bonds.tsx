@@ -11,7 +11,7 @@ const EARTH_WORDS = {
   'joined to DC negative':
     'One joint between the AC earth bar and the main DC negative. A fault of AC into the DC side then opens a breaker; stray current needs the isolator.',
   'whole-boat residual current':
-    'No joint: a residual-current device for everything aboard, behind every source. Less stray current; all hangs on a device that is tested every month.',
+    'No joint: a residual-current device for everything aboard, behind every source. Less stray current; all depends on a device that is tested every month.',
   'isolation transformer':
     'No wire from ashore comes aboard: the earth ashore ends at the transformer’s shield. Heavy and dear; the safest beside steel and aluminium.',
 } as const;

@@ -17,7 +17,7 @@ export function Placard() {
         <span className="text-quiet">One page, to stick beside the panel.</span>
       </p>
       {lines.length === 0 ? (
-        <p className="mt-3 max-w-[560px]">With sources and appliances entered, what may run at once stands here in plain words.</p>
+        <p className="mt-3 max-w-[560px]">With sources and appliances entered, what may run at once is shown here in plain words.</p>
       ) : (
         <article className="placard mt-3 max-w-[820px] print:max-w-[720px] border-[3px] border-ink bg-sheet p-6" aria-label="Placard">
           <h2 className="text-[26px] leading-tight font-bold">{design.boat.name}: what can run at the same time</h2>

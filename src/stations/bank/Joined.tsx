@@ -71,7 +71,7 @@ export function Joined() {
     'start to 95 %',
     'start posts, most',
     'engine starts',
-    'starves',
+    'is left short',
     'parts cost',
   ];
   return (

@@ -82,11 +82,11 @@ export function Season() {
       </div>
       <p className="mt-3 flex items-center gap-4">
         <button type="button" className="act" disabled={!low || progress !== null} onClick={start}>
-          sail the season
+          calculate the season
         </button>
         {progress ? (
           <>
-            <progress value={progress.done} max={progress.of} aria-label="Cruises sailed" className="w-[220px]" />
+            <progress value={progress.done} max={progress.of} aria-label="Cruises calculated" className="w-[220px]" />
             <span className="reading" role="status">
               {progress.done} of {progress.of}
             </span>

@@ -34,7 +34,7 @@ export function Voyage() {
   };
   return (
     <div className="grid grid-cols-[minmax(0,1fr)_310px] gap-8 pt-2">
-      <div>{answer ? <Outcome answer={answer} /> : <p className="text-quiet">Reckoning.</p>}</div>
+      <div>{answer ? <Outcome answer={answer} /> : <p className="text-quiet">Calculating.</p>}</div>
       <div className="space-y-3">
         <Choice
           label="cruise"
@@ -136,7 +136,7 @@ export function Voyage() {
             </button>
           </>
         ) : (
-          <p className="text-quiet">None is entered yet: a week of the way of living the bank is sized for stands in.</p>
+          <p className="text-quiet">None is entered yet: a week of the way of living the bank is sized for is used instead.</p>
         )}
       </div>
     </div>
@@ -156,7 +156,7 @@ function Outcome({ answer }: { answer: CruiseAnswer }) {
     ...Object.fromEntries(scene.banks.map((_, b) => [`b${b}`, 100 * (trace.soc[i * every * nB + b] ?? 0)])),
   }));
   if (run.days.length === 0)
-    return <p className="max-w-[560px]">Nothing to reckon yet: give the cruise days in a way of living, and the boat a bank.</p>;
+    return <p className="max-w-[560px]">Nothing to calculate yet: give the cruise days in a way of living, and the boat a bank.</p>;
   return (
     <>
       <Curves

@@ -75,7 +75,7 @@ export function AlternatorFacts({ source, put }: { source: Source; put: PutSourc
           />
           <p className="text-[12px] text-quiet">
             Cuts in at {cutIn === null ? 'no speed' : `${Math.round(cutIn)} rpm`} of the engine; ratio {round3(pulleyRatio(a))}. At the
-            bank: while it still stands half a volt per 12 V below absorption and the alternator senses {source.regulator.sense}.
+            bank: while it is still half a volt per 12 V below absorption and the alternator senses {source.regulator.sense}.
           </p>
           <TableBeside
             title={`${source.name}, output`}
@@ -247,6 +247,6 @@ function Rewire({ source, becomes }: { source: Source; becomes: Source }) {
       </p>
     );
   if (!growth) return <p className="mt-2 text-quiet">Cable and fuse carry no more than now.</p>;
-  if (!lines) return <p className="mt-2 text-quiet">Reckoning.</p>;
+  if (!lines) return <p className="mt-2 text-quiet">Calculating.</p>;
   return <GrowthTable label="Cable and fuse after the swap" lines={lines} />;
 }

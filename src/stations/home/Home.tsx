@@ -85,7 +85,7 @@ export function Home({ boats }: { boats: readonly BoatSummary[] }) {
       <header className="col-span-2 border-b-[1.5px] border-ink pb-4">
         <p className="text-[26px] leading-none font-bold tracking-tight">Solenix</p>
         <h1 className="mt-2 text-[15px] text-quiet">
-          A cruising boat&apos;s house electrics, reckoned: loads, circuits, conductors, protection, and the list to cut from.
+          A cruising boat&apos;s house electrics, calculated: loads, circuits, conductors, protection, and the list to cut from.
         </h1>
       </header>
       <section aria-label="Boats on file">
@@ -119,16 +119,16 @@ export function Home({ boats }: { boats: readonly BoatSummary[] }) {
                 className="plain whitespace-nowrap text-quiet"
                 disabled={busy}
                 onClick={() => void putAway(b)}
-                aria-label={`put away ${b.name}`}
+                aria-label={`remove ${b.name}`}
               >
-                put away
+                remove
               </button>
             </li>
           ))}
         </ul>
         {gone ? (
           <p role="status" className="mt-3">
-            {gone.name} was put away.{' '}
+            {gone.name} was removed.{' '}
             <button type="button" className="plain font-semibold" onClick={() => void takeBack()}>
               take back
             </button>
@@ -185,7 +185,7 @@ export function Home({ boats }: { boats: readonly BoatSummary[] }) {
             </label>
           </div>
           <button type="submit" className="act" disabled={busy}>
-            make her
+            add the boat
           </button>
         </form>
         <div>

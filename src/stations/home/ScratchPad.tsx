@@ -96,10 +96,10 @@ export function ScratchPad({ boats }: { boats: readonly BoatSummary[] }) {
               <button
                 type="button"
                 className="plain ml-auto text-quiet"
-                aria-label={`let go of ${item.name}`}
+                aria-label={`remove ${item.name}`}
                 onClick={() => void take(item.id)}
               >
-                let go
+                remove
               </button>
             </li>
           ))}

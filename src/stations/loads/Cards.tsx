@@ -92,7 +92,7 @@ export function Cards({ onUse }: { onUse: (card: Card) => void }) {
       {rows.length === 0 ? (
         <p className="max-w-[560px] px-4 py-4">
           A card holds what was found out about a piece of equipment: figures, limits, studs, lead, the maker&apos;s wire and fuse, the page
-          it stands on, what is still open. Make one from a load with “card from this load”, then use it on every boat; correct it here and
+          it is on, what is still open. Make one from a load with “card from this load”, then use it on every boat; correct it here and
           choose the boats to follow.
         </p>
       ) : null}

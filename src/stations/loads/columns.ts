@@ -208,7 +208,7 @@ export function loadColumns(design: Pick<Design, 'boat' | 'living' | 'places'>):
     yesNo('ownTrip', 'own trip', 62, 'Cannot overload, or has a trip of its own'),
     yesNo('shutFirst', 'shut first', 66, 'To be shut down, or to run down, before its supply is cut'),
     choice('group', 'group', LOAD_GROUPS, 88, 'What it is: decides colour and grouping'),
-    optional('standbyA', 'stands by', 'A', 0, 100, 80, 'Drawn while it is live and nobody uses it; of one item'),
+    optional('standbyA', 'standby', 'A', 0, 100, 80, 'Drawn while it is live and nobody uses it; of one item'),
     {
       key: 'range',
       title: 'not chosen yet',
@@ -234,7 +234,7 @@ export function loadColumns(design: Pick<Design, 'boat' | 'living' | 'places'>):
     optional('maxLeadM', 'lead to', 'm', 0.05, 100, 66, 'Longest lead its maker allows'),
     choice('extending', 'longer lead', EXTENDING, 100, 'What its maker says of extending the lead'),
     optional('minBankAh', 'bank from', 'Ah', 1, 20000, 80, 'Smallest bank its maker asks for'),
-    words('page', 'page', 100, 'Where it stands in its sheet', 120),
+    words('page', 'page', 100, 'Where it is in its sheet', 120),
     words('questions', 'open questions', 160, 'To be asked or looked up', 2000),
     words('note', 'note', 160, '', 2000),
     {

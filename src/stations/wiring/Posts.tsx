@@ -36,7 +36,7 @@ export function Posts({ posts }: { posts: readonly Post[] }) {
                 { title: 'lowest first' },
                 { title: 'cable', right: true },
                 { title: 'device here', right: true },
-                { title: 'stands by', right: true },
+                { title: 'standby', right: true },
               ]}
               rows={post.landings.map((l, i) => ({
                 id: `${l.id}-${i}`,

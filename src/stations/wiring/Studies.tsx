@@ -33,7 +33,7 @@ export function Studies() {
   return (
     <div className="min-h-0 flex-1 overflow-y-auto px-4 pb-6" tabIndex={0} role="region" aria-label="studies">
       <p className="max-w-[760px] text-quiet">
-        A study switches on what you name and reckons every conductor, positive and negative, from the banks&apos; rest volts: one load
+        A study switches on what you name and calculates every conductor, positive and negative, from the banks&apos; rest volts: one load
         pulls another down through what they share.
       </p>
       <p className="mt-2 flex flex-wrap items-baseline gap-x-4 gap-y-1">
@@ -59,7 +59,7 @@ export function Studies() {
       </p>
       {study ? (
         <div className="mt-3 grid grid-cols-[minmax(0,1fr)_290px] gap-8">
-          <div>{answer ? <Answer answer={answer} study={study} /> : <p className="text-quiet">Reckoning.</p>}</div>
+          <div>{answer ? <Answer answer={answer} study={study} /> : <p className="text-quiet">Calculating.</p>}</div>
           <Situation
             key={study.id}
             study={study}
@@ -214,7 +214,7 @@ function Answer({ answer, study }: { answer: StudyAnswer; study: Study }) {
       <p data-verdict>
         {collapse ? (
           <b className="font-semibold text-lead">
-            The volts collapse: only {Math.round(100 * collapse.fraction)} % of this can be carried; {nameOf(collapse.loadId)} stands worst.
+            The volts collapse: only {Math.round(100 * collapse.fraction)} % of this can be carried; {nameOf(collapse.loadId)} is worst off.
           </b>
         ) : falling.length > 0 ? (
           <>
@@ -246,7 +246,7 @@ function Answer({ answer, study }: { answer: StudyAnswer; study: Study }) {
       ) : null}
       {answer.refusals.map((r) => (
         <p key={r.id} className="caution mt-2">
-          {r.id}: {r.what}. It cannot be reckoned.
+          {r.id}: {r.what}. It cannot be calculated.
         </p>
       ))}
       <h2 className="mt-4 font-semibold">Volts at every load, the least room first</h2>
@@ -314,7 +314,7 @@ function Answer({ answer, study }: { answer: StudyAnswer; study: Study }) {
       <p className="mt-2 text-[12px] text-quiet">
         Conductors as warm as their own working current makes them; banks at rest volts behind their resistance; alternators at the
         engine&apos;s speed, hot and within the belt; sun and wind left out. Where no maker states a least voltage, the house rule for
-        starts stands in.
+        starts is used instead.
       </p>
     </>
   );

@@ -18,7 +18,7 @@ export function Switches() {
       <h2 className="mt-2 font-semibold">House switch: what is live, what is dead</h2>
       <p className="max-w-[760px] text-quiet">
         Panel breakers are taken as closed; relays close with the key. Standing draw is what each load takes while nobody uses it (Loads,
-        “stands by”). Days are from full to the bottom of the bank&apos;s window, laid up, nothing charging.
+        “standby”). Days are from full to the bottom of the bank&apos;s window, laid up, nothing charging.
       </p>
       <Plain
         label="Positions of the house switch"
@@ -26,7 +26,7 @@ export function Switches() {
           { title: 'position' },
           { title: 'live' },
           { title: 'dead' },
-          { title: 'stands by', right: true },
+          { title: 'standby', right: true },
           { title: 'lasts', right: true },
         ]}
         rows={lists.positions.map((p) => ({

@@ -125,7 +125,7 @@ export function TapList({ circuit, result, onMove }: Props) {
                   onChange={(e) => {
                     const next = tapHungOn(circuit.taps, tap.id, e.target.value === '' ? null : e.target.value);
                     if (next) write(`branch ${name}`, next);
-                    else store.say('refused', `${name} cannot hang on what hangs on it.`);
+                    else store.say('refused', `${name} cannot follow what follows it.`);
                   }}
                 >
                   <option value="">the way</option>

@@ -46,7 +46,7 @@ export function useShelf<T extends { readonly id: string; readonly name: string 
         headers: { 'content-type': 'application/json' },
         body: JSON.stringify({ item, seen }),
       });
-      setProblem(ok ? null : `${item.name} was not kept: ${body?.error ?? 'the server does not answer'}. What stands there now is shown.`);
+      setProblem(ok ? null : `${item.name} was not kept: ${body?.error ?? 'the server does not answer'}. What is there now is shown.`);
       await reload();
       return ok;
     },

@@ -22,7 +22,7 @@ export function ClashDialog() {
       open
       onClose={() => store.settle(clash, false)}
       title="Changed in another window meanwhile"
-      about={`Your edit "${clash.edit.label}" was made on a value that has moved on. Choose which stands.`}
+      about={`Your edit "${clash.edit.label}" was made on a value that has moved on. Choose which to keep.`}
     >
       <table className="w-full text-left">
         <thead>

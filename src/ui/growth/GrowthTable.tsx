@@ -16,7 +16,7 @@ export function GrowthTable({ label, lines }: { label: string; lines: readonly G
       label={label}
       columns={[
         { title: 'circuit or lead' },
-        { title: 'what stands' },
+        { title: 'as it is now' },
         { title: 'was', right: true },
         { title: 'becomes', right: true },
         { title: 'verdict' },
@@ -33,7 +33,7 @@ export function GrowthTable({ label, lines }: { label: string; lines: readonly G
             {l.verdict}
             {l.failing.length > 0 ? `: ${l.failing.join(', ')}` : ''}
           </b>,
-          l.verdict === 'passes still' ? 'as it stands' : withDevice(l.wants, l.wantsA),
+          l.verdict === 'passes still' ? 'as it is' : withDevice(l.wants, l.wantsA),
         ],
       }))}
     />

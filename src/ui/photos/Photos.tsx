@@ -64,8 +64,8 @@ export function Photos({ about, of }: { about: Photo['about']; of: string }) {
               <button
                 type="button"
                 className="plain text-[12px]"
-                aria-label={`Put away the picture ${photo.caption || `of ${of}`}`}
-                onClick={() => store.edit(`put away a picture of ${of}`, [dropOp(design, 'photos', photo.id)])}
+                aria-label={`Remove the picture ${photo.caption || `of ${of}`}`}
+                onClick={() => store.edit(`remove a picture of ${of}`, [dropOp(design, 'photos', photo.id)])}
               >
                 ×
               </button>

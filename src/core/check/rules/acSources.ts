@@ -111,6 +111,19 @@ const GENERAL: readonly AcRule[] = [
       }));
     },
   ),
+  acSource(
+    {
+      id: 'ac-no-place',
+      severity: 'fix',
+      reads: ['acSources.placeId'],
+      when: 'it is not entered where a generator or inverter is',
+      why: 'In a wet, dripping or petrol vapour place it is a shock, a fire or an explosion.',
+      todo: 'Enter its place.',
+      hazard: 'shock',
+      confirm: 'eyes',
+    },
+    (s) => iff(s.kind !== 'shore' && s.placeId === null, () => ({ title: 'has no place aboard' })),
+  ),
 ];
 
 const SHORE: readonly AcRule[] = [

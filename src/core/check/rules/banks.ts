@@ -149,6 +149,35 @@ export const BANK_RULES: readonly ChargingRule[] = [
   ),
   bank(
     {
+      id: 'bms-unknown',
+      severity: 'fix',
+      reads: ['banks.bms'],
+      when: 'nothing is entered of the BMS of an iron phosphate bank',
+      why: 'When it opens, and what that does to the alternator and to what is aboard, is not known.',
+      todo: 'Enter where it opens, and whether it warns before.',
+      hazard: 'damage',
+      confirm: 'eyes',
+    },
+    ({ bms, chemistry }) => iff(chemistry === 'lfp' && bms === null, () => ({ title: 'nothing is entered of its BMS' })),
+  ),
+  bank(
+    {
+      id: 'cca-unknown',
+      severity: 'note',
+      reads: ['banks.cca', 'engine'],
+      when: 'the cold cranking current of the start bank is not entered',
+      why: 'A typical one for its size is used: whether the engine starts in the cold is not certain.',
+      todo: 'Read it off the battery, and enter it.',
+      hazard: 'stranded',
+      confirm: 'eyes',
+    },
+    (b, design) =>
+      iff(b.cca === null && design.banks[crankIndex(design)]?.id === b.id && design.sources.some((x) => x.kind === 'alternator'), () => ({
+        title: 'its cold cranking current is not entered',
+      })),
+  ),
+  bank(
+    {
       id: 'bms-volts',
       severity: 'fix',
       reads: ['banks.bms'],

@@ -16,6 +16,8 @@ export interface CircuitFacts {
   readonly units: Units;
   /** The finding that says why nothing feeds it; undefined where a bank does. */
   readonly unfed: string | undefined;
+  /** Petrol vapour is possible somewhere aboard. */
+  readonly vapour: boolean;
 }
 
 export type CircuitRule = Rule<CircuitFacts>;

@@ -168,6 +168,31 @@ export const DESIGN_RULES: readonly DesignRule[] = [
       design.loads.flatMap((l): readonly Told[] => when(l.placeId === null && l.at === null, () => ({ id: l.id, title: 'has no place' }))),
   },
   {
+    id: 'panel-no-place',
+    about: 'panel',
+    severity: 'fix',
+    reads: ['panels.placeId', 'places.vapour'],
+    when: 'it is not entered where a panel is',
+    why: 'Heat and damp there are not counted.',
+    todo: 'Enter its place.',
+    hazard: 'explosion',
+    confirm: 'eyes',
+    source: SOURCES.dc,
+    find: ({ design }) => {
+      const vapour = design.places.some((p) => p.vapour);
+      return design.panels.flatMap((p): readonly Told[] =>
+        when(p.placeId === null, () => ({
+          id: p.id,
+          severity: vapour ? 'fix' : 'note',
+          title: 'has no place aboard',
+          ...(vapour
+            ? { why: 'Where petrol vapour is possible its devices would be an explosion; heat and damp there are not counted.' }
+            : {}),
+        })),
+      );
+    },
+  },
+  {
     id: 'electronics-place',
     about: 'load',
     severity: 'fix',

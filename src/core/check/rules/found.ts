@@ -58,6 +58,26 @@ export const FOUND_RULES: readonly CircuitRule[] = [
       ),
   },
   {
+    id: 'device-unrated',
+    about: 'circuit',
+    severity: 'note',
+    reads: ['circuits.devices.ratingA', 'loads'],
+    when: 'the rating of something in line is not entered',
+    why: 'Whether its contacts bear the current is not known.',
+    todo: 'Read its rating at DC volts off it, and enter it.',
+    hazard: 'fire',
+    confirm: 'eyes',
+    source: SOURCES.maker,
+    find: (f) =>
+      f.b.input.circuit.devices.flatMap((d): readonly Told[] =>
+        when(f.b.input.taps.length > 0 && d.ratingA === null, () => ({
+          id: idOf(f),
+          suffix: `-${d.id}`,
+          title: `the rating of its ${d.kind} is not entered; it carries ${show(f.b.input.workingA, 'A', f.units)}`,
+        })),
+      ),
+  },
+  {
     id: 'device-size',
     about: 'circuit',
     severity: 'fix',
@@ -120,6 +140,26 @@ export const FOUND_RULES: readonly CircuitRule[] = [
           f.b.input.taps.length > 0 && f.b.input.places.find((p) => p.id === d.placeId)?.vapour === true && INLINE[d.kind].opens,
           () => ({ id: idOf(f), suffix: `-${d.id}`, title: `${d.kind} is where petrol vapour is possible` }),
         ),
+      ),
+  },
+  {
+    id: 'device-no-place',
+    about: 'circuit',
+    severity: 'fix',
+    reads: ['circuits.devices.placeId', 'places.vapour'],
+    when: 'it is not entered where contacts in line are, and petrol vapour is possible aboard',
+    why: 'Where petrol vapour is possible its contacts would be an explosion.',
+    todo: 'Enter its place.',
+    hazard: 'explosion',
+    confirm: 'eyes',
+    source: SOURCES.dc,
+    find: (f) =>
+      f.b.input.circuit.devices.flatMap((d): readonly Told[] =>
+        when(f.b.input.taps.length > 0 && d.placeId === null && INLINE[d.kind].opens && f.vapour, () => ({
+          id: idOf(f),
+          suffix: `-${d.id}`,
+          title: `the place of its ${d.kind} is not entered`,
+        })),
       ),
   },
   {

@@ -204,6 +204,26 @@ const LEADS: readonly MainSideRule[] = [
         ),
       ),
   ),
+  lead(
+    {
+      id: 'lead-device-unrated',
+      severity: 'note',
+      reads: ['leads.through.ratingA'],
+      when: 'the rating of something in line with a lead is not entered',
+      why: 'Whether it bears the current is not known.',
+      todo: 'Read its rating off it, and enter it.',
+      hazard: 'fire',
+      confirm: 'eyes',
+      source: SOURCES.maker,
+    },
+    ({ lead: l, result }) =>
+      l.through.flatMap((d) =>
+        iff(d.ratingA === null && result !== undefined && result.carries.amps > 0, () => ({
+          suffix: `-${d.id}`,
+          title: `the rating of its ${d.kind} is not entered; it carries ${Math.round(result?.carries.amps ?? 0)} A`,
+        })),
+      ),
+  ),
 ];
 
 const joinsNegative = (design: Design, l: Lead): boolean =>
@@ -261,7 +281,7 @@ const WHOLE: readonly MainSideRule[] = [
     severity: 'stop',
     reads: ['leads', 'banks', 'joins'],
     when: 'a lead ties two banks together for good',
-    why: 'Two banks fed and drained as one for ever: the weaker one drains the other, and no switch parts them.',
+    why: 'Two banks fed and drained as one at all times: the weaker one drains the other, and no switch parts them.',
     todo: 'Lead it to one of them, or through a selector, a relay or a DC–DC charger.',
     hazard: 'fire',
     confirm: 'eyes',
@@ -348,7 +368,7 @@ const WHOLE: readonly MainSideRule[] = [
     severity: 'fix',
     reads: ['leads.through', 'leads'],
     when: 'a negative lands on the battery’s post beside the shunt',
-    why: 'What lands on the battery’s post goes round the shunt: the gauge is wrong for ever.',
+    why: 'What lands on the battery’s post goes round the shunt: the gauge is wrong from then on.',
     todo: 'Land it on the negative bus, on the far side of the shunt.',
     hazard: 'stranded',
     confirm: 'eyes',

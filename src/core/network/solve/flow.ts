@@ -43,7 +43,7 @@ interface Ends {
   readonly slot: Int32Array;
 }
 
-/** Lays a network out. Total: what cannot be reckoned is refused by name, and solving it then returns no volts. */
+/** Lays a network out. Total: what cannot be calculated is refused by name, and solving it then returns no volts. */
 export function prepare(network: Network): Prepared {
   const refusals = refusalsOf(network);
   const clear: Network = refusals.length > 0 ? { branches: [], banks: [], sources: [], loads: [] } : network;
@@ -111,7 +111,7 @@ export function prepare(network: Network): Prepared {
 export interface Collapse {
   /** Largest part of all loads that can still be carried, 0 to 1. */
   readonly fraction: number;
-  /** The load that stands worst there, and its volts. */
+  /** The load that is worst off there, and its volts. */
   readonly loadId: string;
   readonly volts: number;
 }

@@ -1,0 +1,78 @@
+/** Knowing less never warns less: a fact taken away takes no stop and no fix with it without one that asks for the fact. */
+import { randomBoat } from '../../testing/randomBoat';
+import { analyse } from '../analysis';
+import { valueAt, type Design } from '../design';
+import { everyFinding, studied } from '../studied';
+import type { Finding } from './finding';
+import { PAIRS, withFact, wrongOf } from './pairs';
+import { ruleRows } from './table';
+
+type Path = readonly string[];
+type Row = { readonly id: string };
+const below = (design: Design, list: keyof Design & string, inner: readonly string[]): Path[] =>
+  (valueAt(design, [list]) as readonly Row[]).flatMap((row) =>
+    inner.length === 1
+      ? [[list, row.id, ...inner]]
+      : ((row as unknown as Record<string, readonly Row[]>)[inner[0] ?? ''] ?? []).map((r) => [
+          list,
+          row.id,
+          inner[0] ?? '',
+          r.id,
+          inner[1] ?? '',
+        ]),
+  );
+
+/** Facts that may be not entered, each with the rule that then asks for it. */
+const FACTS: readonly (readonly [fact: string, asks: string])[] = [
+  ['loads.placeId', 'no-place'],
+  ['panels.placeId', 'panel-no-place'],
+  ['acSources.placeId', 'ac-no-place'],
+  ['banks.bms', 'bms-unknown'],
+  ['banks.cca', 'cca-unknown'],
+  ['circuits.devices.ratingA', 'device-unrated'],
+  ['circuits.devices.placeId', 'device-no-place'],
+  ['leads.through.ratingA', 'lead-device-unrated'],
+];
+const found = (design: Design): readonly Finding[] => {
+  const analysis = analyse(design);
+  return everyFinding(analysis, studied(design, analysis));
+};
+const grave = (f: Finding): boolean => f.severity !== 'note';
+
+/** Stops and fixes that go with a fact while nothing asks for it. */
+function silenced(design: Design): string[] {
+  const before = found(design);
+  if (!before.some(grave)) return [];
+  return FACTS.flatMap(([fact, asks]) => {
+    const [list, ...inner] = fact.split('.');
+    return below(design, list as keyof Design & string, inner).flatMap((path) => {
+      // A lead-acid bank without a BMS has none: that is no fact that is missing.
+      if (valueAt(design, path) === null || (fact === 'banks.bms' && valueAt(design, ['banks', path[1] ?? '', 'chemistry']) !== 'lfp'))
+        return [];
+      const less = withFact(design, path, null) as Design;
+      const after = found(less);
+      const still = new Set(after.map((f) => f.id));
+      const gone = before.filter((f) => grave(f) && !still.has(f.id));
+      if (gone.length === 0) return [];
+      const asked = after.some((f) => f.rule === asks && (f.about.id === path[1] || f.about.kind === 'circuit'));
+      return asked ? [] : gone.map((f) => `${path.join('.')}: ${f.id}`);
+    });
+  });
+}
+
+test('every asking rule is in the table, and reads its fact', () => {
+  for (const [fact, asks] of FACTS) expect(ruleRows().find((r) => r.id === asks)?.reads).toContain(fact);
+});
+
+test.each(
+  PAIRS.filter((p) => FACTS.some(([fact]) => fact.split('.')[0] === p.path[0] && p.path.length > 1)).map((p): [string, string, Design] => [
+    p.rule,
+    p.path.join('.'),
+    wrongOf(p),
+  ]),
+)('the boat that breaks %s by %s', (_, __, design) => expect(silenced(design)).toEqual([]));
+
+test.each([1, 2, 3])('random boats, lot %i', (lot) => {
+  for (let seed = 1000 + 4 * lot; seed < 1004 + 4 * lot; seed++)
+    expect(silenced(randomBoat(seed)).map((s) => `seed ${seed}, ${s}`)).toEqual([]);
+});
