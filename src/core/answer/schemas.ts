@@ -26,6 +26,8 @@ const Working = row({
 
 export const FindingSchema = row({
   id: text,
+  rule: text,
+  cause: v.optional(text),
   severity: v.picklist(['stop', 'fix', 'note']),
   about: v.object({ kind: text, id: text }),
   aboutName: text,

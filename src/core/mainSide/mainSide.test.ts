@@ -8,7 +8,6 @@ import { adiabaticK, withstandS } from '../protection/adiabatic';
 import { slowestOpeningS } from '../protection/curve';
 import { findFamily } from '../rules/devices';
 import { studied } from '../studied';
-import { worstOfStudies } from '../network/worst';
 import { bareBoat, withLoad } from '../testing';
 import { caseFaults } from './caseFaults';
 import { returnBar } from './graph';
