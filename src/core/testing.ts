@@ -66,4 +66,5 @@ export const anySchool = fc.constantFrom('awg' as const, 'metric' as const);
 export const anyLength = fc.double({ min: 0.1, max: 40, noNaN: true });
 
 /** Findings on one circuit and what it serves. */
-export const circuitFindings = (design: Design, id = 'c-x'): readonly Finding[] => analyse(design).findings.filter((f) => f.id.endsWith(`:${id}`));
+export const circuitFindings = (design: Design, id = 'c-x'): readonly Finding[] =>
+  analyse(design).findings.filter((f) => f.id.endsWith(`:${id}`));

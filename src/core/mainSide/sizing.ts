@@ -77,26 +77,24 @@ function asCircuit(
     taps: [{ id: `${lead.id}-1`, parent: null, serves: { kind: 'load' as const, id: load.id }, tapedM: lead.lengthM }],
     pin: { size: lead.size, legs: 1, family: lead.family, ratingA: lead.ratingA, ownDevices: false },
   };
-  return analyseCircuit(
-    {
-      circuit,
-      house: design.house,
-      school: design.boat.ruleSet,
-      systemV: design.boat.systemV,
-      volts,
-      upstream: { ...NOWHERE, bank, place: places[0] ?? null, atBank: true },
-      panel: null,
-      places,
-      // The circuit's run is there and back; a lead is one conductor.
-      lengths: [{ estimatedM: lengthM / 2, lengthM: lengthM / 2 }],
-      loads: [load],
-      currents: [loadCurrent(load, volts)],
-      panels: [null],
-      names: [lead.name],
-      downstream: [],
-      belowSurge: [],
-    },
-  );
+  return analyseCircuit({
+    circuit,
+    house: design.house,
+    school: design.boat.ruleSet,
+    systemV: design.boat.systemV,
+    volts,
+    upstream: { ...NOWHERE, bank, place: places[0] ?? null, atBank: true },
+    panel: null,
+    places,
+    // The circuit's run is there and back; a lead is one conductor.
+    lengths: [{ estimatedM: lengthM / 2, lengthM: lengthM / 2 }],
+    loads: [load],
+    currents: [loadCurrent(load, volts)],
+    panels: [null],
+    names: [lead.name],
+    downstream: [],
+    belowSurge: [],
+  });
 }
 
 /** The bank that feeds a positive lead's first end, straight or through a positive bus; null where it starts elsewhere. */

@@ -23,8 +23,8 @@ export function Together() {
   if (acSources.length === 0 || acLoads.length === 0)
     return (
       <p className="max-w-[560px] px-4 py-4">
-        {acLoads.length === 0 ? 'Enter appliances first' : 'Enter a source first'}: then every largest set that may run at once is shown here,
-        for each pedestal, the generator and the inverter.
+        {acLoads.length === 0 ? 'Enter appliances first' : 'Enter a source first'}: then every largest set that may run at once is shown
+        here, for each pedestal, the generator and the inverter.
       </p>
     );
   const chosen = running?.find((r) => r.setting.id === at) ?? running?.[0];

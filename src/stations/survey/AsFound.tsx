@@ -100,8 +100,8 @@ export function AsFound() {
           <div className="max-w-[560px] px-4 py-4">
             <p>
               One row is one wire that is aboard already: its size, kind, colour, ends, what protects it, its condition, and what becomes of
-              it: keep, replace or remove, with a reason. What is kept is calculated with its real figures; bad joints count as resistance and
-              heat.
+              it: keep, replace or remove, with a reason. What is kept is calculated with its real figures; bad joints count as resistance
+              and heat.
             </p>
             <p className="caution mt-3">
               A found wire may be live from both ends. Prove it dead with a proved tester before it is touched; take a picture before

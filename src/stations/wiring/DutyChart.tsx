@@ -15,8 +15,8 @@ export default function DutyChart({ circuitId, duty }: { circuitId: string; duty
     <figure aria-label="Conductor temperature through the duty" className="py-1">
       <figcaption>
         {duty}: peak <b className="reading font-semibold">{show(chart.peakC, 'C', units)}</b>, as much heat as{' '}
-        <b className="reading font-semibold">{show(chart.equalA, 'A', units)}</b> continuously. Were it continuous, {round3(chart.amps)} A would
-        reach{' '}
+        <b className="reading font-semibold">{show(chart.equalA, 'A', units)}</b> continuously. Were it continuous, {round3(chart.amps)} A
+        would reach{' '}
         <b className={`reading font-semibold ${chart.steadyC > chart.ratingC ? 'text-lead' : ''}`}>{show(chart.steadyC, 'C', units)}</b>{' '}
         (dashed). The tests ask for <b className="reading font-semibold">{chart.size}</b> with the duty, for{' '}
         <b className="reading font-semibold">{chart.steadySize}</b> without it; the insulation is good for {show(chart.ratingC, 'C', units)}

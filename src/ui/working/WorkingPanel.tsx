@@ -13,8 +13,8 @@ export function WorkingPanel() {
       <aside aria-label="The working" className="screen-only w-[322px] flex-none overflow-y-auto border-l border-line p-4 text-quiet">
         <h2 className="mb-2 text-[14px] font-bold text-ink">The working</h2>
         <p>
-          Select a row, or one of the figures above: every line of its arithmetic is shown here, with its units, where each figure comes from,
-          and what the next size either way would change.
+          Select a row, or one of the figures above: every line of its arithmetic is shown here, with its units, where each figure comes
+          from, and what the next size either way would change.
         </p>
         <ul className="mt-4 space-y-1">
           <li className="tone-measured">measured aboard</li>
