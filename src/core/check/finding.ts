@@ -77,5 +77,14 @@ export function byCause(findings: readonly Finding[]): Caused[] {
   for (const f of findings) if (!rooted(f) && f.cause) brought.set(f.cause, [...(brought.get(f.cause) ?? []), f]);
   const all = (id: string, seen: ReadonlySet<string>): Finding[] =>
     (brought.get(id) ?? []).flatMap((f) => (seen.has(f.id) ? [] : [f, ...all(f.id, new Set([...seen, f.id]))]));
-  return findings.filter(rooted).map((finding) => ({ finding, brings: all(finding.id, new Set([finding.id])) }));
+  const out: Caused[] = [];
+  const shown = new Set<string>();
+  // Findings that name one another in a ring have no root: the first of them leads.
+  for (const finding of [...findings.filter(rooted), ...findings]) {
+    if (shown.has(finding.id)) continue;
+    const brings = all(finding.id, new Set([finding.id])).filter((f) => !shown.has(f.id));
+    for (const f of [finding, ...brings]) shown.add(f.id);
+    out.push({ finding, brings });
+  }
+  return out;
 }

@@ -174,6 +174,8 @@ const failed = ({ id, name, severity, why, hazard, source, figures }: Failure): 
       title: `${choiceName(f.own.chosen)}${f.own.pinned ? ', pinned,' : f.own.kept ? ', as found,' : ''} fails ${name}`,
       why: `${figures(f)}${id === 'fault' && f.state.fault?.clears ? '' : why}`.trim(),
       todo: instead(f, id),
+      // A device nobody could choose right spoils both.
+      ...((id === 'protection' || id === 'fault') && f.b.protection.conflict !== null ? { cause: `protection-conflict:${idOf(f)}` } : {}),
     })),
   cure: id === 'fault' ? release : unpin,
 });

@@ -1,0 +1,43 @@
+/** What one finding brings about is shown below it, and nothing is shown twice or lost. */
+import { analyse } from '../analysis';
+import type { Design } from '../design';
+import { byCause, type Finding } from './finding';
+import { PAIRS, withFact, wrongOf } from './pairs';
+
+const finding = (id: string, cause?: string): Finding => ({
+  id,
+  rule: 'r',
+  severity: 'fix',
+  about: { kind: 'circuit', id },
+  title: '',
+  why: '',
+  todo: '',
+  ...(cause === undefined ? {} : { cause }),
+});
+const shape = (list: readonly Finding[]) => byCause(list).map((c) => [c.finding.id, ...c.brings.map((f) => f.id)].join(' > '));
+
+test('a chain of causes lies below its first; one whose cause is not there is told for itself', () =>
+  expect(shape([finding('c', 'b'), finding('a'), finding('b', 'a'), finding('d', 'gone')])).toEqual(['a > b > c', 'd']));
+
+test('a ring of causes loses nothing: the first leads', () => {
+  expect(shape([finding('a', 'a'), finding('b', 'a')])).toEqual(['a > b']);
+  expect(shape([finding('a', 'b'), finding('b', 'a')])).toEqual(['a > b']);
+});
+
+test.each([
+  ['loop', 'no-source'],
+  ['protection-conflict', 'fails-protection'],
+])('%s has %s below it, and each finding is told once', (cause, effect) => {
+  // As they are, and with a conductor too thin besides.
+  const thin = { size: { school: 'metric', size: '0.75' }, legs: 1, family: null, ratingA: null, ownDevices: false };
+  const boats = PAIRS.filter((p) => p.rule === cause).flatMap((p) => [
+    wrongOf(p),
+    withFact(wrongOf(p), ['circuits', 'c-x', 'pin'], thin) as Design,
+  ]);
+  const lists = boats.map((d) => analyse(d).findings);
+  const findings = lists.find((l) => l.some((f) => f.rule === cause && l.some((e) => e.rule === effect && e.about.id === f.about.id)));
+  if (!findings) throw new Error('no such boat');
+  const groups = byCause(findings);
+  expect(groups.some((g) => g.finding.rule === cause && g.brings.some((f) => f.rule === effect))).toBe(true);
+  expect(groups.flatMap((g) => [g.finding.id, ...g.brings.map((f) => f.id)]).sort()).toEqual(findings.map((f) => f.id).sort());
+});
