@@ -113,9 +113,9 @@ test('in line: ratings, the largest cable, place and bypass are entered and judg
   await expect(region).toContainText('loses 0.7 V');
 
   await cell(page, 'Bilge pump', 'name').click();
-  await expect(working).toContainText('no way round it');
+  await expect(working).toContainText('no manual switch beside it');
   await page.getByRole('region', { name: 'Circuit Bilge pump' }).getByLabel('bypass').check();
-  await expect(working).not.toContainText('no way round it');
+  await expect(working).not.toContainText('no manual switch beside it');
 
   await view(page, 'switches');
   const schedule = page.getByRole('table', { name: 'Switch schedule' });

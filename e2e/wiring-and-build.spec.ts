@@ -127,7 +127,7 @@ test('a run can branch, and cannot be hung on itself', async ({ page, marram }) 
   const taps = (await designOf(page, marram)).circuits.find((c) => c.name === 'Lights, forward')?.taps;
   expect(taps?.[2]?.parent).toBe(taps?.[0]?.id);
   await follows.nth(0).selectOption({ index: 1 });
-  await expect(page.getByRole('alert').filter({ hasText: 'cannot hang on' })).toBeVisible();
+  await expect(page.getByRole('alert').filter({ hasText: 'cannot follow' })).toBeVisible();
 });
 
 test('what a circuit lies in and passes changes its answer', async ({ page, marram }) => {

@@ -51,23 +51,28 @@ export type RuleRow = Omit<Rule<never>, 'find' | 'cure'> & { readonly curable: b
 /** What a set of rules finds in its facts, in the order of the rows. */
 export function findingsIn<F>(rules: readonly Rule<F>[], facts: F): Finding[] {
   const out: Finding[] = [];
-  for (const rule of rules)
-    for (const t of rule.find(facts))
-      out.push({
-        id: `${rule.id}${t.suffix ?? ''}:${t.id}`,
-        rule: rule.id,
-        severity: t.severity ?? rule.severity,
-        about: t.about ?? { kind: rule.about, id: t.id },
-        title: t.title,
-        why: t.why ?? rule.why,
-        todo: t.todo ?? rule.todo,
-        ...(t.cause === undefined ? {} : { cause: t.cause }),
-      });
+  for (const rule of rules) {
+    const all = rule.find(facts);
+    // Most rules find nothing, and this is asked of every circuit at every edit.
+    if (all.length > 0)
+      for (const t of all)
+        out.push({
+          id: `${rule.id}${t.suffix ?? ''}:${t.id}`,
+          rule: rule.id,
+          severity: t.severity ?? rule.severity,
+          about: t.about ?? { kind: rule.about, id: t.id },
+          title: t.title,
+          why: t.why ?? rule.why,
+          todo: t.todo ?? rule.todo,
+          ...(t.cause === undefined ? {} : { cause: t.cause }),
+        });
+  }
   return out;
 }
 
 /** One thing told, or nothing. */
-export const when = (applies: boolean, told: () => Told): readonly Told[] => (applies ? [told()] : []);
+export const when = (applies: boolean, told: () => Told): readonly Told[] => (applies ? [told()] : NOTHING);
+const NOTHING: readonly Told[] = [];
 
 /** Sources of rules, said the same everywhere. */
 export const SOURCES = {
