@@ -4,7 +4,8 @@ import type { Finding } from './check/finding';
 import { ruleOf } from './check/table';
 import { applyEdit, type Op } from './design/edit';
 import type { Design } from './design/schema';
-import { everyFinding, studied } from './studied';
+import { studied } from './studied';
+import { everyFinding } from './check/finding';
 
 /** The edits that cure a finding, of its rule; null where nothing can be done here but by hand. */
 export function cureOf(design: Design, finding: Finding): readonly Op[] | null {

@@ -2,7 +2,7 @@
 import { generatorAnswers } from './ac/genset';
 import { inverterAnswers } from './ac/inverter';
 import type { Analysis } from './analysis';
-import { bySeverity, type Finding } from './check/finding';
+import type { Finding } from './check/finding';
 import { studyFindings } from './check/findingsOf';
 import type { AcPower } from './check/rules/acMachines';
 import { asDecided } from './design/decided';
@@ -22,7 +22,3 @@ export function studied(design: Design, analysis: Analysis): Studied {
   const power: AcPower = { inverters: inverterAnswers(design, analysis, analysis.banks), generators: generatorAnswers(design, analysis) };
   return { worst, power, findings: studyFindings({ design: asDecided(design), studied: { studies: worst, power } }) };
 }
-
-/** Every finding of a design, worst first: the same list on the screen, in Check, on paper and over HTTP. */
-export const everyFinding = (analysis: Pick<Analysis, 'findings'>, late: Studied | null): readonly Finding[] =>
-  late && late.findings.length > 0 ? bySeverity(analysis.findings, late.findings) : analysis.findings;

@@ -48,7 +48,8 @@ import { postInventory, type Post } from '@/core/mainSide/posts';
 import { consequencesOf, standingAnswer, type Act, type BenchAnswer, type Consequence, type Standing } from '@/core/network/switching';
 import { runStudy, type StudyAnswer } from '@/core/network/study';
 import { cured, cureOf, type Cured } from '@/core/cured';
-import { everyFinding, studied, type Studied } from '@/core/studied';
+import { studied, type Studied } from '@/core/studied';
+import { everyFinding } from '@/core/check/finding';
 import type { ScratchResult } from '@/core/scratch';
 
 /**

@@ -14,7 +14,8 @@ import { fillTimes } from '../energy/fill';
 import { withPaths } from '../energy/paths';
 import { bankOfLoads } from '../network/roots';
 import { runStudy } from '../network/study';
-import { everyFinding, studied } from '../studied';
+import { studied } from '../studied';
+import { everyFinding } from '../check/finding';
 import { circuitWorking, leadWorking } from '../working';
 import { nameOf } from './names';
 

@@ -5,7 +5,8 @@ import { analyse } from '../analysis';
 import { idsFor, readDesign, type Design } from '../design';
 import { withMachines, pluggedIn } from '../ac/testing';
 import { propose, PROPOSALS } from '../propose';
-import { everyFinding, studied } from '../studied';
+import { studied } from '../studied';
+import { everyFinding } from '../check/finding';
 import { bareBoat, withLoad } from '../testing';
 import { analysisAnswer, AnalysisSchema, ProposeSchema, scratchAnswer, ScratchSchema } from '.';
 

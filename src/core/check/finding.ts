@@ -53,6 +53,15 @@ export function bySeverity(...groups: readonly (readonly Finding[])[]): Finding[
   return out;
 }
 
+/**
+ * Every finding of a design, worst first: the same list on the screen, in Check, on paper and over HTTP.
+ * @param late findings of the studies; null while they are not worked out.
+ */
+export const everyFinding = (
+  analysis: { readonly findings: readonly Finding[] },
+  late: { readonly findings: readonly Finding[] } | null,
+): readonly Finding[] => (late && late.findings.length > 0 ? bySeverity(analysis.findings, late.findings) : analysis.findings);
+
 /** Findings somebody has accepted, with the reason. */
 export function withDepartures({ departures }: Pick<Design, 'departures'>, findings: readonly Finding[]): readonly Finding[] {
   if (departures.length === 0) return findings;

@@ -2,7 +2,8 @@
 import { randomBoat } from '../../testing/randomBoat';
 import { analyse } from '../analysis';
 import { valueAt, type Design } from '../design';
-import { everyFinding, studied } from '../studied';
+import { studied } from '../studied';
+import { everyFinding } from './finding';
 import type { Finding } from './finding';
 import { PAIRS, withFact, wrongOf } from './pairs';
 import { ruleRows } from './table';

@@ -2,7 +2,8 @@
 import { analyse } from '../analysis';
 import { applyEdit, brokenReferences, type Design } from '../design';
 import { cured, cureOf } from '../cured';
-import { everyFinding, studied } from '../studied';
+import { studied } from '../studied';
+import { everyFinding } from './finding';
 import type { Finding } from './finding';
 import { PAIRS, wrongOf, type Pair } from './pairs';
 import { ruleRows } from './table';

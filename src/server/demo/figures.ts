@@ -6,7 +6,8 @@ import type { Design } from '@/core/design';
 import { asDecided } from '@/core/design/decided';
 import { cruise } from '@/core/energy/cruise';
 import { withPaths } from '@/core/energy/paths';
-import { everyFinding, studied } from '@/core/studied';
+import { studied } from '@/core/studied';
+import { everyFinding } from '@/core/check/finding';
 
 export type Figures = Readonly<Record<string, unknown>>;
 
