@@ -25,6 +25,9 @@ export interface Told {
   readonly cause?: string;
 }
 
+/** The same, of a thing that the rule goes through by itself. */
+export type Said = Omit<Told, 'id'>;
+
 export interface Rule<F> {
   readonly id: string;
   readonly about: AboutKind;
@@ -71,8 +74,8 @@ export function findingsIn<F>(rules: readonly Rule<F>[], facts: F): Finding[] {
 }
 
 /** One thing told, or nothing. */
-export const when = (applies: boolean, told: () => Told): readonly Told[] => (applies ? [told()] : NOTHING);
-const NOTHING: readonly Told[] = [];
+export const when = <T = Told>(applies: boolean, told: () => T): readonly T[] => (applies ? [told()] : NOTHING);
+const NOTHING: readonly never[] = [];
 
 /** Sources of rules, said the same everywhere. */
 export const SOURCES = {

@@ -3,8 +3,8 @@ import { bondsRight, statesOf, type AcState, type Origin } from '../../ac/states
 import { setOp } from '../../design/edit';
 import { EARTHINGS } from '../../design/ac';
 import type { Design } from '../../design/schema';
-import { SOURCES, type Told } from '../rule';
-import { acPanel, acWhole, iff, set, type AcRule } from './acParts';
+import { SOURCES, when, type Told } from '../rule';
+import { acPanel, acWhole, set, type AcRule } from './acParts';
 
 type BondRule = 'ac-parallel' | 'ac-bond-many' | 'ac-bond-none';
 const wrongness = (o: Origin): BondRule => (o.paralleled ? 'ac-parallel' : o.bonds.length > o.wanted ? 'ac-bond-many' : 'ac-bond-none');
@@ -102,7 +102,7 @@ const PANELS: readonly AcRule[] = [
       confirm: 'nothing',
       source: SOURCES.data,
     },
-    (p, d) => iff(feedersOf(d, p.id).length === 0, () => ({ title: 'nothing feeds it' })),
+    (p, d) => when(feedersOf(d, p.id).length === 0, () => ({ title: 'nothing feeds it' })),
   ),
   acPanel(
     {
@@ -121,7 +121,7 @@ const PANELS: readonly AcRule[] = [
           .map((f) => setOp(design, ['acCircuits', f.id, 'to'], null)),
     },
     (p, d) =>
-      iff(
+      when(
         feedersOf(d, p.id).some((f) => f.from.kind === 'panel' && f.from.id === p.id),
         () => ({ title: 'feeds itself' }),
       ),
@@ -142,7 +142,7 @@ const PANELS: readonly AcRule[] = [
       ],
     },
     (p, d) =>
-      iff(feedersOf(d, p.id).length > 1 && p.transfer === 'none', () => ({
+      when(feedersOf(d, p.id).length > 1 && p.transfer === 'none', () => ({
         title: `has ${feedersOf(d, p.id).length} feeds and no transfer`,
       })),
   ),
@@ -158,7 +158,7 @@ const PANELS: readonly AcRule[] = [
       confirm: 'eyes',
       cure: set('acPanels', ['barsApart'], true),
     },
-    (p) => iff(!p.barsApart, () => ({ title: 'neutral and earth share a bar' })),
+    (p) => when(!p.barsApart, () => ({ title: 'neutral and earth share a bar' })),
   ),
   acPanel(
     {
@@ -172,7 +172,7 @@ const PANELS: readonly AcRule[] = [
       confirm: 'eyes',
       cure: set('acPanels', ['barrier'], true),
     },
-    (p) => iff(p.besideDcId !== null && !p.barrier, () => ({ title: 'AC and DC share its case without a barrier' })),
+    (p) => when(p.besideDcId !== null && !p.barrier, () => ({ title: 'AC and DC share its case without a barrier' })),
   ),
   acPanel(
     {
@@ -188,7 +188,7 @@ const PANELS: readonly AcRule[] = [
     },
     (p, d) => {
       const fromShore = d.acSources.some((s) => s.kind === 'shore' && s.shore?.isolation !== 'isolation transformer');
-      return iff(!p.polarityIndicator && fromShore && feedersOf(d, p.id).some((f) => f.from.kind === 'source'), () => ({
+      return when(!p.polarityIndicator && fromShore && feedersOf(d, p.id).some((f) => f.from.kind === 'source'), () => ({
         title: 'has no polarity indicator',
       }));
     },
@@ -211,7 +211,7 @@ const EARTH: readonly AcRule[] = [
       if (d.acSources.length === 0 || d.acRules.earthing !== EARTHINGS[0]) return [];
       const bars = new Set(d.bars.filter((b) => b.kind === 'AC earth bar').map((b) => b.id));
       const joined = d.leads.some((l) => l.rail === 'earth' && [l.from, l.to].some((e) => e.kind === 'bar' && bars.has(e.id)));
-      return iff(!joined, () => ({ title: 'the AC earth is not joined to the DC negative' }));
+      return when(!joined, () => ({ title: 'the AC earth is not joined to the DC negative' }));
     },
   ),
   acWhole(
@@ -232,7 +232,7 @@ const EARTH: readonly AcRule[] = [
     (d) =>
       d.acRules.earthing === 'isolation transformer'
         ? d.acSources.flatMap((s) =>
-            iff(s.kind === 'shore' && s.shore?.isolation !== 'isolation transformer', () => ({
+            when(s.kind === 'shore' && s.shore?.isolation !== 'isolation transformer', () => ({
               suffix: ` ${s.id}`,
               title: `${s.name} has no isolation transformer`,
             })),
@@ -258,7 +258,7 @@ const EARTH: readonly AcRule[] = [
       d.acRules.earthing === 'whole-boat residual current'
         ? d.acSources.flatMap((s) =>
             d.acCircuits.flatMap((c) =>
-              iff(c.from.kind === 'source' && c.from.id === s.id && c.leakageMa === null, () => ({
+              when(c.from.kind === 'source' && c.from.id === s.id && c.leakageMa === null, () => ({
                 suffix: ` ${c.id}`,
                 title: `${c.name} has no residual-current device`,
               })),

@@ -3,8 +3,8 @@ import type { GeneratorAnswer } from '../../ac/genset';
 import { RIPPLE, type InverterAnswer } from '../../ac/inverter';
 import type { Design } from '../../design/schema';
 import { round3, sizeName } from '../../quantity';
-import { SOURCES, type Rule } from '../rule';
-import { iff, type AcRow, type AcSaid } from './acParts';
+import { SOURCES, when, type Rule, type Said } from '../rule';
+import type { AcRow } from './acParts';
 
 export interface AcPower {
   readonly inverters: readonly InverterAnswer[];
@@ -17,13 +17,13 @@ export interface MachineFacts extends AcPower {
 
 type MachineRule = Rule<MachineFacts>;
 
-const inverter = (row: AcRow, told: (i: InverterAnswer, design: Design) => readonly AcSaid[]): MachineRule => ({
+const inverter = (row: AcRow, told: (i: InverterAnswer, design: Design) => readonly Said[]): MachineRule => ({
   source: SOURCES.dc,
   ...row,
   about: 'AC source',
   find: ({ design, inverters }) => inverters.flatMap((i) => told(i, design).map((t) => ({ ...t, id: i.id }))),
 });
-const generator = (row: AcRow, told: (g: GeneratorAnswer) => readonly AcSaid[]): MachineRule => ({
+const generator = (row: AcRow, told: (g: GeneratorAnswer) => readonly Said[]): MachineRule => ({
   source: SOURCES.maker,
   ...row,
   about: 'AC source',
@@ -44,7 +44,7 @@ export const MACHINE_RULES: readonly MachineRule[] = [
       hazard: 'fire',
       confirm: 'eyes',
     },
-    (i) => iff(i.wired !== null && !i.wired.fused, () => ({ title: 'has no fuse at the battery end' })),
+    (i) => when(i.wired !== null && !i.wired.fused, () => ({ title: 'has no fuse at the battery end' })),
   ),
   inverter(
     {
@@ -57,7 +57,7 @@ export const MACHINE_RULES: readonly MachineRule[] = [
       hazard: 'shock',
       confirm: 'eyes',
     },
-    (i) => iff(i.wired !== null && !i.wired.disconnect, () => ({ title: 'has no DC disconnect' })),
+    (i) => when(i.wired !== null && !i.wired.disconnect, () => ({ title: 'has no DC disconnect' })),
   ),
   inverter(
     {
@@ -71,7 +71,7 @@ export const MACHINE_RULES: readonly MachineRule[] = [
       confirm: 'a meter',
     },
     (i) =>
-      iff(i.wired !== null && i.heatingA > i.wired.izA + 1e-9, () => ({
+      when(i.wired !== null && i.heatingA > i.wired.izA + 1e-9, () => ({
         title: `its DC cable carries ${round3(i.wired?.izA ?? 0)} A, it draws ${round3(i.heatingA)} A`,
         why: `At full output and the lowest volts it draws ${round3(i.fullA)} A; ripple heats as ${RIPPLE} times that.`,
       })),
@@ -89,7 +89,7 @@ export const MACHINE_RULES: readonly MachineRule[] = [
       source: SOURCES.maker,
     },
     (i) =>
-      iff(i.wired !== null && i.fullA > i.wired.ratingA + 1e-9, () => ({
+      when(i.wired !== null && i.fullA > i.wired.ratingA + 1e-9, () => ({
         title: 'its DC fuse opens below full output',
         why: `${round3(i.wired?.ratingA ?? 0)} A against ${round3(i.fullA)} A at the lowest volts.`,
       })),
@@ -106,7 +106,7 @@ export const MACHINE_RULES: readonly MachineRule[] = [
       confirm: 'a meter',
     },
     (i) =>
-      iff(i.wired !== null && !i.caseHas, () => ({
+      when(i.wired !== null && !i.caseHas, () => ({
         title: 'its case has no earth lead',
         todo: `A case earth of ${caseSize(i)} or more: main side, or enter its size here.`,
       })),
@@ -123,7 +123,7 @@ export const MACHINE_RULES: readonly MachineRule[] = [
       confirm: 'eyes',
     },
     (i) =>
-      iff(i.wired !== null && i.caseHas !== null && i.caseWanted !== null && i.caseHas.areaMm2 < i.caseWanted.areaMm2 - 1e-9, () => ({
+      when(i.wired !== null && i.caseHas !== null && i.caseWanted !== null && i.caseHas.areaMm2 < i.caseWanted.areaMm2 - 1e-9, () => ({
         title: `its case earth is ${i.caseHas ? sizeName(i.caseHas.school, i.caseHas.size) : ''}`,
         why: `No more than one size smaller than its DC positive of ${i.wired ? sizeName(i.wired.conductor.school, i.wired.conductor.size) : ''}: else the earth burns before the fuse opens.`,
         todo: `${caseSize(i)}.`,
@@ -142,7 +142,7 @@ export const MACHINE_RULES: readonly MachineRule[] = [
       source: SOURCES.practice,
     },
     (i, design) =>
-      iff(!Number.isNaN(i.fullV) && i.fullV < i.minV - 1e-9, () => ({
+      when(!Number.isNaN(i.fullV) && i.fullV < i.minV - 1e-9, () => ({
         title: 'gives up before full output',
         why: `At ${Math.round(100 * design.acRules.inverterSoc)} % charge and full output ${i.fullV > 0 ? `it has ${i.fullV.toFixed(2)} V` : 'its supply collapses'}; it stops at ${i.minV.toFixed(2)} V.`,
       })),
@@ -204,7 +204,7 @@ export const MACHINE_RULES: readonly MachineRule[] = [
       source: SOURCES.practice,
     },
     (g) =>
-      iff(g.start !== null && !g.start.passes, () => ({
+      when(g.start !== null && !g.start.passes, () => ({
         title: 'its remote start may not pull in',
         why: `${g.start?.volts.toFixed(2) ?? ''} V reach its solenoid while the starter turns; it wants ${g.start?.pullInV.toFixed(2) ?? ''} V.`,
       })),

@@ -1,18 +1,15 @@
 /** What the files of AC rules share: rules asked of every source, run, appliance or panel, and single edits that cure. */
 import { setOp } from '../../design/edit';
 import type { AcCircuit, AcLoad, AcPanel, AcSource, Design } from '../../design/schema';
-import { SOURCES, type Rule, type Told } from '../rule';
+import { SOURCES, type Rule, type Said } from '../rule';
 
 export type AcRule = Rule<Design>;
 export type AcRow = Omit<AcRule, 'find' | 'about' | 'source'> & { readonly source?: string };
-export type AcSaid = Omit<Told, 'id'>;
 
 export const AC_LAW = 'Local code, the maker’s instructions and licensed practice come first.';
 
-export const iff = (applies: boolean, said: () => AcSaid): readonly AcSaid[] => (applies ? [said()] : []);
-
 function of<T extends { readonly id: string }>(about: AcRule['about'], rows: (design: Design) => readonly T[]) {
-  return (row: AcRow, told: (thing: T, design: Design) => readonly AcSaid[]): AcRule => ({
+  return (row: AcRow, told: (thing: T, design: Design) => readonly Said[]): AcRule => ({
     source: SOURCES.ac,
     ...row,
     about,
@@ -26,7 +23,7 @@ export const acLoad = of<AcLoad>('AC load', (d) => d.acLoads);
 export const acRun = of<AcCircuit>('AC circuit', (d) => d.acCircuits);
 
 /** A rule on the AC side as a whole. */
-export const acWhole = (row: AcRow, told: (design: Design) => readonly AcSaid[]): AcRule => ({
+export const acWhole = (row: AcRow, told: (design: Design) => readonly Said[]): AcRule => ({
   source: SOURCES.ac,
   ...row,
   about: 'boat',

@@ -5,8 +5,8 @@ import { setOp } from '../../design/edit';
 import type { AcCircuit, Design } from '../../design/schema';
 import { round3, sizeName } from '../../quantity';
 import { AC_COLOURS } from '../../rules/colours';
-import { SOURCES, type Rule } from '../rule';
-import { acRun, acWhole, iff, set, type AcRow, type AcRule, type AcSaid } from './acParts';
+import { SOURCES, when, type Rule, type Said } from '../rule';
+import { acRun, acWhole, set, type AcRow, type AcRule } from './acParts';
 
 /** A run with what was worked out for it. */
 interface Run {
@@ -16,7 +16,7 @@ interface Run {
 }
 
 /** A rule asked of every run's result. */
-const run = (row: AcRow, told: (run: Run) => readonly AcSaid[]): Rule<AcRunFacts> => ({
+const run = (row: AcRow, told: (run: Run) => readonly Said[]): Rule<AcRunFacts> => ({
   source: SOURCES.ac,
   ...row,
   about: 'AC circuit',
@@ -58,7 +58,7 @@ export const AC_RUN_RULES: readonly Rule<AcRunFacts>[] = [
       confirm: 'nothing',
       source: SOURCES.data,
     },
-    ({ c, design }) => iff(chainsTo(design, c).length === 0, () => ({ title: 'comes from no source' })),
+    ({ c, design }) => when(chainsTo(design, c).length === 0, () => ({ title: 'comes from no source' })),
   ),
   run(
     {
@@ -74,7 +74,7 @@ export const AC_RUN_RULES: readonly Rule<AcRunFacts>[] = [
       cure: set('acCircuits', ['to'], null),
     },
     ({ c, design }) =>
-      iff(c.to !== null && !(c.to.kind === 'panel' ? design.acPanels : design.acSources).some((x) => x.id === c.to?.id), () => ({
+      when(c.to !== null && !(c.to.kind === 'panel' ? design.acPanels : design.acSources).some((x) => x.id === c.to?.id), () => ({
         title: 'leads to nothing',
       })),
   ),
@@ -90,7 +90,7 @@ export const AC_RUN_RULES: readonly Rule<AcRunFacts>[] = [
       confirm: 'nothing',
       source: SOURCES.data,
     },
-    ({ c }) => iff(c.to === null && c.loadIds.length === 0 && c.outlets === 0, () => ({ title: 'serves nothing' })),
+    ({ c }) => when(c.to === null && c.loadIds.length === 0 && c.outlets === 0, () => ({ title: 'serves nothing' })),
   ),
   run(
     {
@@ -105,7 +105,7 @@ export const AC_RUN_RULES: readonly Rule<AcRunFacts>[] = [
       cure: unsize,
     },
     (x) =>
-      iff(x.r.failing.includes('ampacity'), () => ({
+      when(x.r.failing.includes('ampacity'), () => ({
         title: `${sizeOf(x)} carries ${round3(x.r.izA)} A behind a breaker of ${round3(x.r.ratingA)} A`,
         why: `${x.r.derating.refusal ?? 'Heat and bundling are counted'}: it burns before the breaker opens.`,
         todo: `${wantsOf(x)}, or a smaller breaker.`,
@@ -124,7 +124,7 @@ export const AC_RUN_RULES: readonly Rule<AcRunFacts>[] = [
       cure: unsize,
     },
     (x) =>
-      iff(x.r.failing.includes('drop'), () => ({
+      when(x.r.failing.includes('drop'), () => ({
         title: `feeder and branch lose ${round3(x.r.dropPct)} %`,
         todo: `${wantsOf(x)}, or a shorter run.`,
       })),
@@ -141,7 +141,7 @@ export const AC_RUN_RULES: readonly Rule<AcRunFacts>[] = [
       confirm: 'a meter',
     },
     ({ r }) =>
-      iff(!r.failing.includes('drop') && r.totalPct > TOTAL_DROP_PCT + 1e-9, () => ({
+      when(!r.failing.includes('drop') && r.totalPct > TOTAL_DROP_PCT + 1e-9, () => ({
         title: `from the pedestal on ${round3(r.totalPct)} % is lost`,
       })),
   ),
@@ -158,7 +158,7 @@ export const AC_RUN_RULES: readonly Rule<AcRunFacts>[] = [
       cure: unsize,
     },
     (x) =>
-      iff(x.r.failing.includes('mechanical'), () => ({
+      when(x.r.failing.includes('mechanical'), () => ({
         title: `${sizeOf(x)} is thinner than a three-core cable may be`,
         todo: `${wantsOf(x)}.`,
       })),
@@ -176,7 +176,7 @@ export const AC_RUN_RULES: readonly Rule<AcRunFacts>[] = [
       cure: set('acCircuits', ['ratingA'], null),
     },
     ({ c, r }) =>
-      iff(c.to === null && c.ratingA !== null && r.amps > c.ratingA + 1e-9 && c.outlets === 0, () => ({
+      when(c.to === null && c.ratingA !== null && r.amps > c.ratingA + 1e-9 && c.outlets === 0, () => ({
         title: `its breaker of ${round3(c.ratingA ?? 0)} A is below the ${round3(r.amps)} A it serves`,
       })),
   ),
@@ -197,7 +197,7 @@ export const AC_RUN_RULES: readonly Rule<AcRunFacts>[] = [
     },
     (x) => {
       const interrupts = INTERRUPTS[x.r.family.id] ?? 0;
-      return iff(interrupts < askedA(x) - 1e-9, () => ({
+      return when(interrupts < askedA(x) - 1e-9, () => ({
         title: `its breaker interrupts ${round3(interrupts)} A of ${round3(askedA(x))} A`,
       }));
     },
@@ -244,7 +244,7 @@ export const AC_RUN_RULES: readonly Rule<AcRunFacts>[] = [
     },
     ({ c, design }) => {
       const awg = design.boat.ruleSet === 'awg';
-      return iff(c.outletsWet && c.leakageMa === null, () => ({
+      return when(c.outletsWet && c.leakageMa === null, () => ({
         severity: awg ? 'fix' : 'note',
         title: 'outlets in a wet place have no personal protection',
         why: awg
@@ -266,7 +266,7 @@ export const AC_RUN_RULES: readonly Rule<AcRunFacts>[] = [
       confirm: 'eyes',
       cure: set('acCircuits', ['poles'], 2),
     },
-    ({ c, design }) => iff(c.poles < 2 && design.boat.ruleSet === 'metric', () => ({ title: 'opens the live alone' })),
+    ({ c, design }) => when(c.poles < 2 && design.boat.ruleSet === 'metric', () => ({ title: 'opens the live alone' })),
   ),
 ];
 
@@ -282,7 +282,7 @@ function dcMeaning(design: Design, colour: string): 'DC negative' | 'DC positive
   return colour === 'red' ? 'DC positive' : null;
 }
 
-function colourSaid(c: AcCircuit, design: Design): readonly AcSaid[] {
+function colourSaid(c: AcCircuit, design: Design): readonly Said[] {
   const colour = c.liveColour.toLowerCase();
   const { live, neutral, earth } = AC_COLOURS[design.boat.colourScheme];
   if (colour === '' || live.includes(colour)) return [];
@@ -320,7 +320,7 @@ export const AC_CABLE_RULES: readonly AcRule[] = [
       cure: (design) => [setOp(design, ['house', 'negative'], 'yellow')],
     },
     (d) =>
-      iff(d.acCircuits.length > 0 && AC_COLOURS[d.boat.colourScheme].live.includes(d.house.negative), () => ({
+      when(d.acCircuits.length > 0 && AC_COLOURS[d.boat.colourScheme].live.includes(d.house.negative), () => ({
         title: 'black is live in the AC and negative in the DC',
       })),
   ),

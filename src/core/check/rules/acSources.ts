@@ -7,8 +7,8 @@ import { ampacityA, derate } from '../../conductor/ampacity';
 import { dropOps } from '../../design/edit';
 import type { AcLoad, AcSource, Design } from '../../design/schema';
 import { findConductor } from '../../rules/conductors';
-import { SOURCES } from '../rule';
-import { AC_LAW, acLoad, acRun, acSource, acWhole, iff, set, type AcRule } from './acParts';
+import { SOURCES, when } from '../rule';
+import { AC_LAW, acLoad, acRun, acSource, acWhole, set, type AcRule } from './acParts';
 
 const isAwg = (design: Design): boolean => design.boat.ruleSet === 'awg';
 
@@ -39,7 +39,7 @@ const GENERAL: readonly AcRule[] = [
       confirm: 'nothing',
       source: SOURCES.data,
     },
-    (d) => iff(d.acSources.length === 0 && d.acLoads.length > 0, () => ({ title: 'AC appliances have no service' })),
+    (d) => when(d.acSources.length === 0 && d.acLoads.length > 0, () => ({ title: 'AC appliances have no service' })),
   ),
   acSource(
     {
@@ -54,7 +54,7 @@ const GENERAL: readonly AcRule[] = [
       source: SOURCES.data,
     },
     (s) =>
-      iff(s.ratedA <= 0, () => ({
+      when(s.ratedA <= 0, () => ({
         title: 'gives 0 A',
         todo:
           s.kind === 'shore'
@@ -75,7 +75,7 @@ const GENERAL: readonly AcRule[] = [
       cure: (design, finding) => set('acSources', ['service'], design.boat.acRegion)(design, finding),
     },
     (s, d) =>
-      iff(s.service !== d.boat.acRegion && !(s.kind === 'inverter' && d.boat.acRegion === '120/240 V' && s.service === '120 V'), () => ({
+      when(s.service !== d.boat.acRegion && !(s.kind === 'inverter' && d.boat.acRegion === '120/240 V' && s.service === '120 V'), () => ({
         title: `is ${SERVICES[s.service].words} on a ${d.boat.acRegion} boat`,
       })),
   ),
@@ -91,7 +91,7 @@ const GENERAL: readonly AcRule[] = [
       confirm: 'nothing',
       source: SOURCES.data,
     },
-    (s, d) => iff(!d.acCircuits.some((c) => c.from.kind === 'source' && c.from.id === s.id), () => ({ title: 'feeds nothing' })),
+    (s, d) => when(!d.acCircuits.some((c) => c.from.kind === 'source' && c.from.id === s.id), () => ({ title: 'feeds nothing' })),
   ),
   acSource(
     {
@@ -106,7 +106,7 @@ const GENERAL: readonly AcRule[] = [
     },
     (s, d) => {
       const place = d.places.find((p) => p.id === s.placeId);
-      return iff(s.kind !== 'shore' && place !== undefined && (place.vapour || place.wet || place.drips), () => ({
+      return when(s.kind !== 'shore' && place !== undefined && (place.vapour || place.wet || place.drips), () => ({
         title: `is in ${place?.name ?? ''}`,
       }));
     },
@@ -122,7 +122,7 @@ const GENERAL: readonly AcRule[] = [
       hazard: 'shock',
       confirm: 'eyes',
     },
-    (s) => iff(s.kind !== 'shore' && s.placeId === null, () => ({ title: 'has no place aboard' })),
+    (s) => when(s.kind !== 'shore' && s.placeId === null, () => ({ title: 'has no place aboard' })),
   ),
 ];
 
@@ -141,7 +141,7 @@ const SHORE: readonly AcRule[] = [
     },
     (s, d) => {
       const within = breakerWithinM(d, s);
-      return iff(s.shore !== null && s.shore.breakerAtM > within + 1e-9, () => ({
+      return when(s.shore !== null && s.shore.breakerAtM > within + 1e-9, () => ({
         title: `the main breaker is ${s.shore?.breakerAtM ?? 0} m from the inlet`,
         why: `Up to it the conductors are protected by the pedestal alone, if at all; ${within} m along them is the most (${isAwg(d) ? 'awg school' : `metric school, ${s.shore?.sheathed ? 'sheathed' : 'unsheathed'}`}).`,
       }));
@@ -159,7 +159,7 @@ const SHORE: readonly AcRule[] = [
       confirm: 'eyes',
       cure: set('acSources', ['shore', 'isolation'], 'galvanic isolator'),
     },
-    (s) => iff(s.shore?.isolation === 'none', () => ({ title: 'has its earth straight from ashore' })),
+    (s) => when(s.shore?.isolation === 'none', () => ({ title: 'has its earth straight from ashore' })),
   ),
   acSource(
     {
@@ -174,7 +174,7 @@ const SHORE: readonly AcRule[] = [
     },
     (s) => {
       const iz = cordA(s);
-      return iff(iz !== null && iz < s.ratedA - 1e-9, () => ({
+      return when(iz !== null && iz < s.ratedA - 1e-9, () => ({
         title: `the shore cord carries ${Math.floor(iz ?? 0)} A, the inlet ${s.ratedA} A`,
       }));
     },
@@ -191,7 +191,7 @@ const SHORE: readonly AcRule[] = [
       confirm: 'a meter',
     },
     (s) =>
-      iff(cordA(s) !== null && cordPct(s, s.ratedA) > TOTAL_DROP_PCT - 3 + 1e-9, () => ({
+      when(cordA(s) !== null && cordPct(s, s.ratedA) > TOTAL_DROP_PCT - 3 + 1e-9, () => ({
         title: `the shore cord loses ${cordPct(s, s.ratedA).toFixed(1)} % at ${s.ratedA} A`,
       })),
   ),
@@ -208,7 +208,7 @@ const SHORE: readonly AcRule[] = [
       cure: set('acCircuits', ['leakageMa'], 30),
     },
     (c, d) =>
-      iff(fromShore(d, c.from) && c.leakageMa === null, () => ({
+      when(fromShore(d, c.from) && c.leakageMa === null, () => ({
         title: 'the main has no leakage trip',
         todo: `A double-pole main with a 30 mA${isAwg(d) ? ', 100 ms' : ''} leakage trip. ${AC_LAW}`,
       })),
@@ -225,7 +225,7 @@ const SHORE: readonly AcRule[] = [
       confirm: 'eyes',
       cure: set('acCircuits', ['poles'], 2),
     },
-    (c, d) => iff(fromShore(d, c.from) && c.poles < 2, () => ({ title: 'the main opens one pole' })),
+    (c, d) => when(fromShore(d, c.from) && c.poles < 2, () => ({ title: 'the main opens one pole' })),
   ),
 ];
 
@@ -245,7 +245,7 @@ const GENERATORS: readonly AcRule[] = [
       confirm: 'eyes',
       source: SOURCES.data,
     },
-    (s) => iff(s.generator !== null && s.generator.kva <= 0, () => ({ title: 'is rated 0 kVA' })),
+    (s) => when(s.generator !== null && s.generator.kva <= 0, () => ({ title: 'is rated 0 kVA' })),
   ),
   acSource(
     {
@@ -260,7 +260,7 @@ const GENERATORS: readonly AcRule[] = [
       source: SOURCES.data,
       cure: set('acSources', ['generator', 'powerFactor'], 1),
     },
-    (s) => iff(s.generator !== null && s.generator.powerFactor <= 0, () => ({ title: 'has a power factor of 0' })),
+    (s) => when(s.generator !== null && s.generator.powerFactor <= 0, () => ({ title: 'has a power factor of 0' })),
   ),
   acSource(
     {
@@ -274,7 +274,7 @@ const GENERATORS: readonly AcRule[] = [
       confirm: 'a meter',
       cure: set('acSources', ['bonded'], true),
     },
-    (s) => iff(s.generator !== null && !s.bonded, () => ({ title: 'has no bond at its frame' })),
+    (s) => when(s.generator !== null && !s.bonded, () => ({ title: 'has no bond at its frame' })),
   ),
 ];
 
@@ -291,7 +291,7 @@ const INVERTERS: readonly AcRule[] = [
       confirm: 'eyes',
       source: SOURCES.data,
     },
-    (s) => iff(s.inverter !== null && s.inverter.va <= 0, () => ({ title: 'is rated 0 VA' })),
+    (s) => when(s.inverter !== null && s.inverter.va <= 0, () => ({ title: 'is rated 0 VA' })),
   ),
   acSource(
     {
@@ -305,7 +305,7 @@ const INVERTERS: readonly AcRule[] = [
       confirm: 'nothing',
       source: SOURCES.data,
     },
-    (s, d) => iff(s.inverter !== null && !d.loads.some((l) => l.id === s.inverter?.loadId), () => ({ title: 'has no DC side' })),
+    (s, d) => when(s.inverter !== null && !d.loads.some((l) => l.id === s.inverter?.loadId), () => ({ title: 'has no DC side' })),
   ),
   acSource(
     {
@@ -320,7 +320,7 @@ const INVERTERS: readonly AcRule[] = [
       source: SOURCES.maker,
       cure: set('acSources', ['inverter', 'aired'], true),
     },
-    (s) => iff(s.inverter !== null && !s.inverter.aired, () => ({ title: 'has too little air' })),
+    (s) => when(s.inverter !== null && !s.inverter.aired, () => ({ title: 'has too little air' })),
   ),
   acSource(
     {
@@ -334,7 +334,7 @@ const INVERTERS: readonly AcRule[] = [
       confirm: 'eyes',
       cure: set('acSources', ['inverter', 'dry'], true),
     },
-    (s) => iff(s.inverter !== null && !s.inverter.dry, () => ({ title: 'water can reach it' })),
+    (s) => when(s.inverter !== null && !s.inverter.dry, () => ({ title: 'water can reach it' })),
   ),
   acSource(
     {
@@ -349,7 +349,7 @@ const INVERTERS: readonly AcRule[] = [
       source: SOURCES.practice,
       cure: set('acSources', ['inverter', 'rest'], 'switched off'),
     },
-    (s) => iff(s.inverter?.rest === 'sleeps', () => ({ title: 'sleeps while nothing draws' })),
+    (s) => when(s.inverter?.rest === 'sleeps', () => ({ title: 'sleeps while nothing draws' })),
   ),
   acSource(
     {
@@ -364,7 +364,7 @@ const INVERTERS: readonly AcRule[] = [
       source: SOURCES.data,
     },
     (s) =>
-      iff(s.inverter !== null && s.inverter.surges.some((p) => p.va < (s.inverter?.va ?? 0) - 1e-9), () => ({
+      when(s.inverter !== null && s.inverter.surges.some((p) => p.va < (s.inverter?.va ?? 0) - 1e-9), () => ({
         title: 'a surge is below its running output',
       })),
   ),
@@ -399,7 +399,7 @@ const INVERTERS: readonly AcRule[] = [
           !(s.inverter.chargerId !== null && s.inverter.chargerId === l.chargerId) &&
           on.some((c) => chainsTo(d, c).some((x) => x.source.id === s.id)),
       );
-      return iff(by !== undefined, () => ({ title: `can be fed by ${by?.name ?? ''}` }));
+      return when(by !== undefined, () => ({ title: `can be fed by ${by?.name ?? ''}` }));
     },
   ),
 ];
@@ -431,7 +431,7 @@ const APPLIANCES: readonly AcRule[] = [
       source: SOURCES.data,
       cure: set('acLoads', ['powerFactor'], 1),
     },
-    (l) => iff(!counts(l), () => ({ title: 'has a power factor of 0' })),
+    (l) => when(!counts(l), () => ({ title: 'has a power factor of 0' })),
   ),
   acLoad(
     {
@@ -445,7 +445,7 @@ const APPLIANCES: readonly AcRule[] = [
       confirm: 'a meter',
       source: SOURCES.data,
     },
-    (l) => iff(counts(l) && l.watts <= 0 && l.chargerId === null, () => ({ title: 'draws 0 W' })),
+    (l) => when(counts(l) && l.watts <= 0 && l.chargerId === null, () => ({ title: 'draws 0 W' })),
   ),
   acLoad(
     {
@@ -461,7 +461,7 @@ const APPLIANCES: readonly AcRule[] = [
       cure: set('acLoads', ['surgeVa'], null),
     },
     (l, d) =>
-      iff(counts(l) && l.surgeVa !== null && l.surgeVa < vaOf(d, l) - 1e-9, () => ({
+      when(counts(l) && l.surgeVa !== null && l.surgeVa < vaOf(d, l) - 1e-9, () => ({
         title: 'starts with less than it runs on',
         why: `Its start is entered as ${Math.round(l.surgeVa ?? 0)} VA, it runs on ${Math.round(vaOf(d, l))} VA.`,
       })),
@@ -480,7 +480,7 @@ const APPLIANCES: readonly AcRule[] = [
       cure: set('acLoads', ['leg'], 'first'),
     },
     (l, d) =>
-      iff(counts(l) && SERVICES[d.boat.acRegion].legs === 1 && l.leg !== 'first', () => ({
+      when(counts(l) && SERVICES[d.boat.acRegion].legs === 1 && l.leg !== 'first', () => ({
         title: 'is on a leg this boat has not',
         why: `The service has one pole: ${l.leg === 'both' ? 'nothing goes between two legs' : 'there is no second leg'}. It is calculated on the first.`,
       })),

@@ -6,11 +6,10 @@ import { cranking } from '../../energy/start';
 import { BAD, sharingOf, UNEVEN } from '../../network/sharing';
 import { sizeName } from '../../quantity';
 import { fitCount } from '../fitCount';
-import { SOURCES, type Told } from '../rule';
+import { SOURCES, when, type Said } from '../rule';
 import type { ChargingRule } from './charging';
 
 type Row = Omit<ChargingRule, 'find' | 'about' | 'source'> & { readonly source?: string };
-type Said = Omit<Told, 'id'>;
 
 interface Pair {
   readonly first: Bank;
@@ -22,7 +21,6 @@ function pairOf(design: Design, join: Join): Pair | null {
   const [first, second] = [design.banks.find((b) => b.id === join.firstId), design.banks.find((b) => b.id === join.secondId)];
   return first && second && first.id !== second.id ? { first, second } : null;
 }
-const iff = (applies: boolean, said: () => Said): readonly Said[] => (applies ? [said()] : []);
 const join = (row: Row, told: (j: Join, pair: Pair | null, design: Design) => readonly Said[]): ChargingRule => ({
   source: SOURCES.practice,
   ...row,
@@ -56,7 +54,7 @@ export const JOIN_RULES: readonly ChargingRule[] = [
         return a && b ? [setOp(design, ['joins', about.id, 'firstId'], a.id), setOp(design, ['joins', about.id, 'secondId'], b.id)] : null;
       },
     },
-    (_, pair) => iff(pair === null, () => ({ title: 'does not join two banks' })),
+    (_, pair) => when(pair === null, () => ({ title: 'does not join two banks' })),
   ),
   join(
     {
@@ -75,7 +73,7 @@ export const JOIN_RULES: readonly ChargingRule[] = [
       },
     },
     (j, pair) =>
-      iff(pair !== null && j.kind === 'relay' && j.openV >= j.closeV, () => ({ title: 'opens at higher volts than it closes at' })),
+      when(pair !== null && j.kind === 'relay' && j.openV >= j.closeV, () => ({ title: 'opens at higher volts than it closes at' })),
   ),
   join(
     {
@@ -89,7 +87,7 @@ export const JOIN_RULES: readonly ChargingRule[] = [
       confirm: 'nothing',
     },
     (_, pair) =>
-      iff(pair !== null && (pair.first.chemistry === 'lfp') !== (pair.second.chemistry === 'lfp'), () => ({
+      when(pair !== null && (pair.first.chemistry === 'lfp') !== (pair.second.chemistry === 'lfp'), () => ({
         title: `joins ${pair?.first.name ?? ''} and ${pair?.second.name ?? ''}, of different chemistries`,
       })),
   ),
@@ -105,7 +103,7 @@ export const JOIN_RULES: readonly ChargingRule[] = [
       confirm: 'a meter',
     },
     (_, pair) =>
-      iff(pair !== null && pair.first.blockV * pair.first.series !== pair.second.blockV * pair.second.series, () => ({
+      when(pair !== null && pair.first.blockV * pair.first.series !== pair.second.blockV * pair.second.series, () => ({
         title: 'joins banks of different volts',
       })),
   ),
@@ -122,7 +120,7 @@ export const JOIN_RULES: readonly ChargingRule[] = [
       source: SOURCES.maker,
     },
     (j, pair, design) =>
-      iff(pair !== null && throughA(design, j.id) > j.ratedA, () => ({
+      when(pair !== null && throughA(design, j.id) > j.ratedA, () => ({
         title: `${throughA(design, j.id)} A go through its ${j.ratedA} A`,
       })),
   ),
@@ -144,7 +142,7 @@ export const BANK_RULES: readonly ChargingRule[] = [
       const { lengthMm, widthMm, heightMm } = sheet;
       if (!box || lengthMm === null || widthMm === null || heightMm === null) return [];
       const fits = fitCount(box, { lengthMm, widthMm, heightMm });
-      return iff(fits < series * strings, () => ({ title: `${series * strings} blocks, its box takes ${fits}` }));
+      return when(fits < series * strings, () => ({ title: `${series * strings} blocks, its box takes ${fits}` }));
     },
   ),
   bank(
@@ -158,7 +156,7 @@ export const BANK_RULES: readonly ChargingRule[] = [
       hazard: 'damage',
       confirm: 'eyes',
     },
-    ({ bms, chemistry }) => iff(chemistry === 'lfp' && bms === null, () => ({ title: 'nothing is entered of its BMS' })),
+    ({ bms, chemistry }) => when(chemistry === 'lfp' && bms === null, () => ({ title: 'nothing is entered of its BMS' })),
   ),
   bank(
     {
@@ -172,7 +170,7 @@ export const BANK_RULES: readonly ChargingRule[] = [
       confirm: 'eyes',
     },
     (b, design) =>
-      iff(b.cca === null && design.banks[crankIndex(design)]?.id === b.id && design.sources.some((x) => x.kind === 'alternator'), () => ({
+      when(b.cca === null && design.banks[crankIndex(design)]?.id === b.id && design.sources.some((x) => x.kind === 'alternator'), () => ({
         title: 'its cold cranking current is not entered',
       })),
   ),
@@ -187,7 +185,7 @@ export const BANK_RULES: readonly ChargingRule[] = [
       hazard: 'none',
       confirm: 'nothing',
     },
-    ({ bms }) => iff(bms !== null && bms.underV >= bms.overV, () => ({ title: 'its BMS opens low above where it opens high' })),
+    ({ bms }) => when(bms !== null && bms.underV >= bms.overV, () => ({ title: 'its BMS opens low above where it opens high' })),
   ),
   bank(
     {
@@ -201,7 +199,7 @@ export const BANK_RULES: readonly ChargingRule[] = [
       confirm: 'eyes',
       cure: (design, { about }) => [setOp(design, ['banks', about.id, 'bms', 'warns'], true)],
     },
-    ({ bms, chemistry }) => iff(chemistry === 'lfp' && bms !== null && !bms.warns, () => ({ title: 'its BMS opens without warning' })),
+    ({ bms, chemistry }) => when(chemistry === 'lfp' && bms !== null && !bms.warns, () => ({ title: 'its BMS opens without warning' })),
   ),
   bank(
     {
@@ -219,7 +217,7 @@ export const BANK_RULES: readonly ChargingRule[] = [
     (b, design) => {
       // The share does not depend on the current.
       const shared = sharingOf(b, design.boat.ruleSet, 100);
-      return iff(shared !== undefined && shared.worstOverMean > UNEVEN, () => ({
+      return when(shared !== undefined && shared.worstOverMean > UNEVEN, () => ({
         severity: (shared?.worstOverMean ?? 0) > BAD ? 'fix' : 'note',
         title: `one of its strings gives ${Math.round(100 * (shared?.worstOverMean ?? 0))} % of an even share`,
         ...(shared?.sizeWanted

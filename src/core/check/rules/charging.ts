@@ -7,11 +7,10 @@ import { BOUNDS } from '../../design/bounds';
 import { setOp } from '../../design/edit';
 import type { Bank, Cruise, Design, Living, Source } from '../../design/schema';
 import { bankRestV, bankSource } from '../../network/bankSource';
-import { SOURCES, when, type Rule, type Told } from '../rule';
+import { SOURCES, when, type Rule, type Said, type Told } from '../rule';
 
 export type ChargingRule = Rule<Design>;
 type Row = Omit<ChargingRule, 'find' | 'about' | 'source'> & { readonly source?: string };
-type Said = Omit<Told, 'id'>;
 
 const sourceOf = (design: Design, id: string) => design.sources.find((s) => s.id === id);
 
@@ -34,7 +33,6 @@ const cruise = (row: Row, told: (c: Cruise, design: Design) => readonly Said[]):
   about: 'cruise',
   find: (design) => design.cruises.flatMap((c) => told(c, design).map((t) => ({ ...t, id: c.id }))),
 });
-const iff = (applies: boolean, said: () => Said): readonly Said[] => (applies ? [said()] : []);
 
 const bankOf = (s: Source, design: Design): Bank | undefined => design.banks.find((b) => b.id === s.bankId);
 const daysOf = (c: Cruise): number => c.repeat * c.legs.reduce((sum, l) => sum + l.days, 0);
@@ -64,7 +62,7 @@ const DAYS: readonly ChargingRule[] = [
     },
     (l) =>
       l.day.flatMap((s) =>
-        iff(s.toH <= s.fromH, () => ({ suffix: `-${s.id}`, title: `${s.what} lasts no time, or ends before it begins` })),
+        when(s.toH <= s.fromH, () => ({ suffix: `-${s.id}`, title: `${s.what} lasts no time, or ends before it begins` })),
       ),
   ),
   living(
@@ -82,7 +80,7 @@ const DAYS: readonly ChargingRule[] = [
       [...new Set(l.day.map((s) => s.what))].flatMap((what) => {
         const spans = l.day.filter((s) => s.what === what && s.toH > s.fromH).sort((a, b) => a.fromH - b.fromH);
         const overlaps = spans.some((s, i) => i > 0 && s.fromH < (spans[i - 1]?.toH ?? 0) - 1e-9);
-        return iff(overlaps, () => ({ suffix: `-${what}`, title: `${what} overlaps itself` }));
+        return when(overlaps, () => ({ suffix: `-${what}`, title: `${what} overlaps itself` }));
       }),
   ),
   cruise(
@@ -96,7 +94,7 @@ const DAYS: readonly ChargingRule[] = [
       hazard: 'none',
       confirm: 'nothing',
     },
-    (c) => iff(daysOf(c) > BOUNDS.cruiseDays, () => ({ title: `has ${daysOf(c)} days` })),
+    (c) => when(daysOf(c) > BOUNDS.cruiseDays, () => ({ title: `has ${daysOf(c)} days` })),
   ),
   cruise(
     {
@@ -109,7 +107,7 @@ const DAYS: readonly ChargingRule[] = [
       hazard: 'none',
       confirm: 'nothing',
     },
-    (c) => iff(daysOf(c) === 0, () => ({ title: 'has no days' })),
+    (c) => when(daysOf(c) === 0, () => ({ title: 'has no days' })),
   ),
   cruise(
     {
@@ -123,12 +121,18 @@ const DAYS: readonly ChargingRule[] = [
       confirm: 'nothing',
     },
     (c, design) =>
-      iff(
+      when(
         c.legs.some((l) => !design.living.some((w) => w.id === l.livingId)),
         () => ({ title: 'has days in a way of living that is gone' }),
       ),
   ),
 ];
+
+/** Draws from the first bank that it does not charge. */
+const fromAnother: ChargingRule['cure'] = (design, { about }) => {
+  const other = design.banks.find((b) => b.id !== sourceOf(design, about.id)?.bankId);
+  return other ? [setOp(design, ['sources', about.id, 'fromBankId'], other.id)] : null;
+};
 
 const COMMON: readonly ChargingRule[] = [
   source(
@@ -147,7 +151,7 @@ const COMMON: readonly ChargingRule[] = [
         return bank ? [setOp(design, ['sources', about.id, 'bankId'], bank.id)] : null;
       },
     },
-    (s, design) => iff(!bankOf(s, design) && s.joinId === null, () => ({ title: 'charges no bank' })),
+    (s, design) => when(!bankOf(s, design) && s.joinId === null, () => ({ title: 'charges no bank' })),
   ),
   source(
     {
@@ -165,7 +169,7 @@ const COMMON: readonly ChargingRule[] = [
       const bank = bankOf(s, design);
       const b = bank && bankSource(bank);
       const rest = b ? bankRestV(b, 1) : 0;
-      return iff(b !== undefined && s.regulator.absorptionV <= rest, () => ({
+      return when(b !== undefined && s.regulator.absorptionV <= rest, () => ({
         title: `absorption ${s.regulator.absorptionV} V is below the full bank's ${rest.toFixed(2)} V at rest`,
         todo: `Set it to ${b?.chargingV.toFixed(1) ?? ''} V, or as the battery's maker says.`,
       }));
@@ -188,7 +192,7 @@ const COMMON: readonly ChargingRule[] = [
       const b = bank && bankSource(bank);
       const rest = b ? bankRestV(b, 1) : 0;
       const { absorptionV, floatV, staged } = s.regulator;
-      return iff(b !== undefined && absorptionV > rest && staged && b.chemistry.leadAcid && floatV <= rest, () => ({
+      return when(b !== undefined && absorptionV > rest && staged && b.chemistry.leadAcid && floatV <= rest, () => ({
         title: `float ${floatV} V is below the full bank's ${rest.toFixed(2)} V at rest`,
       }));
     },
@@ -207,7 +211,7 @@ const COMMON: readonly ChargingRule[] = [
       cure: (design, { about }) => [setOp(design, ['sources', about.id, 'alternator', 'suppressor'], true)],
     },
     (s, design) =>
-      iff(bankOf(s, design)?.bms != null && s.kind === 'alternator' && !s.alternator?.suppressor, () => ({
+      when(bankOf(s, design)?.bms != null && s.kind === 'alternator' && !s.alternator?.suppressor, () => ({
         title: 'nothing protects it when the BMS opens',
       })),
   ),
@@ -222,12 +226,9 @@ const COMMON: readonly ChargingRule[] = [
       hazard: 'none',
       confirm: 'nothing',
       source: SOURCES.data,
-      cure: (design, { about }) => {
-        const other = design.banks.find((b) => b.id !== sourceOf(design, about.id)?.bankId);
-        return other ? [setOp(design, ['sources', about.id, 'fromBankId'], other.id)] : null;
-      },
+      cure: fromAnother,
     },
-    (s, design) => iff(s.kind === 'DC–DC' && !design.banks.some((b) => b.id === s.fromBankId), () => ({ title: 'draws from no bank' })),
+    (s, design) => when(s.kind === 'DC–DC' && !design.banks.some((b) => b.id === s.fromBankId), () => ({ title: 'draws from no bank' })),
   ),
   source(
     {
@@ -240,13 +241,10 @@ const COMMON: readonly ChargingRule[] = [
       hazard: 'none',
       confirm: 'nothing',
       source: SOURCES.data,
-      cure: (design, { about }) => {
-        const other = design.banks.find((b) => b.id !== sourceOf(design, about.id)?.bankId);
-        return other ? [setOp(design, ['sources', about.id, 'fromBankId'], other.id)] : null;
-      },
+      cure: fromAnother,
     },
     (s, design) =>
-      iff(s.kind === 'DC–DC' && s.fromBankId === s.bankId && design.banks.some((b) => b.id === s.fromBankId), () => ({
+      when(s.kind === 'DC–DC' && s.fromBankId === s.bankId && design.banks.some((b) => b.id === s.fromBankId), () => ({
         title: 'draws from the bank it charges',
       })),
   ),
@@ -266,7 +264,7 @@ const COMMON: readonly ChargingRule[] = [
       },
     },
     (s) =>
-      iff(s.kind === 'DC–DC' && s.dcdc !== null && s.dcdc.stopV >= s.dcdc.startV, () => ({
+      when(s.kind === 'DC–DC' && s.dcdc !== null && s.dcdc.stopV >= s.dcdc.startV, () => ({
         title: 'stops at higher volts than it starts at',
       })),
   ),
@@ -288,7 +286,7 @@ const ALTERNATORS: readonly ChargingRule[] = [
     },
     (s) => {
       const n = s.alternator?.curve.length ?? 3;
-      return iff(s.kind === 'alternator' && s.alternator !== null && n < 3, () => ({
+      return when(s.kind === 'alternator' && s.alternator !== null && n < 3, () => ({
         severity: n === 0 ? 'fix' : 'note',
         title: `its curve has ${n} point${n === 1 ? '' : 's'}`,
         why: n === 0 ? 'Nothing is known of what it gives.' : 'Between so few points the output is a guess.',
@@ -315,7 +313,7 @@ const ALTERNATORS: readonly ChargingRule[] = [
       if (s.kind !== 'alternator' || !alternator) return [];
       const top = design.engine.maxRpm * pulleyRatio(alternator);
       return fitLines(design, s).flatMap((line) =>
-        iff(line.verdict === 'does not fit', () => ({
+        when(line.verdict === 'does not fit', () => ({
           suffix: `-${line.what.replaceAll(/[^a-z]+/g, '-')}`,
           severity: line.what === 'petrol engine space' ? 'stop' : 'fix',
           title: `${line.what}: ${line.engine} on the engine, ${line.alternator} on the alternator`,
@@ -339,7 +337,7 @@ const ALTERNATORS: readonly ChargingRule[] = [
     },
     (s, design) => {
       const selector = design.joins.find((j) => j.id === s.joinId && j.kind === 'selector');
-      return iff(
+      return when(
         s.kind === 'alternator' && s.alternator !== null && selector !== undefined && !selector.fieldDisconnect && !s.alternator.suppressor,
         () => ({ title: `${selector?.name ?? ''} can open its circuit with the engine running` }),
       );
@@ -358,7 +356,7 @@ const ALTERNATORS: readonly ChargingRule[] = [
       cure: regulate(() => ({ staged: true })),
     },
     (s) =>
-      iff(s.kind === 'alternator' && s.alternator?.excitation === 'external' && !s.regulator.staged, () => ({
+      when(s.kind === 'alternator' && s.alternator?.excitation === 'external' && !s.regulator.staged, () => ({
         title: 'externally regulated with one fixed voltage',
       })),
   ),
@@ -386,7 +384,7 @@ const SUN_AND_WIND: readonly ChargingRule[] = [
     },
     (s, design) => {
       const f = figuresOf(s, design);
-      return iff(s.solar !== null && f !== null && f.coldVocV >= s.solar.controllerV, () => ({
+      return when(s.solar !== null && f !== null && f.coldVocV >= s.solar.controllerV, () => ({
         title: `${f?.coldVocV.toFixed(1) ?? ''} V on a morning of ${s.solar?.coldC ?? 0} °C, the controller takes ${s.solar?.controllerV ?? 0} V`,
       }));
     },
@@ -410,7 +408,7 @@ const SUN_AND_WIND: readonly ChargingRule[] = [
     },
     (s, design) => {
       const f = figuresOf(s, design);
-      return iff(s.solar !== null && f?.stringFuseA != null && s.solar.seriesFuseA === null, () => ({
+      return when(s.solar !== null && f?.stringFuseA != null && s.solar.seriesFuseA === null, () => ({
         title: `${s.solar?.parallel ?? 0} strings in parallel without a fuse each`,
         todo: `A fuse of ${Math.ceil(f?.stringFuseA ?? 0)} A or the panel maker's in each string.`,
       }));
@@ -436,7 +434,7 @@ const SUN_AND_WIND: readonly ChargingRule[] = [
       const f = figuresOf(s, design);
       const bank = bankOf(s, design);
       const needs = bank ? bankSource(bank).chargingV : design.boat.systemV;
-      return iff(f !== null && f.vmpV <= needs, () => ({ title: `works at ${f?.vmpV.toFixed(1) ?? ''} V, too little to charge` }));
+      return when(f !== null && f.vmpV <= needs, () => ({ title: `works at ${f?.vmpV.toFixed(1) ?? ''} V, too little to charge` }));
     },
   ),
   source(
@@ -451,7 +449,7 @@ const SUN_AND_WIND: readonly ChargingRule[] = [
       confirm: 'eyes',
       cure: (design, { about }) => [setOp(design, ['sources', about.id, 'wind', 'brake'], true)],
     },
-    (s) => iff(s.wind !== null && !s.wind.brake, () => ({ title: 'has no brake' })),
+    (s) => when(s.wind !== null && !s.wind.brake, () => ({ title: 'has no brake' })),
   ),
 ];
 

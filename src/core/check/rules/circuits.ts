@@ -23,7 +23,7 @@ export interface CircuitFacts {
 export type CircuitRule = Rule<CircuitFacts>;
 
 export const circuitOf = (design: Design, id: string) => design.circuits.find((c) => c.id === id);
-const idOf = ({ b }: CircuitFacts): string => b.input.circuit.id;
+export const idOf = ({ b }: CircuitFacts): string => b.input.circuit.id;
 const serves = ({ b }: CircuitFacts): boolean => b.input.circuit.taps.length > 0;
 /** Sets fields of the circuit a finding is about. */
 const setting =

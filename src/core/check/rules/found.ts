@@ -6,7 +6,7 @@ import { conditionOf } from '../../rules/conditions';
 import { findConductor } from '../../rules/conductors';
 import { INLINE } from '../../rules/inline';
 import { SOURCES, when, type Told } from '../rule';
-import { circuitOf, type CircuitFacts, type CircuitRule } from './circuits';
+import { circuitOf, idOf, type CircuitRule } from './circuits';
 
 const KINDS = {
   solid: ['fix', 'is solid wire', 'One strand breaks under vibration and takes the circuit with it.'],
@@ -14,8 +14,6 @@ const KINDS = {
   'bare strands': ['note', 'has no tin on its strands', 'It wicks damp and goes black from the ends.'],
   unknown: ['note', 'is of unknown kind', 'Its insulation is trusted with 60 °C only.'],
 } as const;
-
-const idOf = ({ b }: CircuitFacts): string => b.input.circuit.id;
 
 export const FOUND_RULES: readonly CircuitRule[] = [
   {

@@ -5,7 +5,7 @@ import { endName, endNode } from '../../mainSide/ends';
 import { loops, loose, paralleled, returnBar, shuntLead } from '../../mainSide/graph';
 import type { LeadResult } from '../../mainSide/leads';
 import { MOST_ON_A_STUD } from '../../mainSide/posts';
-import { SOURCES, when, type Rule, type Told } from '../rule';
+import { SOURCES, when, type Rule, type Said, type Told } from '../rule';
 
 export interface MainSideFacts {
   readonly design: Design;
@@ -15,10 +15,8 @@ export interface MainSideFacts {
 
 export type MainSideRule = Rule<MainSideFacts>;
 type Row = Omit<MainSideRule, 'find' | 'about' | 'source'> & { readonly source?: string };
-type Said = Omit<Told, 'id'>;
 
 const endsOn = (lead: Lead, kind: LeadEnd['kind'], id: string): boolean => [lead.from, lead.to].some((e) => e.kind === kind && e.id === id);
-const iff = (applies: boolean, said: () => Said): readonly Said[] => (applies ? [said()] : []);
 
 interface OneLead {
   readonly lead: Lead;
@@ -134,7 +132,7 @@ const LEADS: readonly MainSideRule[] = [
       cure: fuseIt,
     },
     ({ lead: l, bare, atBank, beforeA }) =>
-      iff(bare && (atBank || (beforeA === null && !l.fused)), () => ({
+      when(bare && (atBank || (beforeA === null && !l.fused)), () => ({
         title: l.fused ? 'has its device at the end away from the battery' : 'has no device at its first end',
       })),
   ),
@@ -151,7 +149,7 @@ const LEADS: readonly MainSideRule[] = [
       cure: fuseIt,
     },
     ({ lead: l, result, bare, atBank, beforeA, design }) =>
-      iff(bare && !atBank && result !== undefined && beforeA !== null && result.izA < beforeA, () => ({
+      when(bare && !atBank && result !== undefined && beforeA !== null && result.izA < beforeA, () => ({
         title: `good for ${Math.round(result?.izA ?? 0)} A, and the device before it is ${Math.round(beforeA ?? 0)} A`,
         todo: `A device of its own where it begins, at ${endName(design, l, l.from) ?? 'its first end'}, or a conductor good for ${Math.round(beforeA ?? 0)} A.`,
       })),
@@ -193,7 +191,7 @@ const LEADS: readonly MainSideRule[] = [
     },
     ({ lead: l, result }) =>
       l.through.flatMap((d) =>
-        iff(
+        when(
           result !== undefined && d.ratingA !== null && result.carries.amps > d.ratingA && !(result.carries.cranks && d.kind !== 'shunt'),
           () => ({
             suffix: `-${d.id}`,
@@ -218,7 +216,7 @@ const LEADS: readonly MainSideRule[] = [
     },
     ({ lead: l, result }) =>
       l.through.flatMap((d) =>
-        iff(d.ratingA === null && result !== undefined && result.carries.amps > 0, () => ({
+        when(d.ratingA === null && result !== undefined && result.carries.amps > 0, () => ({
           suffix: `-${d.id}`,
           title: `the rating of its ${d.kind} is not entered; it carries ${Math.round(result?.carries.amps ?? 0)} A`,
         })),
