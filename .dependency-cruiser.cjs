@@ -1,5 +1,32 @@
 /** Imports point downward: app -> stations -> ui, server -> core. */
 const layer = (name, from, to, comment) => ({ name, severity: 'error', comment, from: { path: from }, to: { path: to } });
+
+/** The floors of the core, lowest first: a folder imports only from lower ones, and by their faces. Types count. */
+const FLOORS = [
+  ['quantity', 'rules', 'solve', 'format'],
+  ['design', 'conductor', 'protection'],
+  ['bank', 'demand', 'topology'],
+  ['charging', 'circuit'],
+  ['ac', 'mainSide'],
+  ['energy', 'network', 'propose'],
+  ['check', 'build'],
+  ['analysis'],
+  ['working', 'drawing'],
+  ['scratch'],
+  ['answer'],
+];
+/** Tests, and what they are written with, may use all that stands above what they test. */
+const TESTS = '(\\.test|/testing|/pairs)\\.ts$';
+const core = FLOORS.flatMap((floor, i) =>
+  floor.map((folder) => ({
+    name: `core-${folder}-on-its-floor`,
+    severity: 'error',
+    comment: `${folder} stands on floor ${i}: it imports from lower floors only`,
+    from: { path: `^src/core/${folder}/`, pathNot: TESTS },
+    to: { path: '^src/core/', pathNot: `^src/core/(${[folder, ...FLOORS.slice(0, i).flat()].join('|')})/` },
+  })),
+);
+
 module.exports = {
   forbidden: [
     {
@@ -7,7 +34,22 @@ module.exports = {
       severity: 'error',
       comment: 'circles hide who depends on whom',
       from: {},
-      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+      to: { circular: true },
+    },
+    ...core,
+    {
+      name: 'core-folders-are-on-a-floor',
+      severity: 'error',
+      comment: 'a new folder of the core is given its floor above',
+      from: { path: '^src/core/[^/]+/', pathNot: `^src/core/(${FLOORS.flat().join('|')})/` },
+      to: {},
+    },
+    {
+      name: 'core-by-its-faces',
+      severity: 'error',
+      comment: 'from outside a folder of the core only its index is imported',
+      from: { path: '^src/(core/([^/]+)|app|stations|ui|server|workers)/', pathNot: TESTS },
+      to: { path: '^src/core/[^/]+/', pathNot: ['^src/core/[^/]+/index\\.ts$', '^src/core/$2/'] },
     },
     layer('core-is-pure', '^src/core', '^src/(app|stations|ui|server|workers)', 'core imports nothing above itself'),
     {

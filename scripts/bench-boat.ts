@@ -1,6 +1,6 @@
 /** A large boat for the bench: 200 loads on about 120 circuits, or as many as are asked for. Prints it as a design file, or times the core on it. */
 import { analyse, APPLIANCES, createMemory, loadFrom, proposeCircuits } from '../src/core';
-import { applyEdit, blankFound, deltaOf, setOp, withDelta, type Design } from '../src/core/design';
+import { applyEdit, blankFound, deltaOf, type Design, setOp, withDelta } from '../src/core/design';
 import { marram } from '../src/server/demo/marram';
 
 function largeBoat(most: number): Design {

@@ -1,10 +1,6 @@
 /** Times the boat through time: a cruise, a season, and a bare loop doing as much arithmetic. */
 import { blankSource, type Design, type Source } from '../src/core/design';
-import { cruise, cruiseOf } from '../src/core/energy/cruise';
-import { AS_ENTERED } from '../src/core/energy/books';
-import { createLoop } from '../src/core/energy/loop';
-import { sceneOf } from '../src/core/energy/scene';
-import { seasonBlock, seasonResult, seasonScene } from '../src/core/energy/season';
+import { AS_ENTERED, createLoop, cruise, cruiseOf, sceneOf, seasonBlock, seasonResult, seasonScene } from '../src/core/energy';
 import { APPLIANCES, loadFrom } from '../src/core';
 import { marram } from '../src/server/demo/marram';
 

@@ -1,8 +1,6 @@
 /** Times the network solver: 300 nodes with 200 loads of constant power, and the same equations by a general dense package. */
 import { LuDecomposition, Matrix } from 'ml-matrix';
-import { flowOf, prepare, type Prepared } from '../src/core/network/solve/flow';
-import type { Network } from '../src/core/network/solve/network';
-import { shortsOf } from '../src/core/network/solve/shorts';
+import { flowOf, type Network, prepare, type Prepared, shortsOf } from '../src/core/solve';
 
 const median = (xs: number[]) => [...xs].sort((a, b) => a - b)[Math.floor(xs.length / 2)] ?? NaN;
 const times = (n: number, work: (i: number) => void): number =>

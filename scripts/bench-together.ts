@@ -1,5 +1,5 @@
 /** Times every largest set of eighteen appliances on six AC sources. */
-import { largestSets, type AcLimit, type Consumer } from '../src/core/ac/together';
+import { type AcLimit, type Consumer, largestSets } from '../src/core/ac';
 
 const loads = Array.from({ length: 18 }, (_, i): Consumer => ({
   id: `a${i}`,

@@ -1,7 +1,7 @@
 /** Writes docs/rules.md from the table of rules; with --check only compares. */
 import { readFileSync, writeFileSync } from 'node:fs';
+import { RULE_SET_NAMES, ruleRows } from '../src/core/check';
 import { PAIRS } from '../src/core/check/pairs';
-import { RULE_SET_NAMES, ruleRows } from '../src/core/check/table';
 
 const SEVERITY = { stop: 'stop', fix: 'fix', note: 'note' } as const;
 const cell = (text: string): string => text.replaceAll('|', '\\|');

@@ -1,28 +1,42 @@
 /** The core's public face: one Design in, one Analysis out, and the working behind it. */
-export { analyse, createMemory, type Analysis, type LoadResult, type Memory } from './analysis';
-export type { LeadResult } from './mainSide/leads';
-export type { CircuitResult, Side, TapResult } from './circuitResult';
-export { CRITERIA, type CriterionId, type Ladder, type Rung } from './conductor/ladder';
-export type { Finding, Severity } from './check/finding';
-export { cutList, type Cut, type CutList, type CountLine, type ReelLine } from './build/cutList';
-export { listsOf, type Lists } from './build/lists';
-export type { PanelSchedule } from './build/schedules';
-export type { RouteResult } from './build/routes';
-export { whatIfItGrows, type Growth, type GrowthLine } from './grow';
-export { proposeCircuits, type Proposal } from './network/propose';
-export { autonomyH, type Balance } from './energy/balance';
-export { APPLIANCES, loadFrom, type Appliance } from './library/appliances';
+export {
+  analyse,
+  type Analysis,
+  autonomyH,
+  type Balance,
+  createMemory,
+  type Growth,
+  type GrowthLine,
+  type LoadResult,
+  type Memory,
+  whatIfItGrows,
+} from './analysis';
+export type { LeadResult } from './mainSide';
+export { type CircuitResult, CRITERIA, type CriterionId, type Ladder, type Rung, type Side, type TapResult } from './circuit';
+export { type Appliance, APPLIANCES, type Finding, loadFrom, type Severity } from './design';
+export {
+  type CountLine,
+  type Cut,
+  cutList,
+  type CutList,
+  type Lists,
+  listsOf,
+  type PanelSchedule,
+  type ReelLine,
+  type RouteResult,
+} from './build';
+export { type Proposal, proposeCircuits } from './propose';
 export {
   acCircuitWorking,
   acSourceWorking,
   bankWorking,
   circuitWorking,
+  COMES_FIRST,
   dayWorking,
   leadWorking,
   loadWorking,
   madeWorking,
   needWorking,
-  COMES_FIRST,
   type Working,
   type WorkingLine,
 } from './working';

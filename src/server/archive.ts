@@ -1,6 +1,6 @@
 /** A boat and her pictures as one zip, out and in. What comes in is counted as it unfolds, and every picture is made anew. */
 import { strFromU8, strToU8, Unzip, UnzipInflate, zipSync, type Zippable } from 'fflate';
-import { BOUNDS, readDesignText, type Design, type ReadResult } from '@/core/design';
+import { BOUNDS, type Design, readDesignText, type ReadResult } from '@/core/design';
 
 export const ARCHIVE_BYTES = 120_000_000;
 const UNFOLDED_BYTES = 400_000_000;

@@ -2,20 +2,20 @@
 import { and, asc, desc, eq, gt, isNull } from 'drizzle-orm';
 import {
   applyEdit,
-  brokenReferences,
-  DesignSchema,
-  inverseOps,
-  readDesign,
-  valueAt,
-  VERSION,
   type BoatSummary,
+  brokenReferences,
   type Conflict,
   type Design,
+  DesignSchema,
   type Edit,
+  inverseOps,
   type Op,
+  readDesign,
   type ReadProblem,
+  valueAt,
+  VERSION,
 } from '@/core/design';
-import { newRing, ringWords } from '@/core/network/feeds';
+import { newRing, ringWords } from '@/core/topology';
 import * as v from 'valibot';
 import type { Db } from './database';
 import { boats, edits } from './tables';

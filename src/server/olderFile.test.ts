@@ -3,8 +3,8 @@ import { cpSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } f
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
-import { setOp, VERSION, type Design } from '@/core/design';
-import { bareBoat, withLoad } from '@/core/testing';
+import { type Design, setOp, VERSION } from '@/core/design';
+import { bareBoat, withLoad } from '@/core/design/testing';
 import { analyse } from '@/core';
 import { editBoat, listBoats, openBoat, stepBoat } from './boats';
 import { openDatabase } from './database';

@@ -1,9 +1,8 @@
 /** The firm's shelf: equipment cards and sets of house rules, kept once for every boat. A stale change is answered, never merged silently. */
 import { and, asc, eq } from 'drizzle-orm';
 import * as v from 'valibot';
-import { CardSchema, cardOps, loadsBehind, type Card } from '@/core/library/cards';
-import { HouseSetSchema, type HouseSet } from '@/core/rules/houseSets';
-import { LineSchema, type Line } from '@/core/scratch/line';
+import { type Card, cardOps, CardSchema, type HouseSet, HouseSetSchema, loadsBehind } from '@/core/design';
+import { type Line, LineSchema } from '@/core/scratch';
 import { editBoat, listBoats, openBoat, type EditResult } from './boats';
 import type { Db } from './database';
 import { shelf } from './tables';

@@ -1,7 +1,7 @@
 /** Rows of text from whatever spreadsheet file a person has: XLSX, or CSV in any usual encoding and with any usual separator. */
 import Papa from 'papaparse';
 import readExcelFile from 'read-excel-file/node';
-import { restored } from '@/core/format/csv';
+import { restored } from '@/core/format';
 import { unfold } from './archive';
 
 export const SHEET_BYTES = 8_000_000;

@@ -14,23 +14,15 @@ import {
   madeWorking,
   needWorking,
 } from '@/core';
-import { acCircuits } from '@/core/ac/circuits';
-import { isolationSteps } from '@/core/ac/isolation';
-import { placardLines } from '@/core/ac/placard';
-import { runningOf } from '@/core/ac/running';
-import { statesOf } from '@/core/ac/states';
-import { sheetLines } from '@/core/charge/programming';
-import { settingsMatrix } from '@/core/charge/settings';
+import { acCircuits, isolationSteps, placardLines, runningOf, statesOf } from '@/core/ac';
+import { settingsMatrix, sheetLines } from '@/core/charging';
 import { analysisAnswer } from '@/core/answer';
-import { asDecided, readDesign, type Design } from '@/core/design';
-import { drawingOf, foldAtFirst, type DrawingWish } from '@/core/drawing/graph';
-import { fromElk, toElk } from '@/core/drawing/layout';
-import { cruise } from '@/core/energy/cruise';
-import { withPaths } from '@/core/energy/paths';
-import { postInventory } from '@/core/mainSide/posts';
-import { runStudy } from '@/core/network/study';
-import { atRest, consequencesOf, standingAnswer, type Act } from '@/core/network/switching';
-import { studied } from '@/core/studied';
+import { asDecided, type Design, readDesign } from '@/core/design';
+import { drawingOf, type DrawingWish, foldAtFirst, fromElk, toElk } from '@/core/drawing';
+import { cruise } from '@/core/energy';
+import { postInventory, withPaths } from '@/core/mainSide';
+import { type Act, atRest, consequencesOf, runStudy, standingAnswer } from '@/core/network';
+import { studied } from '@/core/analysis';
 
 export interface Trouble {
   readonly in: string;

@@ -1,6 +1,8 @@
 /** Boats nobody would build: every shape the schema lets through, loops and loose ends included. The same seed gives the same boat. */
 import { APPLIANCES, loadFrom } from '@/core';
 import {
+  type AcCircuit,
+  type Bank,
   blankAcCircuit,
   blankAcLoad,
   blankAcPanel,
@@ -16,18 +18,16 @@ import {
   blankPanel,
   blankRoute,
   blankSource,
-  defaultHouse,
-  engineFor,
-  type AcCircuit,
-  type Bank,
   type Circuit,
+  defaultHouse,
   type Design,
+  engineFor,
   type Lead,
   type Load,
   type Study,
   type Tap,
 } from '@/core/design';
-import { random } from '@/core/energy/random';
+import { random } from '@/core/energy';
 
 interface Dice {
   readonly even: () => number;

@@ -21,35 +21,42 @@ import {
   type Lists,
   type Working,
 } from '@/core';
-import { analysisDelta, type AnalysisDelta } from '@/core/analysisDelta';
-import { benchOf } from '@/core/circuitResult';
-import { bench, type Bench } from '@/core/conductor/evaluate';
-import { ladder } from '@/core/conductor/ladder';
+import { analysisDelta, type AnalysisDelta, cured, type Cured, cureOf, studied, type Studied } from '@/core/analysis';
+import { bench, type Bench, benchOf, devicesOnPath, ladder, type PathDevice } from '@/core/circuit';
 import { choiceName, type Units } from '@/core/quantity';
-import { dutyTrace, type DutyPoint } from '@/core/conductor/duty';
-import { asDecided, asFoundDesign, asOption, withDelta, type Delta, type Design } from '@/core/design';
-import { compareDesigns, type CompareLine } from '@/core/energy/compare';
-import { cruise, cruiseOf, runDays, type CruiseResult } from '@/core/energy/cruise';
-import { sceneOf } from '@/core/energy/scene';
-import { withPaths } from '@/core/energy/paths';
-import { finishing, type School } from '@/core/energy/finish';
-import type { JoinConsequence, WrongPosition } from '@/core/energy/joinWays';
-import { acCircuits, type AcCircuitResult } from '@/core/ac/circuits';
-import { headroomOf, type Headroom } from '@/core/ac/headroom';
-import { statesOf, type AcState } from '@/core/ac/states';
-import { settingsMatrix, type SettingsRow } from '@/core/charge/settings';
-import { fillTimes, type Fill } from '@/core/energy/fill';
-import { cranking, leastStartAh, type Cranking } from '@/core/energy/start';
-import { proposeStudies } from '@/core/network/proposeStudies';
-import { sharingOf, type Sharing } from '@/core/network/sharing';
-import { devicesOnPath, type PathDevice } from '@/core/protection/path';
-import { runningOf, type Running } from '@/core/ac/running';
-import { postInventory, type Post } from '@/core/mainSide/posts';
-import { consequencesOf, standingAnswer, type Act, type BenchAnswer, type Consequence, type Standing } from '@/core/network/switching';
-import { runStudy, type StudyAnswer } from '@/core/network/study';
-import { cured, cureOf, type Cured } from '@/core/cured';
-import { studied, type Studied } from '@/core/studied';
-import { everyFinding } from '@/core/check/finding';
+import { type DutyPoint, dutyTrace } from '@/core/conductor';
+import { asDecided, asFoundDesign, asOption, type Delta, type Design, withDelta } from '@/core/design';
+import {
+  compareDesigns,
+  type CompareLine,
+  cruise,
+  cruiseOf,
+  type CruiseResult,
+  type Fill,
+  fillTimes,
+  finishing,
+  type JoinConsequence,
+  runDays,
+  sceneOf,
+  type School,
+  type WrongPosition,
+} from '@/core/energy';
+import { type Post, postInventory, withPaths } from '@/core/mainSide';
+import { type AcCircuitResult, acCircuits, type AcState, type Headroom, headroomOf, type Running, runningOf, statesOf } from '@/core/ac';
+import { settingsMatrix, type SettingsRow } from '@/core/charging';
+import { cranking, type Cranking, leastStartAh, type Sharing, sharingOf } from '@/core/bank';
+import { proposeStudies } from '@/core/propose';
+import {
+  type Act,
+  type BenchAnswer,
+  type Consequence,
+  consequencesOf,
+  runStudy,
+  type Standing,
+  standingAnswer,
+  type StudyAnswer,
+} from '@/core/network';
+import { everyFinding } from '@/core/check';
 import type { ScratchResult } from '@/core/scratch';
 
 /**
@@ -147,7 +154,7 @@ function oneDayWorking(d: Design, id: string, units: Units): Working | null {
 
 /** Fetched when it is first asked for: the first view does without. */
 async function acWorking(d: Design, a: Analysis, { kind, id }: Selected, units: Units): Promise<Working | null> {
-  const { acCircuitWorking, acSourceWorking } = await import('@/core/working/ac');
+  const { acCircuitWorking, acSourceWorking } = await import('@/core/working');
   return (kind === 'AC circuit' ? acCircuitWorking(d, id, units) : acSourceWorking(d, studiedNow(d, a).power, id, units)) ?? null;
 }
 
@@ -260,7 +267,7 @@ const api = {
   posts: (): readonly Post[] | null => (design && analysis ? postInventory(asDecided(design), analysis.circuits, analysis.leads) : null),
   /** The ways to join the banks, and a selector's wrong positions, through the chosen cruise. */
   async joins(): Promise<JoinAnswer | null> {
-    const { compareJoins, wrongPositions } = await import('@/core/energy/joinWays');
+    const { compareJoins, wrongPositions } = await import('@/core/energy');
     if (!design) return null;
     const boat = withPaths(design, analysis?.paths ?? {});
     return { cruise: cruiseOf(boat).name, ways: compareJoins(boat), wrong: wrongPositions(boat) };

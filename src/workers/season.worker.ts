@@ -1,8 +1,7 @@
 /** One worker's share of a season's cruises. */
 import { expose } from 'comlink';
 import type { Design } from '@/core/design';
-import { createLoop } from '@/core/energy/loop';
-import { seasonBlock, seasonScene, type SeasonAsked, type SeasonBlock, type SeasonScene } from '@/core/energy/season';
+import { createLoop, type SeasonAsked, seasonBlock, type SeasonBlock, seasonScene, type SeasonScene } from '@/core/energy';
 
 let scene: SeasonScene | null = null;
 let loop: ReturnType<typeof createLoop> | null = null;

@@ -1,7 +1,7 @@
 /** What the AC side leaves for charging, and what an inverter's appliances draw from its bank (docs/methods.md, M12, energy). */
-import { chargerAcA } from '../charge/charger';
-import type { AcLoad, AcSource, Design, Living, Load, Source, Span } from '../design/schema';
-import { spanH, spansOf } from '../energy/spans';
+import { chargerAcA } from '../charging';
+import type { AcLoad, AcSource, Design, Living, Load, Source, Span } from '../design';
+import { spanH, spansOf } from '../demand';
 import { rowsOn, vaOf } from './consumers';
 import { limitOf, SERVICES } from './services';
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import type { AcCircuit, AcLoad, AcSource, Design } from '../design';
-import { acCircuits, chainsTo, cordOhm, cordPct, type AcCircuitResult } from './circuits';
+import { type AcCircuitResult, acCircuits, chainsTo, cordOhm, cordPct } from './circuits';
 import { acFindings, appliance, pluggedIn, withMachines } from './testing';
 
 const boat = pluggedIn();

@@ -1,11 +1,9 @@
 /** AC runs: breaker, conductor by the worst of its tests, drop from the source, and whether a fault to earth is cut in time (docs/methods.md, M12). */
-import { ampacityA, derate, rulingPlace, type Derating } from '../conductor/ampacity';
-import { conductorOhm } from '../conductor/resistance';
-import { pathM, placePoint } from '../network/geometry';
-import { slowestOpeningS } from '../protection/curve';
-import { CONDUCTORS, findConductor, underSchool, type Conductor } from '../rules/conductors';
-import { findFamily, type Family } from '../rules/devices';
-import type { AcCircuit, AcSource, Design, Place } from '../design/schema';
+import { ampacityA, conductorOhm, derate, type Derating, rulingPlace } from '../conductor';
+import { pathM, placePoint } from '../topology';
+import { slowestOpeningS } from '../protection';
+import { type Conductor, CONDUCTORS, type Family, findConductor, findFamily, underSchool } from '../rules';
+import type { AcCircuit, AcSource, Design, Place } from '../design';
 import { vaOf } from './consumers';
 import { continuousPart, limitOf, SERVICES, sourceOhm } from './services';
 

@@ -1,6 +1,6 @@
 /** Appliances as the sums need them, and which of them each source can reach. */
-import { acVolts, chargerAcA } from '../charge/charger';
-import type { AcLoad, Design } from '../design/schema';
+import { acVolts, chargerAcA } from '../charging';
+import type { AcLoad, Design } from '../design';
 import { SERVICES } from './services';
 import type { Consumer } from './together';
 

@@ -1,9 +1,9 @@
 /** What a way of living leaves free on the source it lives on (docs/methods.md, M12). */
-import type { Design, Living } from '../design/schema';
-import { spansOf } from '../energy/spans';
+import type { Design, Living } from '../design';
+import { spansOf } from '../demand';
 import { rowsOn } from './consumers';
 import { runningOn } from './running';
-import { settingsOf, type Setting } from './services';
+import { type Setting, settingsOf } from './services';
 
 export interface Headroom {
   readonly setting: Setting;

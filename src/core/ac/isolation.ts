@@ -1,5 +1,5 @@
 /** The steps before anybody touches the AC side of this boat, made from what is aboard (practice: isolate, lock, prove). */
-import type { Design } from '../design/schema';
+import type { Design } from '../design';
 
 export interface IsolationStep {
   readonly id: string;

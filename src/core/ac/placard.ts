@@ -1,5 +1,5 @@
 /** What may run together, in plain words for the owner, to hang beside the panel. */
-import type { Design } from '../design/schema';
+import type { Design } from '../design';
 import type { Running } from './running';
 
 export interface PlacardLine {

@@ -1,15 +1,12 @@
 /** Inverters and generators on the DC network, and how the AC side joins the day. */
 import fc from 'fast-check';
 import { analyse, createMemory } from '../analysis';
-import { findingsIn } from '../check/rule';
-import { MACHINE_RULES } from '../check/rules/acMachines';
-import { blankDevice, blankSource, blankSpan, type AcLoad, type Design, type Load } from '../design';
-import { dayAh } from '../energy/draws';
-import { limitsOf } from '../energy/sources';
-import { withLoad } from '../testing';
+import { findingsIn, MACHINE_RULES } from '../check';
+import { type AcLoad, blankDevice, blankSource, blankSpan, type Design, type Load } from '../design';
+import { dayAh, limitsOf } from '../energy';
+import { withLoad } from '../design/testing';
 import { acFor, dayLoads, hostOf, mainsH, onBatteryH } from './budget';
-import { generatorAnswers } from './genset';
-import { bearsVa, inverterAnswers } from './inverter';
+import { bearsVa, generatorAnswers, inverterAnswers } from '../network';
 import { appliance, pluggedIn, withMachines } from './testing';
 import { acCircuitWorking, acSourceWorking } from '../working';
 

@@ -1,10 +1,9 @@
 /** Who reaches what, and that whatever is aboard can be proposed for. */
 import fc from 'fast-check';
-import { blankLoad, blankSource, blankSpan, type AcCircuit, type Design } from '../design';
-import { AC_APPLIANCES, acLoadFrom } from './appliances';
+import { AC_APPLIANCES, type AcCircuit, acLoadFrom, blankLoad, blankSource, blankSpan, type Design } from '../design';
 import { acCircuits, chainsTo } from './circuits';
 import { loose, reachOf, rowsOn, vaOf, wattsOf } from './consumers';
-import { proposeAc } from './propose';
+import { proposeAc } from '../propose';
 import { continuousPart, limitOf, SERVICES, settingsOf } from './services';
 import { bondsRight, statesOf } from './states';
 import { acFindings, appliance, pluggedIn, shoreOf, withMachines } from './testing';

@@ -1,12 +1,11 @@
 import fc from 'fast-check';
-import { blankLoad, blankSource, blankSpan, type Design } from '../design';
+import { AC_APPLIANCES, acLoadFrom, blankLoad, blankSource, blankSpan, type Design } from '../design';
 import { headroomOf } from './headroom';
 import { isolationSteps } from './isolation';
 import { placardLines } from './placard';
-import { proposeAc } from './propose';
+import { proposeAc } from '../propose';
 import { runningOf, runningOn } from './running';
 import { inverterVa, limitOf, settingsOf, sourceOhm } from './services';
-import { acLoadFrom, AC_APPLIANCES } from './appliances';
 import { acFindings, appliance, pluggedIn, withMachines } from './testing';
 
 const boat = withMachines(pluggedIn());

@@ -1,16 +1,16 @@
 /** What may run at once on every setting of every source, and what becomes of the set that is wanted (docs/methods.md, M12). */
-import type { Design } from '../design/schema';
+import type { Design } from '../design';
 import { consumerOf, rowsOn } from './consumers';
-import { settingsOf, type Setting } from './services';
+import { type Setting, settingsOf } from './services';
 import {
+  type Consumer,
   fits,
   largestSets,
+  type Legs,
   legsOf,
+  type Refusal,
   refusalsOf,
   shed,
-  type Consumer,
-  type Legs,
-  type Refusal,
   type Shedding,
   type Together,
 } from './together';

@@ -1,7 +1,7 @@
 /** Shore services of the regions, and what a source may give: the limit that appliances are held against (docs/methods.md, M12). */
 import { TYPICAL_XD } from './generator';
 import type { AcLimit } from './together';
-import type { AcRules, AcSource, Design } from '../design/schema';
+import type { AcRules, AcSource, Design } from '../design';
 
 export interface Service {
   readonly legs: 1 | 2;

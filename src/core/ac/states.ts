@@ -1,5 +1,5 @@
 /** Every state the AC side can stand in, and where neutral meets earth in each (docs/methods.md, M12, bond per source state). */
-import type { AcCircuit, AcPanel, AcSource, Design } from '../design/schema';
+import type { AcCircuit, AcPanel, AcSource, Design } from '../design';
 
 export interface Origin {
   readonly sourceId: string;

@@ -1,17 +1,17 @@
 /** AC sides for the core's own tests. */
 import {
+  type AcCircuit,
+  type AcLoad,
+  type AcSource,
   blankAcCircuit,
   blankAcLoad,
   blankAcPanel,
   blankAcSource,
-  type AcCircuit,
-  type AcLoad,
-  type AcSource,
   type Design,
+  type Finding,
 } from '../design';
-import type { Finding } from '../check/finding';
-import { findingsOf } from '../check/findingsOf';
-import { bareBoat } from '../testing';
+import { findingsOf } from '../check';
+import { bareBoat } from '../design/testing';
 
 export const shoreOf = (design: Design, change: Partial<AcSource> = {}): AcSource => ({
   ...blankAcSource('shore', 'shore', design.boat),

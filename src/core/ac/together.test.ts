@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { DIP_WITH_LIGHTS, startDip, startOrder } from './generator';
-import { fits, largestSets, legsOf, refusalsOf, shed, type AcLimit, type Consumer } from './together';
+import { type AcLimit, type Consumer, fits, largestSets, legsOf, refusalsOf, shed } from './together';
 
 const load = (id: string, watts: number, more: Partial<Consumer> = {}): Consumer => ({
   id,

@@ -1,21 +1,14 @@
 /** Everything the program knows of a design, as one answer for programs. */
-import { acCircuits } from '../ac/circuits';
-import { inverterVa } from '../ac/services';
-import { runningOf } from '../ac/running';
-import { statesOf } from '../ac/states';
-import { analyse, type Analysis } from '../analysis';
-import { cutList } from '../build/cutList';
-import { listsOf } from '../build/lists';
-import { settingsMatrix } from '../charge/settings';
-import { asDecided } from '../design/decided';
-import type { Design } from '../design/schema';
-import { dayAh } from '../energy/draws';
-import { fillTimes } from '../energy/fill';
-import { withPaths } from '../energy/paths';
-import { bankOfLoads } from '../network/roots';
-import { runStudy } from '../network/study';
-import { studied } from '../studied';
-import { everyFinding } from '../check/finding';
+import { acCircuits, inverterVa, runningOf, statesOf } from '../ac';
+import { analyse, type Analysis, studied } from '../analysis';
+import { cutList, listsOf } from '../build';
+import { settingsMatrix } from '../charging';
+import { asDecided, type Design } from '../design';
+import { dayAh, fillTimes } from '../energy';
+import { withPaths } from '../mainSide';
+import { bankOfLoads } from '../topology';
+import { runStudy } from '../network';
+import { everyFinding } from '../check';
 import { circuitWorking, leadWorking } from '../working';
 import { nameOf } from './names';
 

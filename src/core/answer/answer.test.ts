@@ -1,14 +1,15 @@
 /** What programs are answered: of the documented shape, for the demo boats' kind and for boats nobody would build. */
 import * as v from 'valibot';
 import { randomBoat } from '@/testing/randomBoat';
-import { analyse } from '../analysis';
-import { idsFor, readDesign, type Design } from '../design';
-import { withMachines, pluggedIn } from '../ac/testing';
-import { propose, PROPOSALS } from '../propose';
-import { studied } from '../studied';
-import { everyFinding } from '../check/finding';
-import { bareBoat, withLoad } from '../testing';
-import { analysisAnswer, AnalysisSchema, ProposeSchema, scratchAnswer, ScratchSchema } from '.';
+import { analyse, studied } from '../analysis';
+import { type Design, idsFor, readDesign } from '../design';
+import { pluggedIn, withMachines } from '../ac/testing';
+import { PROPOSALS, propose } from '../propose';
+import { everyFinding } from '../check';
+import { bareBoat, withLoad } from '../design/testing';
+import { analysisAnswer } from './analyse';
+import { AnalysisSchema, ProposeSchema, ScratchSchema } from './schemas';
+import { scratchAnswer } from './scratch';
 
 const json = (x: unknown): unknown => JSON.parse(JSON.stringify(x));
 const problemsOf = (schema: v.GenericSchema, value: unknown): string[] =>

@@ -1,5 +1,4 @@
-/** What the program answers to other programs: the same figures and findings as on its screens. */
-export { analysisAnswer, type AnalysisAnswer } from './analyse';
+export { analysisAnswer } from './analyse';
 export { nameOf } from './names';
+export { AnalysisSchema, ErrorSchema, ProposeRequest, ProposeSchema, ScratchRequest, ScratchSchema } from './schemas';
 export { scratchAnswer } from './scratch';
-export * from './schemas';

@@ -1,5 +1,4 @@
-import type { Finding } from '../check/finding';
-import type { Design } from '../design/schema';
+import type { Design, Finding } from '../design';
 
 /** The thing a finding is about, by its name aboard. */
 export const nameOf = (design: Design, about: Finding['about']): string => {

@@ -1,5 +1,5 @@
 /** A line of text answered, as programs read it. */
-import type { School } from '../rules/conductors';
+import type { School } from '../rules';
 import { scratch } from '../scratch';
 
 /** The answer of POST /api/scratch; a line that is not understood is told in words. */

@@ -1,9 +1,9 @@
 /** AC runs for the cut list: one cable of three or four cores each, landed core by core. */
-import { acCircuits, type AcCircuitResult, type Core } from '../ac/circuits';
+import { type AcCircuitResult, acCircuits, type Core } from '../ac';
 import type { AcCircuit, Design } from '../design';
 import { sizeName } from '../quantity';
-import { AC_COLOURS } from '../rules/colours';
-import type { Cut } from './cutList';
+import { AC_COLOURS } from '../rules';
+import type { Cut } from './cut';
 import { endName } from './ends';
 
 /** Mass of a cable over that of its cores: jacket and filler, typical. */

@@ -1,9 +1,10 @@
-import { analyse, cutList, proposeCircuits } from '../index';
+import { analyse } from '../analysis';
+import { cutList } from './cutList';
+import { blankLead, proposeCircuits, proposeMainSide } from '../propose';
 import { blankDevice, blankFound, blankLoad, blankSource, brokenReferences, type Design } from '../design';
-import { fromBlock, harmless, restored, toBlock, toCsv } from '../format/csv';
-import { blankLead, proposeMainSide } from '../mainSide/propose';
-import { findConductor } from '../rules/conductors';
-import { bareBoat, withLoad } from '../testing';
+import { fromBlock, harmless, restored, toBlock, toCsv } from '../format';
+import { findConductor } from '../rules';
+import { bareBoat, withLoad } from '../design/testing';
 import { endName, tightened } from './ends';
 import { appliance, pluggedIn } from '../ac/testing';
 

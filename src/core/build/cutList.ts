@@ -1,35 +1,23 @@
 /** What is cut, crimped, shrunk and labelled: the bill of a design's wiring. Lengths m, masses kg. */
-import type { CircuitResult } from '../circuitResult';
+import type { CircuitResult } from '../circuit';
 import type { Circuit, Design, Lead, Load, Panel } from '../design';
-import type { LeadResult } from '../mainSide/leads';
+import type { LeadResult } from '../mainSide';
 import { FOOT_M, sizeName } from '../quantity';
-import { EARTH_COLOUR, positiveColour, type Service } from '../rules/colours';
-import { findConductor, type School } from '../rules/conductors';
-import { pathM, placePoint } from '../network/geometry';
-import { findFamily } from '../rules/devices';
-import { RULE_SETS } from '../rules/ruleSets';
-import { shrinkFor, terminalFor } from '../rules/terminals';
+import {
+  EARTH_COLOUR,
+  findConductor,
+  findFamily,
+  positiveColour,
+  RULE_SETS,
+  type School,
+  type Service,
+  shrinkFor,
+  terminalFor,
+} from '../rules';
+import { pathM, placePoint } from '../topology';
 import { acPieces } from './acCuts';
+import type { Cut } from './cut';
 import { endName, hasBarrel, tightened } from './ends';
-
-/** One piece of one conductor, or of one cable, cut to length. */
-export interface Cut {
-  readonly circuitId: string;
-  readonly no: string;
-  readonly serves: string;
-  readonly polarity: '+' | '−' | 'earth' | 'cable';
-  /** As it is bought: the cores of a cable before it. */
-  readonly size: string;
-  readonly cores: number;
-  readonly massKgPerKm: number;
-  readonly areaMm2: number;
-  readonly colour: string;
-  readonly lengthM: number;
-  readonly taped: boolean;
-  readonly fromEnd: string;
-  readonly toEnd: string;
-  readonly label: string;
-}
 
 export interface ReelLine {
   readonly size: string;

@@ -1,7 +1,6 @@
 /** How a conductor is made up at its end. */
 import { sizeName } from '../quantity';
-import type { School } from '../rules/conductors';
-import { STUDS, studName, terminalFor } from '../rules/terminals';
+import { type School, studName, STUDS, terminalFor } from '../rules';
 
 /** How a conductor lands on something, by connection kind and size: barrel x stud. */
 export function endName(connection: string, school: School, size: string): string {

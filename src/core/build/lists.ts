@@ -1,9 +1,9 @@
 /** Every list that hands and eyes need beside the cut list, in one. */
-import type { CircuitResult } from '../circuitResult';
-import type { Design } from '../design/schema';
-import { positions, type Position } from '../network/positions';
-import { penetrations, routeResult, type Penetration, type RouteResult } from './routes';
-import { foundLists, panelSchedule, switchSchedule, type FoundLists, type PanelSchedule, type SwitchLine } from './schedules';
+import type { CircuitResult } from '../circuit';
+import type { Design } from '../design';
+import { type Position, positions } from './positions';
+import { type Penetration, penetrations, routeResult, type RouteResult } from './routes';
+import { foundLists, type FoundLists, panelSchedule, type PanelSchedule, type SwitchLine, switchSchedule } from './schedules';
 
 export interface Lists {
   readonly panels: readonly PanelSchedule[];

@@ -1,6 +1,6 @@
 /** Where cables run: how full a conduit is, what hole or gland a cable needs, what passes each bulkhead (docs/methods.md, "Routes"). */
-import type { CircuitResult } from '../circuitResult';
-import type { Circuit, Design, Route } from '../design/schema';
+import type { CircuitResult } from '../circuit';
+import type { Circuit, Design, Route } from '../design';
 import { choiceName } from '../quantity';
 
 export interface RouteCable {

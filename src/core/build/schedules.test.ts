@@ -1,7 +1,7 @@
 /** Lists for the hands: panels, switches, what comes out, where cables pass. */
-import { analyse } from '../index';
+import { analyse } from '../analysis';
 import { blankCircuit, blankDevice, blankFound, blankRoute, type Circuit, type Design, type Route } from '../design';
-import { bareBoat, withLoad } from '../testing';
+import { bareBoat, withLoad } from '../design/testing';
 import { mostFill, penetrations, routeResult } from './routes';
 import { foundCopperOhm, foundLists, panelSchedule, switchSchedule } from './schedules';
 

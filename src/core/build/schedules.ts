@@ -1,12 +1,9 @@
 /** Lists read aboard: panel schedules, switches, what is stripped out, what is used again. */
-import type { CircuitResult } from '../circuitResult';
-import { conductorOhm } from '../conductor/resistance';
-import type { Circuit, Design, Panel } from '../design/schema';
+import type { CircuitResult } from '../circuit';
+import { conductorOhm } from '../conductor';
+import type { Circuit, Design, Panel } from '../design';
 import { choiceName, sizeName } from '../quantity';
-import { conditionOf } from '../rules/conditions';
-import { findConductor } from '../rules/conductors';
-import { findFamily } from '../rules/devices';
-import { INLINE } from '../rules/inline';
+import { conditionOf, findConductor, findFamily, INLINE } from '../rules';
 
 export interface Way {
   readonly way: number;

@@ -1,4 +1,4 @@
-import { blankBank, blankJoin, blankSource, type Bank, type Design, type Join, type Source } from '../design';
+import { type Bank, blankBank, blankJoin, blankSource, type Design, type Join, type Source } from '../design';
 import { driven, quietBoat, sourceInto } from '../energy/testing';
 import { analyse } from '../analysis';
 

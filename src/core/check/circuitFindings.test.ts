@@ -1,7 +1,7 @@
 import { analyse } from '../analysis';
-import { findFamily } from '../rules/devices';
+import { findFamily } from '../rules';
 import type { Circuit, Design, Load } from '../design';
-import { bareBoat, withLoad } from '../testing';
+import { bareBoat, withLoad } from '../design/testing';
 
 const thing = (load: Partial<Load> = {}, circuit: Partial<Circuit> = {}, lengthM = 4, school: 'metric' | 'awg' = 'metric'): Design =>
   withLoad(bareBoat(school), load, lengthM, circuit);

@@ -1,7 +1,7 @@
 /** What one finding brings about is shown below it, and nothing is shown twice or lost. */
 import { analyse } from '../analysis';
-import type { Design } from '../design';
-import { byCause, type Finding } from './finding';
+import type { Design, Finding } from '../design';
+import { byCause } from './finding';
 import { PAIRS, withFact, wrongOf } from './pairs';
 
 const finding = (id: string, cause?: string): Finding => ({

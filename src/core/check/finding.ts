@@ -1,48 +1,5 @@
-/** Findings: what is wrong, why it matters, what to do. stop: must be settled; fix: should be; note: good to know. */
-import type { Design } from '../design/schema';
-
-export type Severity = 'stop' | 'fix' | 'note';
-
-export const ABOUT_KINDS = [
-  'circuit',
-  'load',
-  'panel',
-  'bank',
-  'source',
-  'join',
-  'living',
-  'cruise',
-  'lead',
-  'bar',
-  'study',
-  'AC source',
-  'AC panel',
-  'AC load',
-  'AC circuit',
-  'boat',
-] as const;
-export type AboutKind = (typeof ABOUT_KINDS)[number];
-
-export interface About {
-  readonly kind: AboutKind;
-  readonly id: string;
-}
-
-export interface Finding {
-  /** Stable while the cause lasts: rule and the thing it is about. */
-  readonly id: string;
-  /** The row of the table of rules it comes from. */
-  readonly rule: string;
-  readonly severity: Severity;
-  readonly about: About;
-  readonly title: string;
-  readonly why: string;
-  readonly todo: string;
-  /** The finding that brings this one about: they are shown together. */
-  readonly cause?: string;
-  /** A recorded departure: someone accepts it, with a reason. */
-  readonly accepted?: { readonly by: string; readonly why: string };
-}
+/** Lists of findings: worst first, with what was accepted, grouped by cause. */
+import type { Design, Finding, Severity } from '../design';
 
 const SEVERITIES: readonly Severity[] = ['stop', 'fix', 'note'];
 

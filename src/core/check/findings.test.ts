@@ -1,7 +1,7 @@
 /** Each finding appears for its cause, and goes when the cause does. */
-import { analyse } from '../index';
-import { blankCircuit, blankDevice, blankLoad, setOp, applyEdit, type Circuit, type Design, type Load } from '../design';
-import { bareBoat, withLoad } from '../testing';
+import { analyse } from '../analysis';
+import { applyEdit, blankCircuit, blankDevice, blankLoad, type Circuit, type Design, type Load, setOp } from '../design';
+import { bareBoat, withLoad } from '../design/testing';
 
 const good = withLoad(bareBoat('metric'), { rating: 24, placeId: 'saloon', supply: 'house switch' }, 3);
 const idsOf = (design: Design): string[] => analyse(design).findings.map((f) => f.id);

@@ -1,11 +1,9 @@
 /** Every finding of a design: one function over the one table, set by set, each kept while nothing it reads has changed. */
-import { benchOf, type CircuitResult } from '../circuitResult';
-import type { Design } from '../design/schema';
-import { share } from '../design/share';
-import type { LeadResult } from '../mainSide/leads';
-import { sameParts } from '../network/lay';
-import { circuitOrder } from '../network/order';
-import { bySeverity, withDepartures, type Finding } from './finding';
+import { benchOf, type CircuitResult } from '../circuit';
+import { type Design, type Finding, share } from '../design';
+import type { LeadResult } from '../mainSide';
+import { circuitOrder, sameParts } from '../topology';
+import { bySeverity, withDepartures } from './finding';
 import { findingsIn } from './rule';
 import type { AcPower } from './rules/acMachines';
 import { acRunFacts } from './rules/acRuns';

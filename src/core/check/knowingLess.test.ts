@@ -1,10 +1,8 @@
 /** Knowing less never warns less: a fact taken away takes no stop and no fix with it without one that asks for the fact. */
 import { randomBoat } from '../../testing/randomBoat';
-import { analyse } from '../analysis';
-import { valueAt, type Design } from '../design';
-import { studied } from '../studied';
+import { analyse, studied } from '../analysis';
+import { type Design, type Finding, valueAt } from '../design';
 import { everyFinding } from './finding';
-import type { Finding } from './finding';
 import { PAIRS, withFact, wrongOf } from './pairs';
 import { ruleRows } from './table';
 

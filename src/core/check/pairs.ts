@@ -1,23 +1,23 @@
 /** For every rule a boat that is right, and the one fact that makes it wrong: what tests and `npm run rules` go through. */
 import { appliance, pluggedIn, withMachines } from '../ac/testing';
 import {
+  type Bank,
   blankCruise,
   blankDevice,
   blankFound,
   blankJoin,
   blankSource,
-  valueAt,
-  type Bank,
   type Circuit,
   type Design,
   type Join,
   type Lead,
   type Load,
   type Source,
+  valueAt,
 } from '../design';
 import { driven, quietBoat, sourceInto } from '../energy/testing';
-import { blankLead, proposeMainSide } from '../mainSide/propose';
-import { bareBoat, withLoad } from '../testing';
+import { blankLead, proposeMainSide } from '../propose';
+import { bareBoat, withLoad } from '../design/testing';
 
 export interface Pair {
   readonly rule: string;

@@ -1,7 +1,5 @@
 /** A rule of the audit: one row of the table. Adding a rule is adding a row. */
-import type { Op } from '../design/edit';
-import type { Design } from '../design/schema';
-import type { About, AboutKind, Finding, Severity } from './finding';
+import type { About, AboutKind, Design, Finding, Op, Severity } from '../design';
 
 export const HAZARDS = ['fire', 'shock', 'explosion', 'burns', 'stray current', 'flooding', 'stranded', 'damage', 'none'] as const;
 export type Hazard = (typeof HAZARDS)[number];

@@ -1,11 +1,8 @@
 /** Every rule of the table: a boat that fires it, one that differs in a single fact and does not, and a cure that cures. */
-import { analyse } from '../analysis';
-import { applyEdit, brokenReferences, type Design } from '../design';
-import { cured, cureOf } from '../cured';
-import { studied } from '../studied';
+import { analyse, cured, cureOf, studied } from '../analysis';
+import { applyEdit, brokenReferences, type Design, type Finding } from '../design';
 import { everyFinding } from './finding';
-import type { Finding } from './finding';
-import { PAIRS, wrongOf, type Pair } from './pairs';
+import { type Pair, PAIRS, wrongOf } from './pairs';
 import { ruleRows } from './table';
 
 const found = (design: Design): readonly Finding[] => {

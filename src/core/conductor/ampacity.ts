@@ -1,6 +1,14 @@
 /** Derated ampacity of a conductor in the places its run passes (docs/methods.md, M2). */
-import { INSULATION_RATINGS, type Conductor, type School } from '../rules/conductors';
-import { bundleFactor, ENCLOSURE_FACTOR, ENGINE_SPACE, MIN_ENGINE_SPACE_RATING_C, type Enclosure } from '../rules/derating';
+import {
+  bundleFactor,
+  type Conductor,
+  type Enclosure,
+  ENCLOSURE_FACTOR,
+  ENGINE_SPACE,
+  INSULATION_RATINGS,
+  MIN_ENGINE_SPACE_RATING_C,
+  type School,
+} from '../rules';
 
 export interface Surroundings {
   readonly ambientC: number;

@@ -1,8 +1,9 @@
 /** The AC side: services, inverters and generators, panels, appliances and the runs between them. Watts W, volts V of one leg, lengths m. */
 import * as v from 'valibot';
-import { AC_FAMILIES } from '../rules/devices';
+import { AC_FAMILIES } from '../rules';
 import { SizeSchema } from './device';
-import { between, id, list, MARKS, name, note, oneOf, whole } from './fields';
+import { MARKS } from '../quantity';
+import { between, id, list, name, note, oneOf, whole } from './fields';
 
 export const AC_SERVICES = ['120 V', '120/240 V', '230 V'] as const;
 export const AC_SOURCE_KINDS = ['shore', 'generator', 'inverter'] as const;

@@ -1,14 +1,13 @@
 /** New values with the defaults of a rule set: an empty design, a place, a load, a circuit. */
-import type { School } from '../rules/conductors';
+import type { School } from '../rules';
 import { DEFAULT_AC_RULES } from './ac';
 import { DEFAULT_SEASON } from './charging';
 import { BLANK_SHEET, engineFor, usualWays } from './blankCharging';
 import {
-  FORMAT,
-  VERSION,
   type Bank,
   type Circuit,
   type Design,
+  FORMAT,
   type Found,
   type House,
   type InlineDevice,
@@ -16,6 +15,7 @@ import {
   type Panel,
   type Place,
   type Route,
+  VERSION,
 } from './schema';
 
 export const defaultHouse = (school: School): House => ({

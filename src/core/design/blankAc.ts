@@ -1,5 +1,5 @@
 /** New rows of the AC side with typical figures of their kind. */
-import type { School } from '../rules/conductors';
+import type { School } from '../rules';
 import type { AcCircuit, AcLoad, AcPanel, AcSource, Boat } from './schema';
 
 export const usualCord = (school: School, ratedA: number): NonNullable<AcSource['shore']>['cordSize'] =>

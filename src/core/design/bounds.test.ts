@@ -1,19 +1,10 @@
 /** Every field that came with the as-found survey takes what is right and names what is not. */
-import {
-  AC_SOURCE_KINDS,
-  blankAcCircuit,
-  blankAcLoad,
-  blankAcPanel,
-  blankAcSource,
-  blankCircuit,
-  blankDevice,
-  blankFound,
-  blankLoad,
-  blankRoute,
-  readDesign,
-  type Design,
-} from './index';
-import { bareBoat, withLoad } from '../testing';
+import { AC_SOURCE_KINDS } from './ac';
+import { blankAcCircuit, blankAcLoad, blankAcPanel, blankAcSource } from './blankAc';
+import { blankCircuit, blankDevice, blankFound, blankLoad, blankRoute } from './blank';
+import { readDesign } from './read';
+import type { Design } from './schema';
+import { bareBoat, withLoad } from './testing';
 
 const base = withLoad(bareBoat('metric'), {}, 4);
 const problemsOf = (value: unknown): string[] => {

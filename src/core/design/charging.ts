@@ -1,7 +1,8 @@
 /** What charges, what joins the banks, and how the boat is lived in through the day. Volts are of the whole bank, at 25 degC. */
 import * as v from 'valibot';
 import { SlopeSchema } from './bankSheet';
-import { between, id, later, list, MARKS, name, note, oneOf, whole } from './fields';
+import { MARKS } from '../quantity';
+import { between, id, later, list, name, note, oneOf, whole } from './fields';
 
 /** When in the day a load's hours fall. */
 export const WHENS = ['any time', 'by day', 'by night', 'engine running'] as const;

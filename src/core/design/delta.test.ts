@@ -1,6 +1,9 @@
 import fc from 'fast-check';
-import { addOp, applyEdit, blankLoad, deltaOf, dropOp, setOp, withDelta, type Design, type Op } from './index';
-import { bareBoat, withLoad } from '../testing';
+import { addOp, applyEdit, dropOp, type Op, setOp } from './edit';
+import { blankLoad } from './blank';
+import { deltaOf, withDelta } from './delta';
+import type { Design } from './schema';
+import { bareBoat, withLoad } from './testing';
 
 const start = withLoad(withLoad(bareBoat('metric'), {}, 4), { id: 'y', name: 'Other' }, 3, { id: 'c-y' });
 const after = (design: Design, ops: readonly (Op | undefined)[]): Design => {

@@ -1,21 +1,7 @@
 /** Conductor sizes, and what stands in line with a conductor. */
 import * as v from 'valibot';
-import { CONDUCTORS } from '../rules/conductors';
+import { CONDUCTORS, DEVICE_KINDS } from '../rules';
 import { between, id, later, oneOf } from './fields';
-
-export const DEVICE_KINDS = [
-  'switch',
-  'lit switch',
-  'momentary switch',
-  'changeover switch',
-  'battery switch',
-  'float switch',
-  'isolator',
-  'plug',
-  'relay',
-  'diode',
-  'shunt',
-] as const;
 
 export const sizesOf = (school: 'awg' | 'metric') => CONDUCTORS[school].map((c) => c.size);
 

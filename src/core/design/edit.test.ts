@@ -1,19 +1,10 @@
 import fc from 'fast-check';
-import { bareBoat, withLoad } from '../testing';
-import {
-  addOp,
-  applyEdit,
-  blankLoad,
-  brokenReferences,
-  dropOp,
-  inverseOps,
-  readDesign,
-  readDesignText,
-  setOp,
-  share,
-  type Design,
-  type Op,
-} from './index';
+import { bareBoat, withLoad } from './testing';
+import { addOp, applyEdit, dropOp, inverseOps, type Op, setOp } from './edit';
+import { blankLoad } from './blank';
+import { brokenReferences, readDesign, readDesignText } from './read';
+import { share } from './share';
+import type { Design } from './schema';
 
 const boat = withLoad(bareBoat('metric'), {}, 4);
 const applied = (design: Design, ops: Op[]): Design => {

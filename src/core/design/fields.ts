@@ -19,6 +19,3 @@ export const list = <T extends v.GenericSchema>(item: T, most: number) =>
 export const later = <const T extends v.GenericSchema, const D extends v.InferInput<T>>(schema: T, missing: D) =>
   v.optional(schema, missing);
 export const oneOf = <const T extends readonly string[]>(options: T) => v.picklist(options, `one of ${options.join(', ')} is needed`);
-
-export const MARKS = ['measured', "maker's", 'typical', 'estimated', 'assumed'] as const;
-export type Mark = (typeof MARKS)[number];

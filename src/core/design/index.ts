@@ -1,31 +1,139 @@
-export * from './schema';
-export * from './bankSheet';
-export { BAR_KINDS, END_KINDS, RAILS } from './mainSide';
-export { STUDY_USES, type StudyUse } from './study';
-export * from './blank';
-export * from './ac';
-export * from './blankAc';
-export * from './blankCharging';
-export * from './charging';
-export { BOUNDS } from './bounds';
-export { readDesign, readDesignText, brokenReferences, type ReadProblem, type ReadResult } from './read';
+export { AC_CABLES, AC_LEGS, AC_RESTS, AC_SERVICES, AC_SOURCE_KINDS, EARTHINGS, ISOLATIONS, LEAKAGES, TRANSFERS } from './ac';
+export { AC_APPLIANCES, acLoadFrom } from './acAppliances';
+export { type Appliance, APPLIANCES, loadFrom } from './appliances';
+export { LINK_WAYS, type LinkWay, type Slope, SLOPE_UNITS } from './bankSheet';
 export {
-  EditSchema,
-  applyEdit,
-  inverseOps,
-  valueAt,
-  setOp,
-  addOp,
-  dropOp,
-  dropOps,
-  type ApplyResult,
-  type Conflict,
-  type Edit,
-  type Op,
-} from './edit';
-export { equal, share } from './share';
-export { deltaOf, withDelta, type Delta } from './delta';
+  blankBank,
+  blankCircuit,
+  blankDesign,
+  blankDevice,
+  blankFound,
+  blankLoad,
+  blankPanel,
+  blankPlace,
+  blankRoute,
+  defaultHouse,
+  UNPINNED,
+} from './blank';
+export { blankAcCircuit, blankAcLoad, blankAcPanel, blankAcSource } from './blankAc';
+export { blankCruise, blankJoin, blankLiving, blankSource, blankSpan, engineFor } from './blankCharging';
+export { BOUNDS } from './bounds';
+export {
+  type Card,
+  CARD_FIELDS,
+  type CardFile,
+  CardFileSchema,
+  cardFrom,
+  cardOps,
+  CARDS_FORMAT,
+  CardSchema,
+  loadsBehind,
+  withCard,
+} from './cards';
+export {
+  BELTS,
+  EXCITATION,
+  JOIN_KINDS,
+  MOUNTINGS,
+  PULLEYS,
+  ROTATIONS,
+  SELECTOR_POSITIONS,
+  SENSE_AT,
+  SENSORS,
+  SOURCE_KINDS,
+  SPAN_KINDS,
+  WHENS,
+} from './charging';
 export { asDecided, asFoundDesign } from './decided';
+export { type Delta, deltaOf, listDelta, type ListDelta, withDelta, withListDelta } from './delta';
+export { addOp, applyEdit, type Conflict, dropOp, dropOps, type Edit, EditSchema, inverseOps, type Op, setOp, valueAt } from './edit';
+export {
+  parseDuty,
+  parseFaults,
+  parseRange,
+  parseSize,
+  parseThrough,
+  parseWhen,
+  parseWire,
+  showDuty,
+  showFaults,
+  showRange,
+  showThrough,
+  showWhen,
+  showWire,
+} from './entries';
+export { id, name } from './fields';
+export type { About, AboutKind, Finding, Severity } from './finding';
+export { houseDifferences, type HouseSet, HouseSetSchema } from './houseSets';
+export { BAR_KINDS, RAILS } from './mainSide';
+export {
+  addRows,
+  idsFor,
+  moveTap,
+  removeLoads,
+  removePanel,
+  rowCount,
+  shiftedTap,
+  tapApart,
+  tapHungOn,
+  withoutTaps,
+  withRows,
+  type Rows,
+} from './operations';
 export { addOptionOps, asOption, onTable, partsOf, switchOps } from './options';
-export * from './operations';
+export { brokenReferences, readDesign, readDesignText, type ReadProblem, type ReadResult } from './read';
+export {
+  type AcCircuit,
+  type AcLoad,
+  type AcPanel,
+  type AcRules,
+  type AcSource,
+  type Along,
+  ALONGS,
+  type Bank,
+  BANK_JOBS,
+  type Bar,
+  BEHAVIOURS,
+  type Boat,
+  CHEMISTRY_IDS,
+  type Circuit,
+  CONNECTIONS,
+  type Cruise,
+  DECISIONS,
+  type Departure,
+  type Design,
+  DesignSchema,
+  ENCLOSURES,
+  EXTENDING,
+  type Found,
+  FOUND_KINDS,
+  type House,
+  HULLS,
+  type InlineDevice,
+  INSULATIONS,
+  type Join,
+  type Lead,
+  type LeadEnd,
+  type Living,
+  type Load,
+  LOAD_GROUPS,
+  type Panel,
+  type Photo,
+  type Place,
+  type Plan,
+  type Point,
+  RESEARCH,
+  type Route,
+  type Source,
+  type Span,
+  type Study,
+  SUPPLY_CLASSES,
+  type Tap,
+  VERSION,
+  WAY_KINDS,
+  type When,
+  type WireRule,
+} from './schema';
+export { equal, share } from './share';
+export type { StudyUse } from './study';
 export type { BoatSummary } from './summary';

@@ -1,7 +1,6 @@
 /** The main side: bars and points where conductors meet, and the leads between them and the banks, on each rail and to earth. */
 import * as v from 'valibot';
-import { DC_FAMILIES } from '../rules/devices';
-import { STUDS } from '../rules/terminals';
+import { DC_FAMILIES, STUDS } from '../rules';
 import { DeviceSchema, SizeSchema } from './device';
 import { between, id, list, name, note, oneOf } from './fields';
 

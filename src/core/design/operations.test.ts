@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { bareBoat, withLoad } from '../testing';
+import { bareBoat, withLoad } from './testing';
 import { blankCircuit } from './blank';
 import { applyEdit } from './edit';
 import {

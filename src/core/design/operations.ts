@@ -1,5 +1,5 @@
 /** What people do to a design in one act, as ops: many rows at once, a tap to another circuit, a thing with all that hangs on it. */
-import { addOp, dropOp, dropOps, setOp, type ListName, type Op } from './edit';
+import { addOp, dropOp, dropOps, type ListName, type Op, setOp } from './edit';
 import type { Circuit, Design, Tap } from './schema';
 
 /** Rows by list, in the order they are added. */

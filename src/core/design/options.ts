@@ -1,5 +1,5 @@
 /** Options of a design: one is on the table, the others keep their parts aside. */
-import { addOp, setOp, type Op } from './edit';
+import { addOp, type Op, setOp } from './edit';
 import type { Design, Option, Parts } from './schema';
 
 export const PART_LISTS = [

@@ -2,7 +2,7 @@
 import * as v from 'valibot';
 import { BOUNDS } from './bounds';
 import type { ListName } from './edit';
-import { DesignSchema, FORMAT, VERSION, type Design } from './schema';
+import { type Design, DesignSchema, FORMAT, VERSION } from './schema';
 
 export interface ReadProblem {
   /** Where in the file, e.g. "loads, row 4 (Refrigerator), rating". */

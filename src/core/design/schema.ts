@@ -1,8 +1,6 @@
 /** The Design value: everything a vessel's file holds. Types are inferred from here; lengths are metres, volts V, amps A. */
 import * as v from 'valibot';
-import { CONDITIONS } from '../rules/conditions';
-import { DC_FAMILIES } from '../rules/devices';
-import { STUDS } from '../rules/terminals';
+import { CONDITIONS, DC_FAMILIES, STUDS } from '../rules';
 import { AcCircuitSchema, AcLoadSchema, AcPanelSchema, AcRulesSchema, AcSourceSchema, DEFAULT_AC_RULES } from './ac';
 import { BOUNDS } from './bounds';
 import {
@@ -16,14 +14,14 @@ import {
   SpanSchema,
   WHENS,
 } from './charging';
-import { between, id, later, list, MARKS, name, note, oneOf, whole } from './fields';
+import { MARKS } from '../quantity';
+import { between, id, later, list, name, note, oneOf, whole } from './fields';
 import { DeviceSchema, SizeSchema, sizesOf } from './device';
 import { BarSchema, LeadSchema } from './mainSide';
 import { StudySchema } from './study';
 import { BankSheetSchema, BmsSchema, BoxSchema, LinksSchema } from './bankSheet';
 
-export { id, MARKS, name, type Mark } from './fields';
-export { DEVICE_KINDS } from './device';
+export { id, name } from './fields';
 
 export const FORMAT = 'solenix-design';
 export const VERSION = 4;

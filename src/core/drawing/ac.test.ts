@@ -1,10 +1,11 @@
 /** The AC side drawn: every run once with its three conductors, and the bond of the state shown. */
 import ELK from 'elkjs/lib/elk.bundled.js';
-import { statesOf, type AcState } from '../ac/states';
+import { type AcState, statesOf } from '../ac';
 import { pluggedIn, withMachines } from '../ac/testing';
 import { analyse } from '../analysis';
 import type { Design } from '../design';
-import { deadIn, drawingOf } from './graph';
+import { deadIn } from './ac';
+import { drawingOf } from './graph';
 import { fromElk, toElk } from './layout';
 
 const design: Design = withMachines(pluggedIn());

@@ -1,10 +1,8 @@
 /** The AC side on the line drawing: sources, panels and branches with live, neutral and earth, and where neutral meets earth in a state. */
-import { acCircuits, type AcCircuitResult } from '../ac/circuits';
-import type { AcState } from '../ac/states';
-import { SERVICES } from '../ac/services';
-import type { AcCircuit, AcSource, Design, Load } from '../design/schema';
+import { type AcCircuitResult, acCircuits, type AcState, SERVICES } from '../ac';
+import type { AcCircuit, AcSource, Design, Load } from '../design';
 import { round3, show, sizeName } from '../quantity';
-import { said, type Pen } from './pen';
+import { type Pen, said } from './pen';
 import type { About, SymbolKind } from './types';
 
 const SIGNS: Readonly<Record<AcSource['kind'], SymbolKind | null>> = { shore: null, generator: 'generator', inverter: 'converter' };

@@ -1,11 +1,9 @@
 /** Banks, panels and circuits on the line drawing. */
-import type { CircuitResult } from '../circuitResult';
-import type { Circuit, Load } from '../design/schema';
-import { barNode, bankPost, panelBar } from '../mainSide/ends';
-import { returnBar } from '../mainSide/graph';
-import { circuitOrder } from '../network/order';
+import type { CircuitResult } from '../circuit';
+import type { Circuit, Load } from '../design';
+import { bankPost, barNode, circuitOrder, panelBar, returnBar } from '../topology';
 import { choiceName, round3, show } from '../quantity';
-import { said, symbolsOf, type Pen } from './pen';
+import { type Pen, said, symbolsOf } from './pen';
 import type { About, SymbolKind, Tapped } from './types';
 
 const symbolOf = (load: Load): SymbolKind => {

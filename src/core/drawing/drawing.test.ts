@@ -2,12 +2,12 @@
 import ELK from 'elkjs/lib/elk.bundled.js';
 import { analyse } from '../analysis';
 import { blankCircuit, blankLoad, type Design } from '../design';
-import { proposeMainSide } from '../mainSide/propose';
-import { runStudy } from '../network/study';
-import { worstOfStudies } from '../network/worst';
+import { proposeMainSide } from '../propose';
+import { runStudy, worstOfStudies } from '../network';
 import { round3 } from '../quantity';
-import { bareBoat, withLoad } from '../testing';
-import { drawingOf, foldAtFirst, type DrawingWish } from './graph';
+import { bareBoat, withLoad } from '../design/testing';
+import { drawingOf, foldAtFirst } from './graph';
+import type { DrawingWish } from './types';
 import { fromElk, toElk } from './layout';
 
 const wish = (more: Partial<DrawingWish> = {}): DrawingWish => ({ rails: 'one line', folded: new Set(), study: null, ...more });

@@ -1,7 +1,7 @@
 /** What hangs on one line of a hub is stacked beside it, and each row is drawn straight from hub to thing. */
 import ELK from 'elkjs/lib/elk.bundled.js';
 import { fanned } from './fans';
-import { fromElk, toElk, type Laid, type Layout } from './layout';
+import { fromElk, type Laid, type Layout, toElk } from './layout';
 import type { Drawing, Drawn, Line, SymbolKind } from './types';
 
 const thing = (id: string, symbol: SymbolKind = 'load', taps = 0): Drawn => ({

@@ -1,15 +1,11 @@
 /** The line drawing of a design: made from it and its analysis, never drawn by hand. */
 import type { Analysis } from '../analysis';
-import { asDecided } from '../design/decided';
-import type { Design } from '../design/schema';
+import { asDecided, type Design } from '../design';
 import { drawAc } from './ac';
 import { drawCircuits, putBanks, putPanels } from './circuits';
 import { drawJoins, drawLeads, drawSources } from './mainSide';
 import { penFor } from './pen';
 import type { Drawing, DrawingWish } from './types';
-
-export type * from './types';
-export { deadIn } from './ac';
 
 /** Beyond this many circuits drawn, panels begin folded, the largest first. */
 const OPEN_CIRCUITS = 48;

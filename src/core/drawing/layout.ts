@@ -1,6 +1,6 @@
 /** From things and lines to a graph for the layered layout, and back with places: sizes are of the symbols, left to right from source to load. */
 import type { ElkExtendedEdge, ElkNode, ElkPort } from 'elkjs/lib/elk-api';
-import { fanned, PITCH, type Fan, type Fanned, type Size } from './fans';
+import { type Fan, fanned, type Fanned, PITCH, type Size } from './fans';
 import type { Drawing, Drawn, Line, SymbolKind } from './types';
 
 /** Body text of the drawing, in its own units; a letter is about so wide. */

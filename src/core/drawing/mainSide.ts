@@ -1,8 +1,8 @@
 /** Sources, what joins the banks, bars and leads on the line drawing. */
-import type { LeadEnd, Source } from '../design/schema';
-import { barNode, caseNode, endNode, joinSide, sourcePost } from '../mainSide/ends';
+import type { LeadEnd, Source } from '../design';
+import { barNode, caseNode, endNode, joinSide, sourcePost } from '../topology';
 import { round3, show, sizeName } from '../quantity';
-import { said, symbolsOf, type Pen } from './pen';
+import { type Pen, said, symbolsOf } from './pen';
 import type { SymbolKind } from './types';
 
 const sourceSymbol = ({ kind }: Source): SymbolKind =>

@@ -1,9 +1,8 @@
 /** What a drawing is put together with: things once by their id, lines with their defaults, the worst found about each. */
 import type { Analysis } from '../analysis';
-import type { Finding, Severity } from '../check/finding';
-import type { CircuitResult } from '../circuitResult';
-import type { Circuit, Design } from '../design/schema';
-import { findFamily } from '../rules/devices';
+import type { Circuit, Design, Finding, Severity } from '../design';
+import type { CircuitResult } from '../circuit';
+import { findFamily } from '../rules';
 import type { About, Drawing, DrawingWish, Drawn, InlineSymbol, Line, SymbolKind } from './types';
 
 export interface Pen {

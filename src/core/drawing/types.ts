@@ -1,8 +1,7 @@
 /** The line drawing as things and lines, before anything has a place. */
-import type { Severity } from '../check/finding';
-import type { StudyAnswer } from '../network/study';
-import type { AcState } from '../ac/states';
-import type { Worst } from '../network/worst';
+import type { Severity } from '../design';
+import type { StudyAnswer, Worst } from '../network';
+import type { AcState } from '../ac';
 
 /** General symbols of the IEC 60617 kind. */
 export type SymbolKind =

@@ -1,10 +1,8 @@
 /** Two options side by side: figures, parts, weight and what is typed as price. */
-import { bankMass, c20Ah } from './bankFigures';
+import { bankMass, bankSource, c20Ah, cranking } from '../bank';
 import { cruise } from './cruise';
-import { madeOf } from './made';
+import { madeOf } from './madeInADay';
 import { crankIndex, houseIndex } from './scene';
-import { cranking } from './start';
-import { bankSource } from '../network/bankSource';
 import { round3 } from '../quantity';
 import type { Design } from '../design';
 

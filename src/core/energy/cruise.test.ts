@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { blankJoin, blankBank, type Design, type Source } from '../design';
-import { acceptanceC } from '../rules/acceptance';
+import { blankBank, blankJoin, type Design, type Source } from '../design';
+import { acceptanceC } from '../rules';
 import { cruise, cruiseVerdict, daysOf, runDays } from './cruise';
 import { finishing } from './finish';
 import { sceneOf } from './scene';

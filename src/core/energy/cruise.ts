@@ -1,9 +1,8 @@
 /** A cruise: days in ways of living one after another, every bank carried through (docs/methods.md, M11). */
-import type { Cruise, Design } from '../design';
-import { BOUNDS } from '../design/bounds';
-import { AS_ENTERED, CHARGING_H, DUMPS, ENGINE_H, FULL_SOC, LITRES, LOAD, traceFor, UNMET, type Loop, type Trace } from './books';
+import { BOUNDS, type Cruise, type Design } from '../design';
+import { AS_ENTERED, CHARGING_H, DUMPS, ENGINE_H, FULL_SOC, LITRES, LOAD, type Loop, type Trace, traceFor, UNMET } from './books';
 import { createLoop } from './loop';
-import { sceneOf, type Scene } from './scene';
+import { type Scene, sceneOf } from './scene';
 
 export interface DayResult {
   readonly livingId: string;

@@ -1,12 +1,7 @@
 /** What the loads draw through a day in a way of living (docs/methods.md, M11). */
 import type { Living, Load, When } from '../design';
-import { isCharging } from '../network/asked';
-import { standingA } from '../network/positions';
+import { cover, isCharging, nominalW, spanH, spansOf, standingA } from '../demand';
 import { stretched } from './sources';
-import { cover, spanH, spansOf } from './spans';
-
-/** Watts of a load at its nominal volts, all its pieces. */
-export const nominalW = (load: Load): number => load.quantity * (load.ratingBy === 'W' ? load.rating : load.rating * load.nominalV);
 
 /** Part of each step that is day, night, or has the engine running. Day is where the sun stands; 6 to 18 where none is entered. */
 export function windowOf(living: Living, when: When, n: number): Float64Array {

@@ -1,10 +1,9 @@
 /** How long each source takes to fill the bank, and where more would help: output, battery or sun (docs/methods.md, M10). */
-import { alternatorAt } from '../charge/alternator';
+import { alternatorAt, chargerAmps } from '../charging';
 import type { Design, Source } from '../design';
-import { bankSource } from '../network/bankSource';
+import { bankSource } from '../bank';
 import { runDays } from './cruise';
 import { houseIndex, sceneOf } from './scene';
-import { chargerAmps } from '../charge/charger';
 
 export interface Fill {
   readonly sourceId: string;

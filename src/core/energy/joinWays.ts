@@ -1,8 +1,8 @@
 /** The ways to join a house and a start bank, run through the same cruise and compared by consequence. */
-import { blankJoin, blankSource, type Bank, type Design, type Join, type Source } from '../design';
-import { houseIndex, sceneOf, crankIndex, type Scene } from './scene';
-import { cruiseOf, daysOf, runDays, type CruiseResult } from './cruise';
-import { startsFrom } from './start';
+import { type Bank, blankJoin, blankSource, type Design, type Join, type Source } from '../design';
+import { crankIndex, houseIndex, type Scene, sceneOf } from './scene';
+import { cruiseOf, type CruiseResult, daysOf, runDays } from './cruise';
+import { startsFrom } from '../bank';
 
 export const JOIN_WAYS = [
   'as designed',

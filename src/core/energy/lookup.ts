@@ -1,7 +1,6 @@
 /** Curves over state of charge laid out for the time loop: even steps, so that a look-up is one multiplication. */
-import { acceptanceC } from '../rules/acceptance';
-import { restV } from '../rules/chemistries';
-import { chargeEfficiency } from './discharge';
+import { acceptanceC, restV } from '../rules';
+import { chargeEfficiency } from '../bank';
 import type { SceneBank } from './scene';
 
 /** Curves side by side in a cell. */

@@ -1,12 +1,11 @@
 import fc from 'fast-check';
-import { blankBank, blankJoin, blankSource, type Design, type Source } from '../design';
-import { BOUNDS } from '../design/bounds';
-import type { ChemistryId } from '../rules/chemistries';
+import { blankBank, blankJoin, blankSource, BOUNDS, type Design, type Source } from '../design';
+import type { ChemistryId } from '../rules';
 import { AS_ENTERED, LOAD, traceFor, UNMET } from './books';
 import { runDays } from './cruise';
 import { instance } from './instance';
 import { createLoop } from './loop';
-import { sceneOf, type SceneDay } from './scene';
+import { type SceneDay, sceneOf } from './scene';
 import { windAmps } from './sources';
 import { drawing, driven, quietBoat, sourceInto } from './testing';
 

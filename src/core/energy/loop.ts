@@ -2,11 +2,11 @@
  * The time loop: every bank, source and join, step by step (docs/methods.md, M9 to M11). The steps themselves are compiled (kernel/), and run
  * without allocating; here a scene is laid into their memory and what comes of it is read.
  */
-import { ALTERNATOR_EFFICIENCY, FUEL_L_PER_KWH } from '../charge/alternator';
+import { ALTERNATOR_EFFICIENCY, FUEL_L_PER_KWH } from '../charging';
 import type { Factors, Loop, Totals, Trace } from './books';
 import { instance, type Kernel } from './instance';
 import { curvesOf } from './lookup';
-import { WIND_GRID, type Scene, type SceneDay } from './scene';
+import { type Scene, type SceneDay, WIND_GRID } from './scene';
 
 /** In the order the kernel counts them. */
 const DRIVERS = ['engine', 'shore', 'sun', 'wind', 'input'] as const;

@@ -1,18 +1,13 @@
 /** A design made ready for the time loop: banks, sources, joins and one day of each way of living, in typed arrays. */
-import { cellsOf, slopePerCell } from '../charge/slope';
-import { setpointV } from '../charge/setpoint';
-import { SELECTOR_POSITIONS, type Bank, type Design, type Join, type Living, type Load, type Source } from '../design';
-import { asDecided } from '../design/decided';
-import { bankSource } from '../network/bankSource';
-import { bankOfLoads } from '../network/roots';
-import { coldAcceptance } from '../rules/acceptance';
-import type { Chemistry } from '../rules/chemistries';
-import { bankTempC, c20Ah, tailA } from './bankFigures';
-import { coldFactor } from './discharge';
+import { compensatedV, setpointV } from '../charging';
+import { bankSource, bankTempC, c20Ah, cellsOf, coldFactor, tailA } from '../bank';
+import { asDecided, type Bank, type Design, type Join, type Living, type Load, SELECTOR_POSITIONS, type Source } from '../design';
+import { bankOfLoads } from '../topology';
+import { type Chemistry, coldAcceptance, TYPICAL_PATH_OHM } from '../rules';
 import { drawsOf, enginePhase } from './draws';
-import { driverOf, limitsOf, stretched, TYPICAL_PATH_OHM, windAmps, type Driver } from './sources';
-import { dayLoads, hostOf } from '../ac/budget';
-import { cover, spanH, spansOf } from './spans';
+import { type Driver, driverOf, limitsOf, stretched, windAmps } from './sources';
+import { dayLoads, hostOf } from '../ac';
+import { cover, spanH, spansOf } from '../demand';
 
 export interface SceneBank {
   readonly id: string;
@@ -130,14 +125,6 @@ function sceneBank(design: Design, bank: Bank): SceneBank {
     maxA: capacity * chemistry.maxChargeC,
     tailA: tailA(bank),
   };
-}
-
-/** The setpoint a source really charges with at the bank's temperature: compensated only where it has a sensor. */
-export function compensatedV(at25V: number, source: Source, bank: Bank | undefined, tempC: number): number {
-  if (!bank || source.regulator.sensor === 'none') return at25V;
-  const { chemistry } = bankSource(bank);
-  const cells = cellsOf(bank, chemistry);
-  return setpointV(at25V, slopePerCell(source.regulator.slope, cells), cells.bank, tempC);
 }
 
 /** What a source's sensor reads, degC: its own place's where it sits in the device, the hottest engine space's near the engine, else the bank's. */

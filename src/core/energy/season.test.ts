@@ -1,32 +1,31 @@
 /* eslint-disable @typescript-eslint/no-non-null-assertion -- rows these tests have just made are there */
 import fc from 'fast-check';
 import {
-  blankBank,
-  blankJoin,
-  blankSource,
   addOptionOps,
   applyEdit,
   asOption,
+  blankBank,
+  blankJoin,
+  blankSource,
+  type Design,
   onTable,
   readDesign,
   switchOps,
-  type Design,
 } from '../design';
-import { fitCount } from '../check/fitCount';
+import { fitCount } from '../check';
 import { analyse } from '../analysis';
 import { madeWorking, needWorking } from '../working';
-import { bankMass, c20Ah, chemistryOf } from './bankFigures';
+import { bankMass, c20Ah, chemistryOf, cranking, leastStartAh } from '../bank';
 import { compareDesigns, costOf } from './compare';
 import { cruise } from './cruise';
 import { dayAh, inUse, inUseAt, windowOf } from './draws';
 import { fillTimes } from './fill';
 import { finishing } from './finish';
 import { compareJoins, joinedBy, wrongPositions } from './joinWays';
-import { madeOf } from './made';
+import { madeOf } from './madeInADay';
 import { random } from './random';
 import { chance, quantile, seasonBlock, seasonResult, seasonScene, withMore } from './season';
 import { windAmps } from './sources';
-import { cranking, leastStartAh } from './start';
 import { drawing, driven, quietBoat, sourceInto } from './testing';
 
 const sunny = (): Design => ({

@@ -8,7 +8,7 @@ import { cruiseOf, daysOf } from './cruise';
 import { UNMET } from './books';
 import { createLoop } from './loop';
 import { random } from './random';
-import { houseIndex, sceneOf, type Scene } from './scene';
+import { houseIndex, type Scene, sceneOf } from './scene';
 
 export interface SeasonAsked {
   readonly runs: number;

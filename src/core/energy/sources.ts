@@ -1,8 +1,7 @@
 /** What each source can give through a day in a way of living, before the bank has its say (docs/methods.md, M10). */
-import { alternatorAt, labelCurve, monotone } from '../charge/alternator';
-import { chargerAmps, chargingV } from '../charge/charger';
-import { acFor } from '../ac/budget';
-import { cover, spanH, spansOf } from './spans';
+import { alternatorAt, chargerAmps, chargingV, labelCurve, monotone } from '../charging';
+import { acFor } from '../ac';
+import { cover, spanH, spansOf } from '../demand';
 import type { Design, Living, Source, Span } from '../design';
 
 /** What a source's output hangs on. */
@@ -10,9 +9,6 @@ export type Driver = 'engine' | 'shore' | 'sun' | 'wind' | 'input';
 
 export const driverOf = (kind: Source['kind']): Driver =>
   kind === 'alternator' ? 'engine' : kind === 'solar' ? 'sun' : kind === 'wind' ? 'wind' : kind === 'DC–DC' ? 'input' : 'shore';
-
-/** Output path where nothing better is known, ohm. Typical of a few metres of fair cable. */
-export const TYPICAL_PATH_OHM = 0.005;
 
 /** Mean of a wind generator's amps over wind spread by Weibull k = 2 about a mean, m/s. */
 export function windAmps(curve: readonly { readonly mps: number; readonly amps: number }[], meanMps: number): number {

@@ -1,6 +1,6 @@
 /** Boats with sources for the energy tests. */
-import { blankBank, blankLoad, blankSource, blankSpan, type Bank, type Design, type Load, type Source } from '../design';
-import { bareBoat } from '../testing';
+import { type Bank, blankBank, blankLoad, blankSource, blankSpan, type Design, type Load, type Source } from '../design';
+import { bareBoat } from '../design/testing';
 
 /** A 12 V boat with one AGM bank of 200 Ah at 25 degC and one way of living without sun, sources or loads. */
 export function quietBoat(change: Partial<Bank> = {}): Design {

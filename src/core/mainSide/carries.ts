@@ -1,6 +1,6 @@
 /** What a lead of the main side has to carry, and why. */
-import type { CircuitResult } from '../circuitResult';
-import type { Design, Lead, LeadEnd } from '../design/schema';
+import type { CircuitResult } from '../circuit';
+import type { Design, Lead, LeadEnd } from '../design';
 
 export interface Carries {
   readonly amps: number;

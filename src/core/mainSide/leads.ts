@@ -1,13 +1,12 @@
 /** Every lead of the main side, each reckoned anew only when something says so. */
-import type { CircuitResult } from '../circuitResult';
-import type { Design, Lead } from '../design/schema';
-import { share } from '../design/share';
-import type { BankSource } from '../network/bankSource';
-import { sameParts } from '../network/lay';
-import type { StudyVolts } from '../network/loadCurrent';
-import { leadResult, positiveMm2, type LeadResult } from './sizing';
+import type { CircuitResult } from '../circuit';
+import { type Design, type Lead, share } from '../design';
+import type { BankSource } from '../bank';
+import { sameParts } from '../topology';
+import type { StudyVolts } from '../demand';
+import { leadResult, type LeadResult, positiveMm2 } from './sizing';
 
-export type { LeadResult } from './sizing';
+export { type LeadResult } from './sizing';
 
 /** Results kept from one analysis to the next, lead by lead. */
 export interface LeadMemory {

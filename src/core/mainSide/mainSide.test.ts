@@ -1,19 +1,15 @@
 /** The main side: sized leads, the shunt in the return, the starter's sag, and a finding for each fault that goes when it is mended. */
-import { analyse, createMemory } from '../analysis';
+import { analyse, createMemory, studied } from '../analysis';
 import { blankBank, blankDevice, blankJoin, blankLoad, blankSource, type Design, type Lead, type Study } from '../design';
-import { ohmsOf } from '../circuitResult';
-import { bankRestV, bankSource } from '../network/bankSource';
-import { runStudy } from '../network/study';
-import { adiabaticK, withstandS } from '../protection/adiabatic';
-import { slowestOpeningS } from '../protection/curve';
-import { findFamily } from '../rules/devices';
-import { studied } from '../studied';
-import { bareBoat, withLoad } from '../testing';
-import { caseFaults } from './caseFaults';
-import { returnBar } from './graph';
-import { leadLengthM } from './ends';
+import { ohmsOf } from '../circuit';
+import { bankRestV, bankSource } from '../bank';
+import { caseFaults, runStudy } from '../network';
+import { adiabaticK, slowestOpeningS, withstandS } from '../protection';
+import { findFamily } from '../rules';
+import { bareBoat, withLoad } from '../design/testing';
+import { leadLengthM, returnBar } from '../topology';
 import { postInventory } from './posts';
-import { blankLead, proposeMainSide } from './propose';
+import { blankLead, proposeMainSide } from '../propose';
 
 let made = 0;
 const fresh = (prefix: string) => `${prefix}${++made}`;

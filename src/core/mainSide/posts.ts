@@ -1,10 +1,9 @@
 /** What lands on each battery post, bus and bar, in the order it is stacked: largest lowest (docs/methods.md, "Main side"). */
-import type { CircuitResult } from '../circuitResult';
-import type { Circuit, Design } from '../design/schema';
-import { standingA } from '../network/positions';
-import { barNode, bankPost, endName, endNode, panelBar } from './ends';
-import { returnBar, shuntLead } from './graph';
-import type { LeadResult } from './leads';
+import type { CircuitResult } from '../circuit';
+import type { Circuit, Design } from '../design';
+import { standingA } from '../demand';
+import { bankPost, barNode, endName, endNode, panelBar, returnBar, shuntLead } from '../topology';
+import type { LeadResult } from './sizing';
 
 export interface Landing {
   readonly kind: 'circuit' | 'lead' | 'link';

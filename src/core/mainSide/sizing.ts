@@ -1,19 +1,13 @@
 /** Leads of the main side sized: by what they carry, their device, the drop, and the least a negative or an earth may be (docs/methods.md, "Main side"). */
-import { deviceOhm } from '../rules/inline';
-import { analyseCircuit, type CircuitResult } from '../circuitResult';
-import { ampacityA, derate, rulingPlace } from '../conductor/ampacity';
-import { JOINT_OHM } from '../conductor/circuitInput';
-import { dutyEquivalentA } from '../conductor/duty';
-import { conductorOhm } from '../conductor/resistance';
-import { blankCircuit, blankLoad } from '../design/blank';
-import type { Design, Lead, Place } from '../design/schema';
-import type { BankSource } from '../network/bankSource';
-import { loadCurrent, type StudyVolts } from '../network/loadCurrent';
-import { NOWHERE } from '../network/upstream';
+import { type Conductor, CONDUCTORS, deviceOhm, findConductor, JOINT_OHM } from '../rules';
+import { analyseCircuit, type CircuitResult, NOWHERE } from '../circuit';
+import { ampacityA, conductorOhm, derate, dutyEquivalentA, rulingPlace } from '../conductor';
+import { blankCircuit, blankLoad, type Design, type Lead, type Place } from '../design';
+import type { BankSource } from '../bank';
+import { loadCurrent, type StudyVolts } from '../demand';
 import { round3 } from '../quantity';
-import { CONDUCTORS, findConductor, type Conductor } from '../rules/conductors';
 import { carries, type Carries } from './carries';
-import { endPlaceId, leadLengthM } from './ends';
+import { endPlaceId, leadLengthM } from '../topology';
 
 /** Least copper of a bonding conductor, of the earth bar's joint, mm2: 8 AWG, 10 mm2. Small-craft standards of both schools; verify. */
 const BOND_MM2 = { awg: 8.3, metric: 10 } as const;

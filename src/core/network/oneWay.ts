@@ -1,5 +1,5 @@
 /** Diodes in a network: each lets current through one way, found by opening and closing them until the flow agrees (docs/methods.md, M6). */
-import { flowOf, type Flow, type Prepared } from './solve/flow';
+import { type Flow, flowOf, type Prepared } from '../solve';
 
 /** What a blocking diode lets through, S: nothing anybody could read. */
 const BLOCKED_S = 1e-9;

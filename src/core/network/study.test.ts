@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { analyse } from '../analysis';
-import { ohmsOf } from '../circuitResult';
+import { ohmsOf } from '../circuit';
 import { blankBank, blankJoin, type Design, type Study } from '../design';
 import { sourceInto } from '../energy/testing';
-import { bareBoat, withLoad } from '../testing';
-import { bankSource, bankRestV } from './bankSource';
+import { bareBoat, withLoad } from '../design/testing';
+import { bankRestV, bankSource } from '../bank';
 import { runStudy } from './study';
 import { systemOf } from './system';
 

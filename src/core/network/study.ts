@@ -1,13 +1,11 @@
 /** A study answered: volts at every load, what falls out of its band, heat in every run, and what would cure it (docs/methods.md, M6). */
-import type { CircuitResult } from '../circuitResult';
+import type { CircuitResult } from '../circuit';
 import type { Design, Load, Study } from '../design';
-import { SEGMENT_JOINTS_OHM } from '../conductor/circuitInput';
-import { CONDUCTORS } from '../rules/conductors';
-import { upFrom } from './order';
+import { CONDUCTORS, SEGMENT_JOINTS_OHM } from '../rules';
+import { upFrom } from '../topology';
 import { flowOneWay } from './oneWay';
-import { flowOf, prepare, type Collapse, type Flow, type Prepared } from './solve/flow';
-import type { NetRefusal } from './solve/network';
-import { STARTER, systemOf, type Analysed, type Hands, type System } from './system';
+import { type Collapse, type Flow, flowOf, type NetRefusal, prepare, type Prepared } from '../solve';
+import { type Analysed, type Hands, STARTER, type System, systemOf } from './system';
 
 export interface StudyLoad {
   readonly id: string;

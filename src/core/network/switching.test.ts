@@ -1,9 +1,9 @@
 /** Acts at the boat's own switches and what they bring about, each beside the same act done rightly. */
 import { analyse } from '../analysis';
 import { blankBank, blankJoin, blankLoad, blankSource, type Design, type Load } from '../design';
-import { proposeMainSide } from '../mainSide/propose';
-import { bareBoat, withLoad } from '../testing';
-import { after, atRest, consequencesOf, standingAnswer, type Act, type Standing } from './switching';
+import { proposeMainSide } from '../propose';
+import { bareBoat, withLoad } from '../design/testing';
+import { type Act, after, atRest, consequencesOf, type Standing, standingAnswer } from './switching';
 
 const onPanel = (design: Design, load: Partial<Load> & { id: string }, from: 'panel' | 'main' | 'house' = 'panel'): Design => {
   const grown = withLoad(design, { ...load, placeId: 'chart', rating: load.rating ?? 24 }, 2, {

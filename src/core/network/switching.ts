@@ -1,11 +1,9 @@
 /** Working the boat's own switches: what is live, what charges and what feeds what as they stand, and what an act brings about (docs/methods.md, "Switching"). */
-import type { Severity } from '../check/finding';
-import { asDecided } from '../design/decided';
-import type { Design, Join, Load, Study } from '../design/schema';
-import { bankPost } from '../mainSide/ends';
-import { isCharging } from './asked';
+import { asDecided, type Design, type Join, type Load, type Severity, type Study } from '../design';
+import { bankPost } from '../topology';
+import { isCharging } from '../demand';
 import { runStudy, type StudyAnswer } from './study';
-import { chargedBank, feedNode, type Analysed } from './system';
+import { type Analysed, chargedBank, feedNode } from './system';
 
 /** How everything a hand can turn stands. */
 export interface Standing {

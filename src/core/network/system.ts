@@ -1,18 +1,13 @@
 /** The boat as one network: banks, feeders, panels, branches, sources and loads, both conductors apart (docs/methods.md, M6). */
-import { alternatorAt } from '../charge/alternator';
-import { ohmsOf, type CircuitResult } from '../circuitResult';
-import type { Circuit, Design, Join, Load, Source, Study } from '../design';
-import { asDecided } from '../design/decided';
-import { chargerAmps } from '../charge/charger';
-import { TYPICAL_PATH_OHM } from '../energy/sources';
-import { isCharging } from './asked';
-import { bankRestV, bankSource } from './bankSource';
-import { loadCurrent } from './loadCurrent';
-import type { Paths } from '../energy/paths';
-import { bankPost as post, barNode, endNode, joinSide, panelBar as bar, sourcePost } from '../mainSide/ends';
-import { returnBar } from '../mainSide/graph';
-import type { LeadResult } from '../mainSide/leads';
-import type { NetBranch, NetLoad, Network } from './solve/network';
+import { alternatorAt, chargerAmps } from '../charging';
+import { type CircuitResult, ohmsOf } from '../circuit';
+import { asDecided, type Circuit, type Design, type Join, type Load, type Source, type Study } from '../design';
+import { TYPICAL_PATH_OHM } from '../rules';
+import { isCharging, loadCurrent } from '../demand';
+import { bankRestV, bankSource } from '../bank';
+import type { LeadResult, Paths } from '../mainSide';
+import { bankPost as post, barNode, endNode, joinSide, panelBar as bar, returnBar, sourcePost } from '../topology';
+import type { NetBranch, NetLoad, Network } from '../solve';
 
 /** A strap between the negatives of two banks, and a closed contact between their positives, ohm: typical. */
 const STRAP_OHM = 0.0005;

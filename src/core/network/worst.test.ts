@@ -1,11 +1,10 @@
-import { analyse } from '../analysis';
-import { ohmsOf } from '../circuitResult';
+import { analyse, studied } from '../analysis';
+import { ohmsOf } from '../circuit';
 import type { Design, Study } from '../design';
-import { CONDUCTORS } from '../rules/conductors';
-import { bareBoat, withLoad } from '../testing';
+import { CONDUCTORS } from '../rules';
+import { bareBoat, withLoad } from '../design/testing';
 import { runStudy } from './study';
 import { worstOfStudies } from './worst';
-import { studied } from '../studied';
 
 const study = (id: string, soc: number): Study => ({
   id,

@@ -1,9 +1,8 @@
 /** The worst of all studies: for every load its lowest volts, for every lead its largest current,(docs/methods.md, M6). */
-import { asDecided } from '../design/decided';
-import type { Design, Study } from '../design/schema';
-import { ohmsOf } from '../circuitResult';
-import { CONDUCTORS } from '../rules/conductors';
-import { caseFaults, type CaseFault } from '../mainSide/caseFaults';
+import { asDecided, type Design, type Study } from '../design';
+import { ohmsOf } from '../circuit';
+import { CONDUCTORS } from '../rules';
+import { type CaseFault, caseFaults } from './caseFaults';
 import { runStudy, type StudyAnswer, type StudyLoad } from './study';
 import type { Analysed } from './system';
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { DC_FAMILIES, findFamily } from '../rules/devices';
-import { curveSamples, selectivity, type Device } from './coordination';
+import { DC_FAMILIES, findFamily } from '../rules';
+import { curveSamples, type Device, selectivity } from './coordination';
 import { openingTime } from './curve';
 
 const device = (id: string, ratingA: number): Device => {

@@ -1,5 +1,5 @@
 /** Whether the device nearest a fault opens alone (docs/methods.md, M8). */
-import type { Family } from '../rules/devices';
+import type { Family } from '../rules';
 import { openingTime } from './curve';
 
 export interface Device {

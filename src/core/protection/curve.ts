@@ -1,5 +1,5 @@
 /** Time to open of a protective device at a current (docs/methods.md, M5 and M8). */
-import type { CurvePoint, Family } from '../rules/devices';
+import type { CurvePoint, Family } from '../rules';
 
 export interface OpeningTime {
   /** Quickest, s; null: the current is below the curve, it carries it. */

@@ -1,5 +1,5 @@
 /** What people type into a field, read into SI. Accepts a unit of its own beside the number and a decimal comma. */
-import { FOOT_M, POUND_KG, unitOf, type Kind, type Units } from './units';
+import { FOOT_M, type Kind, POUND_KG, unitOf, type Units } from './units';
 
 export type Parsed<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly message: string };
 

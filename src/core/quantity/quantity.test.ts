@@ -1,24 +1,7 @@
 import fc from 'fast-check';
-import { blankDevice, type InlineDevice } from '../design';
-import {
-  bare,
-  parseChoice,
-  parseDuty,
-  parseNumber,
-  parseOptional,
-  parseSize,
-  parseThrough,
-  parseWire,
-  parseYesNo,
-  round3,
-  show,
-  showDuty,
-  showThrough,
-  showWire,
-  unitOf,
-  type Kind,
-  type Units,
-} from './index';
+import { blankDevice, type InlineDevice, parseDuty, parseSize, parseThrough, parseWire, showDuty, showThrough, showWire } from '../design';
+import { bare, type Kind, round3, show, unitOf, type Units } from './units';
+import { parseChoice, parseNumber, parseOptional, parseYesNo } from './parse';
 
 const metric: Units = { lengthUnit: 'm', tempUnit: 'C', massUnit: 'kg', ruleSet: 'metric' };
 const american: Units = { lengthUnit: 'ft', tempUnit: 'F', massUnit: 'lb', ruleSet: 'awg' };

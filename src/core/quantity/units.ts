@@ -1,17 +1,18 @@
 /** Units at the edges: the core reckons in V, A, W, ohm, mm2, m, s, degC; people read and type their own. */
-import type { Boat, Mark } from '../design/schema';
 
 export type Kind = 'V' | 'A' | 'W' | 'Ah' | 'Wh' | 'ohm' | 'm' | 'mm' | 'mm2' | 'C' | 'kg' | 'pct' | 's' | 'h' | 'days' | 'A2s' | 'none';
 
 /** How a vessel's people read figures. */
-export type Units = Pick<Boat, 'lengthUnit' | 'tempUnit' | 'massUnit' | 'ruleSet'>;
-
-export interface Figure {
-  readonly value: number;
-  readonly kind: Kind;
-  readonly mark?: Mark;
-  readonly source?: string;
+export interface Units {
+  readonly lengthUnit: 'm' | 'ft';
+  readonly tempUnit: 'C' | 'F';
+  readonly massUnit: 'kg' | 'lb';
+  readonly ruleSet: 'awg' | 'metric';
 }
+
+/** Where a figure came from. */
+export const MARKS = ['measured', "maker's", 'typical', 'estimated', 'assumed'] as const;
+export type Mark = (typeof MARKS)[number];
 
 export const FOOT_M = 0.3048;
 export const POUND_KG = 0.45359237;

@@ -1,6 +1,5 @@
 import fc from 'fast-check';
-import { WHENS } from '../design';
-import { parseWhen, showWhen } from './entries';
+import { parseWhen, showWhen, WHENS } from '../design';
 
 const ways = [
   { id: 'a', name: 'at anchor' },

@@ -1,5 +1,4 @@
 /** What stands in line with a circuit: switches, floats, plugs, relays, diodes. */
-import type { InlineDevice } from '../design/schema';
 
 interface InlineKind {
   /** Loop resistance, ohm, and fixed drop, V: typical, where neither was measured nor stated. */
@@ -12,7 +11,28 @@ interface InlineKind {
 
 export const INLINE_SOURCE = "typical contacts; the device's own sheet or a measured drop rules";
 
-export const INLINE: Readonly<Record<InlineDevice['kind'], InlineKind>> = {
+export const DEVICE_KINDS = [
+  'switch',
+  'lit switch',
+  'momentary switch',
+  'changeover switch',
+  'battery switch',
+  'float switch',
+  'isolator',
+  'plug',
+  'relay',
+  'diode',
+  'shunt',
+] as const;
+export type DeviceKind = (typeof DEVICE_KINDS)[number];
+
+/** What the loss of an in-line device hangs on: its kind, and its resistance in milliohm where it is known. */
+interface InlineLoss {
+  readonly kind: DeviceKind;
+  readonly mohm: number | null;
+}
+
+export const INLINE: Readonly<Record<DeviceKind, InlineKind>> = {
   switch: { ohm: 0.005, dropV: 0, opens: true, note: '' },
   'lit switch': { ohm: 0.005, dropV: 0, opens: true, note: 'its lamp needs a negative of its own' },
   'momentary switch': { ohm: 0.005, dropV: 0, opens: true, note: 'on while it is held' },
@@ -27,7 +47,7 @@ export const INLINE: Readonly<Record<InlineDevice['kind'], InlineKind>> = {
 };
 
 /** Loop resistance of an in-line device, ohm: measured or the maker's when given, else typical of its kind. */
-export const deviceOhm = (device: InlineDevice): number => (device.mohm === null ? INLINE[device.kind].ohm : device.mohm / 1000);
+export const deviceOhm = (device: InlineLoss): number => (device.mohm === null ? INLINE[device.kind].ohm : device.mohm / 1000);
 
 /** Volts it loses whatever the current. */
-export const deviceDropV = (device: InlineDevice): number => INLINE[device.kind].dropV;
+export const deviceDropV = (device: InlineLoss): number => INLINE[device.kind].dropV;

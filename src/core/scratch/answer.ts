@@ -1,11 +1,23 @@
 /** The scratch line answered: the load on a run of its own, with or without a boat behind it. */
 import { analyse } from '../analysis';
-import type { Finding } from '../check/finding';
-import type { CircuitResult } from '../circuitResult';
-import { blankBank, blankCircuit, blankDesign, blankLoad, blankPanel, blankPlace, UNPINNED } from '../design/blank';
-import { applyEdit } from '../design/edit';
-import type { Circuit, Design, House, Load, Place } from '../design/schema';
-import { APPLIANCES } from '../library/appliances';
+import {
+  APPLIANCES,
+  applyEdit,
+  blankBank,
+  blankCircuit,
+  blankDesign,
+  blankLoad,
+  blankPanel,
+  blankPlace,
+  type Circuit,
+  type Design,
+  type Finding,
+  type House,
+  type Load,
+  type Place,
+  UNPINNED,
+} from '../design';
+import type { CircuitResult } from '../circuit';
 import { circuitWorking, type Working } from '../working';
 import { attachOps } from './attach';
 import { readScratch, type ScratchReading } from './read';

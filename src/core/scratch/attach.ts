@@ -1,8 +1,6 @@
 /** A load made part of a boat: on a circuit proposed as for any other, with a distance given as its length. */
-import { addOp, type Op } from '../design/edit';
-import { addRows } from '../design/operations';
-import type { Circuit, Design, Load } from '../design/schema';
-import { proposeCircuits } from '../network/propose';
+import { addOp, addRows, type Circuit, type Design, type Load, type Op } from '../design';
+import { proposeCircuits } from '../propose';
 
 export interface Attached {
   readonly ops: Op[];

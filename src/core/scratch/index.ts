@@ -1,3 +1,3 @@
-export { readScratch, type ScratchRead, type ScratchReading } from './read';
-export { scratch, scratchLoad, type ScratchAnswer, type ScratchResult } from './answer';
 export { attachOps } from './attach';
+export { scratch, type ScratchResult } from './answer';
+export { type Line, LineSchema } from './line';

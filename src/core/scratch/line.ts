@@ -1,6 +1,6 @@
 /** A scratch line that was kept. */
 import * as v from 'valibot';
-import { id, name } from '../design/schema';
+import { id, name } from '../design';
 
 export const LineSchema = v.object({
   id,

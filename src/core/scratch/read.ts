@@ -1,7 +1,6 @@
 /** The scratch line: a load and a distance in a person's own words, read into figures. Never throws; what is not understood is told. */
-import { BOUNDS } from '../design/bounds';
-import type { Place } from '../design/schema';
-import { FOOT_M } from '../quantity/units';
+import { BOUNDS, type Place } from '../design';
+import { FOOT_M } from '../quantity';
 
 export interface ScratchReading {
   readonly name: string;

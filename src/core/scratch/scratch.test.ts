@@ -1,6 +1,7 @@
 import fc from 'fast-check';
-import { bareBoat } from '../testing';
-import { readScratch, scratch, type ScratchReading } from './index';
+import { bareBoat } from '../design/testing';
+import { readScratch, type ScratchReading } from './read';
+import { scratch } from './answer';
 
 const read = (line: string, places: { id: string; name: string }[] = []): ScratchReading => {
   const result = readScratch(line, places);

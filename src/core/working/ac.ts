@@ -1,14 +1,25 @@
 /** The workings of the AC side: a run, an inverter on its battery, a generator, a setting's room (docs/methods.md, M12). */
-import { acCircuits, chainsTo, cordOhm, cordPct, DROP_PCT, TOTAL_DROP_PCT, type AcCircuitResult } from '../ac/circuits';
-import type { GeneratorAnswer } from '../ac/genset';
-import { RIPPLE, type InverterAnswer } from '../ac/inverter';
-import { runningOn } from '../ac/running';
-import { ASSUMED_PEDESTAL_OHM, INTERRUPTS, INTERRUPTS_AT_LEAST, settingsOf, sourceOhm } from '../ac/services';
-import { vaOf } from '../ac/consumers';
-import type { AcPower } from '../check/rules/acMachines';
-import type { Design } from '../design/schema';
-import { CONDUCTORS } from '../rules/conductors';
-import { round3, show, sizeName, type Kind, type Units } from '../quantity';
+import {
+  type AcCircuitResult,
+  acCircuits,
+  ASSUMED_PEDESTAL_OHM,
+  chainsTo,
+  cordOhm,
+  cordPct,
+  DROP_PCT,
+  INTERRUPTS,
+  INTERRUPTS_AT_LEAST,
+  runningOn,
+  settingsOf,
+  sourceOhm,
+  TOTAL_DROP_PCT,
+  vaOf,
+} from '../ac';
+import { type GeneratorAnswer, type InverterAnswer, RIPPLE } from '../network';
+import type { AcPower } from '../check';
+import type { Design } from '../design';
+import { CONDUCTORS } from '../rules';
+import { type Kind, round3, show, sizeName, type Units } from '../quantity';
 import { COMES_FIRST } from './circuit';
 import type { Neighbour, Working, WorkingLine } from './types';
 

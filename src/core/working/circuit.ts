@@ -1,8 +1,6 @@
 /** The working of one circuit, line by line. */
-import { benchOf, otherSchool, type CircuitResult } from '../circuitResult';
+import { benchOf, type CircuitResult, marginsOf, neighbours, otherSchool, type State } from '../circuit';
 import { benchSections } from './circuitSections';
-import { marginsOf } from '../conductor/margins';
-import { neighbours, type State } from '../conductor/ladder';
 import { choiceName, round3, show, type Units } from '../quantity';
 import type { Neighbour, Working } from './types';
 

@@ -1,17 +1,9 @@
 /** Sections of a circuit's working: current, length, conductor, drop, surge, protection, fault. */
-import type { CircuitResult } from '../circuitResult';
-import type { Bench } from '../conductor/evaluate';
-import { SEGMENT_JOINTS_OHM } from '../conductor/circuitInput';
-import { deviceOhm } from '../rules/inline';
-import { makerAreaMm2 } from '../conductor/minimums';
-import { isCharging } from '../network/asked';
-import { tauS } from '../conductor/duty';
-import { COPPER_PER_C, thumbCmilMm2, thumbMetricMm2 } from '../conductor/resistance';
-import { CHEMISTRY_SOURCE } from '../rules/chemistries';
-import { AWG_SOURCE, METRIC_SOURCE } from '../rules/conductors';
-import { DERATING_SOURCE } from '../rules/derating';
-import { choiceName, round3, show, sizeName, type Kind, type Units } from '../quantity';
-import type { Mark } from '../design';
+import { type Bench, type CircuitResult, makerAreaMm2 } from '../circuit';
+import { AWG_SOURCE, CHEMISTRY_SOURCE, DERATING_SOURCE, deviceOhm, METRIC_SOURCE, SEGMENT_JOINTS_OHM } from '../rules';
+import { isCharging } from '../demand';
+import { COPPER_PER_C, tauS, thumbCmilMm2, thumbMetricMm2 } from '../conductor';
+import { choiceName, type Kind, type Mark, round3, show, sizeName, type Units } from '../quantity';
 import type { WorkingLine, WorkingSection } from './types';
 
 interface Extra {

@@ -1,8 +1,7 @@
 import { analyse } from '../analysis';
-import { readDesign, type Design, type Lead } from '../design';
-import { asOption } from '../design/options';
-import { proposeMainSide } from '../mainSide/propose';
-import { bareBoat, withLoad } from '../testing';
+import { asOption, type Design, type Lead, readDesign } from '../design';
+import { proposeMainSide } from '../propose';
+import { bareBoat, withLoad } from '../design/testing';
 import { leadWorking } from './lead';
 
 let n = 0;

@@ -1,7 +1,7 @@
 /** The working of a lead of the main side: what it carries, what each test asks for, what it loses (docs/methods.md, "Main side"). */
 import type { Analysis } from '../analysis';
-import type { Design } from '../design/schema';
-import { endName } from '../mainSide/ends';
+import type { Design } from '../design';
+import { endName } from '../topology';
 import { round3, show, sizeName, type Units } from '../quantity';
 import { COMES_FIRST } from './circuit';
 import type { Working, WorkingLine } from './types';

@@ -1,13 +1,12 @@
 /** The working of a load's current and daily need, and of the balance line's figures. */
-import type { Analysis } from '../analysis';
-import { autonomyH, houseBanks } from '../energy/balance';
-import { dayAh, standsBy } from '../energy/draws';
-import { dayLoads } from '../ac/budget';
-import { standingA } from '../network/positions';
+import { type Analysis, autonomyH, type Need } from '../analysis';
+import { houseBanks } from '../bank';
+import { dayAh, standsBy } from '../energy';
+import { dayLoads } from '../ac';
+import { standingA } from '../demand';
 import type { Design } from '../design';
-import type { Need } from '../energy/balance';
 import { round3, show, type Units } from '../quantity';
-import { CHEMISTRY_SOURCE } from '../rules/chemistries';
+import { CHEMISTRY_SOURCE } from '../rules';
 import type { Working, WorkingLine } from './types';
 
 const n = round3;

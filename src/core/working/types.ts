@@ -1,6 +1,5 @@
 /** The working: arithmetic as a careful person writes it, returned as data. */
-import type { Mark } from '../design';
-import type { Kind } from '../quantity';
+import type { Kind, Mark } from '../quantity';
 
 export interface WorkingLine {
   readonly label: string;

@@ -1,6 +1,6 @@
 /** The working of a day and of a cruise: where the amp-hours came from and where they went (docs/methods.md, M11). */
-import type { CruiseResult } from '../energy/cruise';
-import { round3, show, type Kind, type Units } from '../quantity';
+import type { CruiseResult } from '../energy';
+import { type Kind, round3, show, type Units } from '../quantity';
 import type { Working, WorkingLine, WorkingSection } from './types';
 
 const n = round3;

@@ -1,11 +1,11 @@
-import { analyse, circuitWorking, loadWorking, needWorking, type Working } from '../index';
-import { benchOf } from '../circuitResult';
-import { marginsOf } from '../conductor/margins';
-import { stateAt } from '../conductor/ladder';
-import { bench } from '../conductor/evaluate';
-import { findConductor } from '../rules/conductors';
+import { analyse } from '../analysis';
+import { circuitWorking } from './circuit';
+import { loadWorking, needWorking } from './load';
+import type { Working } from './types';
+import { bench, benchOf, marginsOf, stateAt } from '../circuit';
+import { findConductor } from '../rules';
 import type { Design } from '../design';
-import { bareBoat, withLoad } from '../testing';
+import { bareBoat, withLoad } from '../design/testing';
 
 const metric = withLoad(bareBoat('metric'), { rating: 240, mark: "maker's" }, 4);
 const workingOf = (design: Design): Working => {

@@ -1,7 +1,6 @@
 /** The AC side of the demonstration boats: appliances from the list, the rest as the application proposes it. Invented, figures our own. */
-import { blankAcSource, type AcLoad, type AcSource, type Design } from '@/core/design';
-import { acLoadFrom } from '@/core/ac/appliances';
-import { proposeAc } from '@/core/ac/propose';
+import { type AcLoad, acLoadFrom, type AcSource, blankAcSource, type Design } from '@/core/design';
+import { proposeAc } from '@/core/propose';
 
 type Entry = readonly [appliance: string, change?: Partial<AcLoad>];
 

@@ -1,8 +1,7 @@
 /** Compact way to write an invented demo boat: appliances from the list, changed where this boat differs. */
 import { APPLIANCES, loadFrom, proposeCircuits } from '@/core';
 import { blankDevice, type Design, type Load } from '@/core/design';
-import { proposeMainSide } from '@/core/mainSide/propose';
-import { proposeStudies } from '@/core/network/proposeStudies';
+import { proposeMainSide, proposeStudies } from '@/core/propose';
 
 export type LoadEntry = readonly [appliance: string, changes?: Partial<Load>];
 

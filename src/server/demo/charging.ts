@@ -1,14 +1,14 @@
 /** What charges the demonstration boats, how they are lived in, and the options weighed. Invented, figures our own. */
 import {
+  type Bank,
   blankBank,
   blankCruise,
   blankJoin,
   blankSource,
   blankSpan,
-  partsOf,
-  type Bank,
   type Design,
   type Living,
+  partsOf,
   type Source,
 } from '@/core/design';
 

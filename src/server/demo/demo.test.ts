@@ -1,10 +1,9 @@
 /** The demonstration boats as people meet them. */
 import { analyse } from '@/core';
-import { bondsRight, statesOf } from '@/core/ac/states';
-import { readDesign, type Design } from '@/core/design';
-import { asOption } from '@/core/design';
-import { cruise } from '@/core/energy/cruise';
-import { settingsMatrix } from '@/core/charge/settings';
+import { bondsRight, statesOf } from '@/core/ac';
+import { asOption, type Design, readDesign } from '@/core/design';
+import { cruise } from '@/core/energy';
+import { settingsMatrix } from '@/core/charging';
 import { halcyon } from './halcyon';
 import { marram } from './marram';
 import { turnstone } from './turnstone';

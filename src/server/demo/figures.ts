@@ -1,13 +1,11 @@
 /** The figures of a boat that a change of layout or words must not move: sizes, ratings, devices, drops, faults, hours, lists; findings by id. */
 import { analyse, cutList, listsOf } from '@/core';
-import { acCircuits } from '@/core/ac/circuits';
-import { runningOf } from '@/core/ac/running';
-import type { Design } from '@/core/design';
-import { asDecided } from '@/core/design/decided';
-import { cruise } from '@/core/energy/cruise';
-import { withPaths } from '@/core/energy/paths';
-import { studied } from '@/core/studied';
-import { everyFinding } from '@/core/check/finding';
+import { acCircuits, runningOf } from '@/core/ac';
+import { asDecided, type Design } from '@/core/design';
+import { cruise } from '@/core/energy';
+import { withPaths } from '@/core/mainSide';
+import { studied } from '@/core/analysis';
+import { everyFinding } from '@/core/check';
 
 export type Figures = Readonly<Record<string, unknown>>;
 

@@ -1,6 +1,5 @@
 /** What the demonstration firm keeps on its shelf: a card that a boat has fallen behind, a set of house rules, a scratch line. */
-import { blankLoad, defaultHouse } from '@/core/design';
-import { cardFrom } from '@/core/library/cards';
+import { blankLoad, cardFrom, defaultHouse } from '@/core/design';
 import type { Db } from '../database';
 import { putOnShelf } from '../shelf';
 

@@ -2,7 +2,7 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { bareBoat } from '@/core/testing';
+import { bareBoat } from '@/core/design/testing';
 import { WorkPool, WorkRefused } from './pool';
 
 const folder = mkdtempSync(join(tmpdir(), 'solenix-pool-'));

@@ -1,8 +1,7 @@
 'use client';
 import { useMemo, useRef, useState } from 'react';
-import { AC_APPLIANCES, acLoadFrom } from '@/core/ac/appliances';
-import { addRows, blankAcLoad, BOUNDS, type AcLoad } from '@/core/design';
-import { toCsv } from '@/core/format/csv';
+import { AC_APPLIANCES, type AcLoad, acLoadFrom, addRows, blankAcLoad, BOUNDS } from '@/core/design';
+import { toCsv } from '@/core/format';
 import { useDesign, useFreshId, useStore } from '@/ui/boat/context';
 import { fileName, saveCsv } from '@/ui/files';
 import { FromList } from '@/ui/lists/FromList';

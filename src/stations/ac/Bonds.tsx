@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
-import { bondsRight, type AcState, type Origin } from '@/core/ac/states';
-import { EARTHINGS, type Design } from '@/core/design';
+import { type AcState, bondsRight, type Origin } from '@/core/ac';
+import { type Design, EARTHINGS } from '@/core/design';
 import { useAsked, useDesign, useFindings } from '@/ui/boat/context';
 import { usePut } from '@/ui/boat/put';
 import { Choice, OptionalFigure } from '@/ui/field';

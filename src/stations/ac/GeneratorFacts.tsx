@@ -1,11 +1,11 @@
 'use client';
-import type { GeneratorAnswer } from '@/core/ac/genset';
+import type { GeneratorAnswer } from '@/core/network';
 import type { AcSource } from '@/core/design';
 import { round3 } from '@/core/quantity';
 import { useDesign } from '@/ui/boat/context';
 import { Choice, Figure, OptionalFigure, Tick } from '@/ui/field';
 import { Plain } from '@/ui/table/Plain';
-import type { Put } from './OneSource';
+import type { Put } from '@/ui/boat/put';
 
 /** A generator: plate and fuel, motors in starting order, its days. */
 export function GeneratorFacts({

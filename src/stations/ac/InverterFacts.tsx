@@ -1,12 +1,12 @@
 'use client';
-import type { InverterAnswer } from '@/core/ac/inverter';
+import type { InverterAnswer } from '@/core/network';
 import { AC_RESTS, type AcSource } from '@/core/design';
 import { round3, show, sizeName } from '@/core/quantity';
-import { CONDUCTORS } from '@/core/rules/conductors';
+import { CONDUCTORS } from '@/core/rules';
 import { useDesign } from '@/ui/boat/context';
 import { Choice, Figure, OptionalFigure, Tick } from '@/ui/field';
 import { Plain } from '@/ui/table/Plain';
-import type { Put } from './OneSource';
+import type { Put } from '@/ui/boat/put';
 import { Surges } from './Surges';
 
 /** An inverter: its plate, and what becomes of it on this boat's battery. */

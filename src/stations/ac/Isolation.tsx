@@ -1,5 +1,5 @@
 'use client';
-import { ISOLATION_CAUTION, isolationSteps } from '@/core/ac/isolation';
+import { ISOLATION_CAUTION, isolationSteps } from '@/core/ac';
 import { useDesign } from '@/ui/boat/context';
 
 /** The steps before work on the AC side of this boat, to print and tick. */

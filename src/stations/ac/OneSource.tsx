@@ -1,18 +1,15 @@
 'use client';
+import { MARKS } from '@/core/quantity';
+import type { GeneratorAnswer, InverterAnswer } from '@/core/network';
+import { AC_SERVICES, type AcSource } from '@/core/design';
 import type { Finding } from '@/core';
-import type { GeneratorAnswer } from '@/core/ac/genset';
-import type { InverterAnswer } from '@/core/ac/inverter';
-import { AC_SERVICES, MARKS, type AcSource } from '@/core/design';
 import { useDesign } from '@/ui/boat/context';
-import { usePut } from '@/ui/boat/put';
+import { usePut, type Put } from '@/ui/boat/put';
 import { Choice, Figure, OptionalFigure, Tick, Words } from '@/ui/field';
 import { Findings } from './Findings';
 import { GeneratorFacts } from './GeneratorFacts';
 import { InverterFacts } from './InverterFacts';
 import { ShoreFacts } from './ShoreFacts';
-
-/** Sets a field of the source. */
-export type Put = (path: readonly string[], value: unknown, label: string) => void;
 
 /** One source: what it gives, what is particular to its kind, and what becomes of it on this boat. */
 export function OneSource({

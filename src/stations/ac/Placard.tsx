@@ -1,5 +1,5 @@
 'use client';
-import { placardLines } from '@/core/ac/placard';
+import { placardLines } from '@/core/ac';
 import { useAsked, useDesign } from '@/ui/boat/context';
 
 /** One page for the owner, to hang beside the panel. */

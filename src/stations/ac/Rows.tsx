@@ -1,5 +1,5 @@
 'use client';
-import { dropOps, type Design } from '@/core/design';
+import { type Design, dropOps } from '@/core/design';
 import { useDesign, useStore } from '@/ui/boat/context';
 import { opsOf, Sheet, type Change, type Column } from '@/ui/sheet';
 

@@ -1,7 +1,7 @@
 'use client';
 import { useMemo } from 'react';
 import { addOp, blankAcCircuit, blankAcPanel, BOUNDS } from '@/core/design';
-import { toCsv } from '@/core/format/csv';
+import { toCsv } from '@/core/format';
 import { useAsked, useDesign, useFindings, useFreshId, useSelected, useStore } from '@/ui/boat/context';
 import { fileName, saveCsv } from '@/ui/files';
 import { panelColumns, runColumns, runRows } from './columns';

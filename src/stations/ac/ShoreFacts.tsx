@@ -1,12 +1,11 @@
 'use client';
-import { cordPct } from '@/core/ac/circuits';
-import { ASSUMED_PEDESTAL_OHM } from '@/core/ac/services';
-import { ISOLATIONS, type AcSource } from '@/core/design';
+import { ASSUMED_PEDESTAL_OHM, cordPct } from '@/core/ac';
+import { type AcSource, ISOLATIONS } from '@/core/design';
 import { round3, sizeName } from '@/core/quantity';
-import { CONDUCTORS } from '@/core/rules/conductors';
+import { CONDUCTORS } from '@/core/rules';
 import { useDesign } from '@/ui/boat/context';
 import { Choice, Figure, OptionalFigure, Tick } from '@/ui/field';
-import type { Put } from './OneSource';
+import type { Put } from '@/ui/boat/put';
 
 /** A shore inlet: cord, pedestal, what stands in the earth. */
 export function ShoreFacts({ source, shore, put }: { source: AcSource; shore: NonNullable<AcSource['shore']>; put: Put }) {

@@ -1,6 +1,6 @@
 'use client';
-import { settingsOf } from '@/core/ac/services';
-import { addOp, AC_SOURCE_KINDS, blankAcSource, BOUNDS, dropOp, type AcSource } from '@/core/design';
+import { settingsOf } from '@/core/ac';
+import { AC_SOURCE_KINDS, type AcSource, addOp, blankAcSource, BOUNDS, dropOp } from '@/core/design';
 import { round3 } from '@/core/quantity';
 import { useDesign, useFindings, useFreshId, useSelected, useStore, useStudied } from '@/ui/boat/context';
 import { Plain } from '@/ui/table/Plain';

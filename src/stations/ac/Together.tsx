@@ -1,7 +1,6 @@
 'use client';
 import { useState } from 'react';
-import type { Running } from '@/core/ac/running';
-import { wattsOf } from '@/core/ac/consumers';
+import { type Running, wattsOf } from '@/core/ac';
 import type { AcLoad, Design } from '@/core/design';
 import { round3 } from '@/core/quantity';
 import { useAsked, useDesign, useSelected } from '@/ui/boat/context';

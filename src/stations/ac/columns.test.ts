@@ -1,8 +1,8 @@
 import { appliance, pluggedIn, withMachines } from '@/core/ac/testing';
-import { blankAcLoad, blankSource, type AcLoad, type AcPanel, type Design } from '@/core/design';
-import { fromBlock, toBlock } from '@/core/format/csv';
+import { type AcLoad, type AcPanel, blankAcLoad, blankSource, type Design } from '@/core/design';
+import { fromBlock, toBlock } from '@/core/format';
+import { acCircuits } from '@/core/ac';
 import type { Column } from '@/ui/sheet/types';
-import { acCircuits } from '@/core/ac/circuits';
 import { applianceColumns, panelColumns, runColumns, runRows, type RunRow } from './columns';
 import { readTable, tableOf } from './table';
 

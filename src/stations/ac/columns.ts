@@ -1,9 +1,8 @@
 /** Columns of the AC sheets: appliances, panels, runs. */
-import type { AcCircuitResult } from '@/core/ac/circuits';
-import { wattsOf } from '@/core/ac/consumers';
-import { AC_CABLES, AC_LEGS, LEAKAGES, MARKS, TRANSFERS, type AcCircuit, type AcLoad, type AcPanel, type Design } from '@/core/design';
-import { newRing, ringWords } from '@/core/network/feeds';
-import { bare, parseChoice, parseNumber, parseOptional, parseSize, round3, show, sizeName, unitOf, type Parsed } from '@/core/quantity';
+import { bare, MARKS, parseChoice, type Parsed, parseNumber, parseOptional, round3, show, sizeName, unitOf } from '@/core/quantity';
+import { type AcCircuitResult, wattsOf } from '@/core/ac';
+import { AC_CABLES, AC_LEGS, type AcCircuit, type AcLoad, type AcPanel, type Design, LEAKAGES, parseSize, TRANSFERS } from '@/core/design';
+import { newRing, ringWords } from '@/core/topology';
 import type { Column } from '@/ui/sheet/types';
 import { cellsOf, hoursColumns, map } from '@/ui/sheet/cells';
 

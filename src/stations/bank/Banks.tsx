@@ -1,11 +1,11 @@
 'use client';
+import { MARKS, round3, show, unitOf, type Units } from '@/core/quantity';
+import { addOp, type Bank, BANK_JOBS, blankBank, CHEMISTRY_IDS, dropOp, SLOPE_UNITS } from '@/core/design';
+import { fitCount } from '@/core/check';
+import { bankMass, c20Ah, chemistryOf } from '@/core/bank';
+import { bankOfLoads } from '@/core/topology';
+import { CHEMISTRIES } from '@/core/rules';
 import { useState } from 'react';
-import { addOp, BANK_JOBS, blankBank, CHEMISTRY_IDS, dropOp, MARKS, SLOPE_UNITS, type Bank } from '@/core/design';
-import { fitCount } from '@/core/check/fitCount';
-import { bankMass, c20Ah, chemistryOf } from '@/core/energy/bankFigures';
-import { bankOfLoads } from '@/core/network/roots';
-import { round3, show, type Units, unitOf } from '@/core/quantity';
-import { CHEMISTRIES } from '@/core/rules/chemistries';
 import type { Cranks } from '@/workers/analysis.worker';
 import { useAsked, useDesign, useFreshId, useStore } from '@/ui/boat/context';
 import { usePut } from '@/ui/boat/put';

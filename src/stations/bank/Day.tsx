@@ -1,10 +1,8 @@
 'use client';
 import { memo, useCallback, useDeferredValue, useMemo, useState } from 'react';
-import { setOp, WHENS, type Design, type Living, type Span, type When } from '@/core/design';
-import { runDays, type CruiseResult } from '@/core/energy/cruise';
-import { dayAh } from '@/core/energy/draws';
-import { withPaths } from '@/core/energy/paths';
-import { sceneOf } from '@/core/energy/scene';
+import { type Design, type Living, setOp, type Span, type When, WHENS } from '@/core/design';
+import { type CruiseResult, dayAh, runDays, sceneOf } from '@/core/energy';
+import { withPaths } from '@/core/mainSide';
 import { bare, parseOptional, round3 } from '@/core/quantity';
 import { useAnalysis, useDesign, useFreshId, useSelected, useStore } from '@/ui/boat/context';
 import { TableBeside } from '@/ui/chart/TableBeside';

@@ -1,6 +1,6 @@
 'use client';
 import { memo } from 'react';
-import type { CruiseResult } from '@/core/energy/cruise';
+import type { CruiseResult } from '@/core/energy';
 import { round3 } from '@/core/quantity';
 import { CHART_LEFT, CHART_RIGHT } from './Timeline';
 

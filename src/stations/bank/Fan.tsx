@@ -1,4 +1,4 @@
-import { QUANTILES, type SeasonResult } from '@/core/energy/season';
+import { QUANTILES, type SeasonResult } from '@/core/energy';
 
 const W = 760;
 const H = 210;

@@ -1,8 +1,8 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
-import { addOp, blankJoin, dropOp, JOIN_KINDS, SELECTOR_POSITIONS, type Join } from '@/core/design';
-import type { BankSide, JoinPart, JoinWay } from '@/core/energy/joinWays';
+import { addOp, blankJoin, dropOp, type Join, JOIN_KINDS, SELECTOR_POSITIONS } from '@/core/design';
+import type { BankSide, JoinPart, JoinWay } from '@/core/energy';
 import { round3 } from '@/core/quantity';
 import { useAsked, useDesign, useFreshId, useStore } from '@/ui/boat/context';
 import { usePut } from '@/ui/boat/put';

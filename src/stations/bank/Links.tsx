@@ -1,9 +1,9 @@
 'use client';
 import { useState } from 'react';
-import { LINK_WAYS, type Bank } from '@/core/design';
-import { takeOff, UNEVEN, usualLink, type Sharing } from '@/core/network/sharing';
+import { type Bank, LINK_WAYS } from '@/core/design';
+import { type Sharing, takeOff, UNEVEN, usualLink } from '@/core/bank';
 import { round3, sizeName } from '@/core/quantity';
-import { CONDUCTORS } from '@/core/rules/conductors';
+import { CONDUCTORS } from '@/core/rules';
 import { useAsked, useDesign } from '@/ui/boat/context';
 import { usePut } from '@/ui/boat/put';
 import { TableBeside } from '@/ui/chart/TableBeside';

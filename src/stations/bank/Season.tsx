@@ -1,9 +1,8 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
-import { setOp, type Design } from '@/core/design';
-import { cruiseOf } from '@/core/energy/cruise';
-import { withPaths } from '@/core/energy/paths';
-import { MORE, QUANTILES, withMore, type Chance, type SeasonResult } from '@/core/energy/season';
+import { type Design, setOp } from '@/core/design';
+import { type Chance, cruiseOf, MORE, QUANTILES, type SeasonResult, withMore } from '@/core/energy';
+import { withPaths } from '@/core/mainSide';
 import { useAnalysis, useBoat, useStore } from '@/ui/boat/context';
 import { TableBeside } from '@/ui/chart/TableBeside';
 import { Figure } from '@/ui/field';

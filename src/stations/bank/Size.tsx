@@ -1,8 +1,8 @@
 'use client';
 import Link from 'next/link';
-import { setOp, type Plan } from '@/core/design';
-import { coldFactor } from '@/core/energy/discharge';
-import { sizeAll, sizingLines, type Asked } from '@/core/energy/sizing';
+import { type Plan, setOp } from '@/core/design';
+import { coldFactor, sizeAll, type SizingNeed } from '@/core/bank';
+import { sizingLines } from '@/core/working';
 import { round3, show } from '@/core/quantity';
 import { useAnalysis, useDesign, useStore } from '@/ui/boat/context';
 import { Choice, Figure } from '@/ui/field';
@@ -19,7 +19,7 @@ export function Size() {
   const { plan, boat } = design;
   const units = boat;
   const need = balance.needs.find((x) => x.livingId === plan.livingId) ?? balance.needs[0];
-  const asked: Asked = { needAh: need?.needAh ?? 0, days: plan.days, tempC: plan.tempC, systemV: boat.systemV };
+  const asked: SizingNeed = { needAh: need?.needAh ?? 0, days: plan.days, tempC: plan.tempC, systemV: boat.systemV };
   const sized = sizeAll(asked);
   const put = (key: keyof Plan, value: unknown, label: string) =>
     store.edit(`bank sized for ${label}`, [setOp(design, ['plan', key], value)]);

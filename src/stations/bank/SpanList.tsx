@@ -1,6 +1,6 @@
 'use client';
 import { memo } from 'react';
-import { SPAN_KINDS, type Living, type Span } from '@/core/design';
+import { type Living, type Span, SPAN_KINDS } from '@/core/design';
 import { parseNumber, round3 } from '@/core/quantity';
 import { useDesign } from '@/ui/boat/context';
 import { Choice, Entry } from '@/ui/field';

@@ -1,9 +1,9 @@
 'use client';
 import dynamic from 'next/dynamic';
-import { addOp, blankCruise, dropOp, setOp, type Cruise } from '@/core/design';
-import { cruiseOf, cruiseVerdict } from '@/core/energy/cruise';
-import type { CruiseAnswer } from '@/workers/analysis.worker';
+import { addOp, blankCruise, type Cruise, dropOp, setOp } from '@/core/design';
+import { cruiseOf, cruiseVerdict } from '@/core/energy';
 import { round3 } from '@/core/quantity';
+import type { CruiseAnswer } from '@/workers/analysis.worker';
 import { useAsked, useDesign, useFreshId, useSelected, useStore } from '@/ui/boat/context';
 import { TableBeside } from '@/ui/chart/TableBeside';
 import { Choice, Figure, Words } from '@/ui/field';

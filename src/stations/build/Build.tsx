@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import type { CountLine, CutList } from '@/core';
-import { show, unitOf, bare } from '@/core/quantity';
+import { bare, show, unitOf } from '@/core/quantity';
 import { useDesign, useCutList } from '@/ui/boat/context';
 import { fileName, saveCsv } from '@/ui/files';
 import { cutListCsv } from './csv';

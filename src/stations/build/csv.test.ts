@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import { analyse, cutList } from '@/core';
-import { bareBoat, withLoad } from '@/core/testing';
+import { bareBoat, withLoad } from '@/core/design/testing';
 import { cutListCsv } from './csv';
 
 describe.each([

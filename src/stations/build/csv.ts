@@ -1,5 +1,5 @@
 import type { CutList } from '@/core';
-import { toCsv } from '@/core/format/csv';
+import { toCsv } from '@/core/format';
 import { bare, unitOf, type Units } from '@/core/quantity';
 
 /** The whole cut list as one CSV: what kind of line it is stands in the first column. */

@@ -2,10 +2,10 @@
 import dynamic from 'next/dynamic';
 import { useMemo, useState } from 'react';
 import { BELTS, EXCITATION, MOUNTINGS, PULLEYS, ROTATIONS, type Source } from '@/core/design';
-import { alternatorAt, cutInRpm, labelCurve, pulleyRatio } from '@/core/charge/alternator';
-import { fitLines, isLed, swapGrowth, swapLines } from '@/core/charge/swap';
-import { chemistryOf } from '@/core/energy/bankFigures';
-import { TYPICAL_PATH_OHM } from '@/core/energy/sources';
+import { alternatorAt, cutInRpm, fitLines, labelCurve, pulleyRatio, swapLines } from '@/core/charging';
+import { isLed, swapGrowth } from '@/core/analysis';
+import { chemistryOf } from '@/core/bank';
+import { TYPICAL_PATH_OHM } from '@/core/rules';
 import { round3 } from '@/core/quantity';
 import { useAnalysis, useAsked, useDesign } from '@/ui/boat/context';
 import { TableBeside } from '@/ui/chart/TableBeside';

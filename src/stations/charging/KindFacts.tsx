@@ -1,8 +1,7 @@
 'use client';
 /** What is particular to one kind of source: charger, DC–DC, array, wind. */
 import type { Source } from '@/core/design';
-import { arrayFigures } from '@/core/charge/solar';
-import { chargerAcA } from '@/core/charge/charger';
+import { arrayFigures, chargerAcA } from '@/core/charging';
 import { round3, show } from '@/core/quantity';
 import { useDesign } from '@/ui/boat/context';
 import { Figure, OptionalFigure, Tick } from '@/ui/field';

@@ -1,8 +1,8 @@
 'use client';
-import { MARKS, SENSE_AT, SENSORS, SLOPE_UNITS, type Source } from '@/core/design';
-import type { Fill } from '@/core/energy/fill';
-import { TYPICAL_PATH_OHM } from '@/core/energy/sources';
-import { round3 } from '@/core/quantity';
+import { MARKS, round3 } from '@/core/quantity';
+import { SENSE_AT, SENSORS, SLOPE_UNITS, type Source } from '@/core/design';
+import type { Fill } from '@/core/energy';
+import { TYPICAL_PATH_OHM } from '@/core/rules';
 import { useAnalysis, useDesign } from '@/ui/boat/context';
 import { usePut } from '@/ui/boat/put';
 import { Choice, Figure, OptionalFigure, Tick, Words } from '@/ui/field';

@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { sheetLines } from '@/core/charge/programming';
+import { sheetLines } from '@/core/charging';
 import { useDesign } from '@/ui/boat/context';
 import { usePut } from '@/ui/boat/put';
 import { Views } from '@/ui/views/Views';

@@ -1,9 +1,8 @@
 'use client';
 import dynamic from 'next/dynamic';
-import { setpointV } from '@/core/charge/setpoint';
-import { SETTINGS } from '@/core/charge/settings';
+import { setpointV, SETTINGS } from '@/core/charging';
 import { show, unitOf } from '@/core/quantity';
-import { CHEMISTRIES } from '@/core/rules/chemistries';
+import { CHEMISTRIES } from '@/core/rules';
 import { useAsked, useDesign } from '@/ui/boat/context';
 import { TableBeside } from '@/ui/chart/TableBeside';
 

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
-import { addOp, blankSource, dropOp, SOURCE_KINDS, type Source } from '@/core/design';
-import { houseIndex } from '@/core/energy/scene';
+import { addOp, blankSource, dropOp, type Source, SOURCE_KINDS } from '@/core/design';
+import { houseIndex } from '@/core/energy';
 import { round3 } from '@/core/quantity';
 import { useAnalysis, useAsked, useDesign, useFreshId, useStore } from '@/ui/boat/context';
 import { Plain } from '@/ui/table/Plain';

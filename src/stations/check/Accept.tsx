@@ -2,9 +2,9 @@
 import { useState } from 'react';
 import type { Finding } from '@/core';
 import { addOp, BOUNDS, type Departure } from '@/core/design';
+import { nameOf } from '@/core/answer';
 import { useDesign, useFreshId, useStore } from '@/ui/boat/context';
 import { Dialog } from '@/ui/frame/Dialog';
-import { nameOf } from '@/core/answer/names';
 
 /** A departure put on record: what is departed from, why, who answers for it. */
 export function Accept({ finding, onClose }: { finding: Finding; onClose: () => void }) {

@@ -2,8 +2,8 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Finding } from '@/core';
-import { nameOf } from '@/core/answer/names';
-import { byCause } from '@/core/check/finding';
+import { nameOf } from '@/core/answer';
+import { byCause } from '@/core/check';
 import { useAnalyser, useAsked, useDesign, useSelected, useStore } from '@/ui/boat/context';
 
 const HEADINGS = { stop: 'Stop: must be settled before it is built', fix: 'Fix: ought to be settled', note: 'Note: good to know' } as const;

@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { ScratchPad } from './ScratchPad';
 import type { BoatSummary } from '@/core/design';
-import { parseNumber } from '@/core/quantity/parse';
+import { parseNumber } from '@/core/quantity';
 
 interface Refusal {
   readonly error: string;

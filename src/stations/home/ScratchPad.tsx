@@ -2,8 +2,7 @@
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import type { BoatSummary } from '@/core/design';
-import type { ScratchResult } from '@/core/scratch';
-import type { Line } from '@/core/scratch/line';
+import type { Line, ScratchResult } from '@/core/scratch';
 import type { Units } from '@/core/quantity';
 import { useShelf } from '@/ui/boat/shelf';
 import { ScratchCard } from '@/ui/scratch/ScratchCard';

@@ -1,7 +1,6 @@
 'use client';
 import { useEffect, useMemo, useState } from 'react';
-import { blankLoad, type Load } from '@/core/design';
-import { CARD_FIELDS, cardFrom, withCard, type Card } from '@/core/library/cards';
+import { blankLoad, type Card, CARD_FIELDS, cardFrom, type Load, withCard } from '@/core/design';
 import { useDesign, useFreshId, useStore } from '@/ui/boat/context';
 import { useShelf } from '@/ui/boat/shelf';
 import { Sheet, type Change } from '@/ui/sheet';

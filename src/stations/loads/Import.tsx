@@ -1,6 +1,6 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { BOUNDS, blankLoad, type Load } from '@/core/design';
+import { blankLoad, BOUNDS, type Load } from '@/core/design';
 import { useDesign, useFreshId } from '@/ui/boat/context';
 import { Dialog } from '@/ui/frame/Dialog';
 import { loadColumns } from './columns';

@@ -1,6 +1,5 @@
 'use client';
-import { APPLIANCES, loadFrom } from '@/core/library/appliances';
-import type { Load } from '@/core/design';
+import { APPLIANCES, type Load, loadFrom } from '@/core/design';
 import { useDesign, useFreshId } from '@/ui/boat/context';
 import { FromList } from '@/ui/lists/FromList';
 

@@ -1,9 +1,8 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { useCallback, useMemo, useState } from 'react';
-import { blankLoad, BOUNDS, removeLoads, setOp, type Load } from '@/core/design';
+import { blankLoad, BOUNDS, type Card, cardFrom, type Load, removeLoads, setOp, withCard } from '@/core/design';
 import { useDesign, useFreshId, useSelected, useStore } from '@/ui/boat/context';
-import { cardFrom, withCard, type Card } from '@/core/library/cards';
 import { fileName, saveBlob, saveCsv } from '@/ui/files';
 import { opsOf, Sheet, type Change } from '@/ui/sheet';
 import { Views } from '@/ui/views/Views';

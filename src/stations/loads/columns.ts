@@ -1,34 +1,25 @@
 /** The load sheet's columns: what each shows, takes and refuses. */
+import { bare, type Kind, MARKS, parseChoice, parseNumber, parseOptional, parseYesNo, unitOf } from '@/core/quantity';
 import {
   BEHAVIOURS,
   CONNECTIONS,
-  EXTENDING,
-  LOAD_GROUPS,
-  MARKS,
-  RESEARCH,
-  SUPPLY_CLASSES,
-  WHENS,
   type Design,
+  EXTENDING,
   type Load,
-} from '@/core/design';
-import {
-  bare,
-  parseChoice,
+  LOAD_GROUPS,
   parseDuty,
-  parseNumber,
-  parseOptional,
   parseRange,
   parseWhen,
   parseWire,
-  parseYesNo,
+  RESEARCH,
   showDuty,
   showRange,
   showWhen,
   showWire,
-  type Kind,
-  unitOf,
-} from '@/core/quantity';
-import { DC_FAMILIES } from '@/core/rules/devices';
+  SUPPLY_CLASSES,
+  WHENS,
+} from '@/core/design';
+import { DC_FAMILIES } from '@/core/rules';
 import type { Column } from '@/ui/sheet';
 import { hoursColumns, map } from '@/ui/sheet/cells';
 

@@ -1,6 +1,6 @@
 /** The load sheet as a file: every column, in the vessel's units, so that it can be read in again with nothing lost. */
 import type { Load } from '@/core/design';
-import { toCsv } from '@/core/format/csv';
+import { toCsv } from '@/core/format';
 import type { Column } from '@/ui/sheet';
 
 /** Columns that say it all: amps are left out where watts give them. */

@@ -1,9 +1,8 @@
 /** Foreign load lists read, and our own read back. */
 import Papa from 'papaparse';
-import { blankLoad, type Design, type Load } from '@/core/design';
-import { APPLIANCES, loadFrom } from '@/core/library/appliances';
-import { restored } from '@/core/format/csv';
-import { bareBoat } from '@/core/testing';
+import { APPLIANCES, blankLoad, type Design, type Load, loadFrom } from '@/core/design';
+import { restored } from '@/core/format';
+import { bareBoat } from '@/core/design/testing';
 import { loadColumns } from './columns';
 import { loadsCsv, loadsXlsx } from './exports';
 import { hasHeads, readRows, suggest } from './match';

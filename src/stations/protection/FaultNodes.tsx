@@ -1,5 +1,5 @@
 'use client';
-import { largestFaultA, smallestFaultA } from '@/core/network/upstream';
+import { largestFaultA, smallestFaultA } from '@/core/circuit';
 import { round3, show } from '@/core/quantity';
 import { useAnalysis, useDesign } from '@/ui/boat/context';
 import { Plain } from '@/ui/table/Plain';

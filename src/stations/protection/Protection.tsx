@@ -1,7 +1,7 @@
 'use client';
 import { useMemo, useState } from 'react';
 import type { CircuitResult } from '@/core';
-import { selectivityText, type PathDevice } from '@/core/protection/path';
+import { type PathDevice, selectivityText } from '@/core/circuit';
 import { round3, show } from '@/core/quantity';
 import { useAnalysis, useAsked, useDesign, useSelected } from '@/ui/boat/context';
 import { TableBeside } from '@/ui/chart/TableBeside';

@@ -1,7 +1,7 @@
 'use client';
 import type { CircuitResult } from '@/core';
-import { curveSamples, type CurveSample } from '@/core/protection/coordination';
-import type { PathDevice } from '@/core/protection/path';
+import { type CurveSample, curveSamples } from '@/core/protection';
+import type { PathDevice } from '@/core/circuit';
 import { round3 } from '@/core/quantity';
 
 const W = 560;

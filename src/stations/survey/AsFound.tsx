@@ -1,6 +1,6 @@
 'use client';
 import { useCallback, useMemo, useState } from 'react';
-import { addOp, blankCircuit, blankFound, dropOps, setOp, type Circuit } from '@/core/design';
+import { addOp, blankCircuit, blankFound, type Circuit, dropOps, setOp } from '@/core/design';
 import { useAnalysis, useAsked, useDesign, useFreshId, useSelected, useStore } from '@/ui/boat/context';
 import { Photos } from '@/ui/photos/Photos';
 import { opsOf, Sheet, type Change } from '@/ui/sheet';

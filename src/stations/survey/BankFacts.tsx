@@ -1,7 +1,7 @@
 'use client';
-import { addOp, blankBank, CHEMISTRY_IDS, dropOp, MARKS, setOp, type Bank } from '@/core/design';
-import { CHEMISTRIES } from '@/core/rules/chemistries';
-import { round3, show } from '@/core/quantity';
+import { MARKS, round3, show } from '@/core/quantity';
+import { addOp, type Bank, blankBank, CHEMISTRY_IDS, dropOp, setOp } from '@/core/design';
+import { CHEMISTRIES } from '@/core/rules';
 import { useAnalysis, useDesign, useFreshId, useStore } from '@/ui/boat/context';
 import { Choice, Entry, Figure } from '@/ui/field';
 

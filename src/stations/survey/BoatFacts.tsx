@@ -1,6 +1,6 @@
 'use client';
-import { HULLS, setOp, type Boat } from '@/core/design';
-import { RULE_SETS } from '@/core/rules/ruleSets';
+import { type Boat, HULLS, setOp } from '@/core/design';
+import { RULE_SETS } from '@/core/rules';
 import { useDesign, useStore } from '@/ui/boat/context';
 import { Choice, Entry, Figure } from '@/ui/field';
 

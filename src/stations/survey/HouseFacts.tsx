@@ -1,5 +1,5 @@
 'use client';
-import { defaultHouse, INSULATIONS, setOp, type House } from '@/core/design';
+import { defaultHouse, type House, INSULATIONS, setOp } from '@/core/design';
 import type { Kind } from '@/core/quantity';
 import { useDesign, useStore } from '@/ui/boat/context';
 import { Choice, Figure, Tick } from '@/ui/field';

@@ -1,7 +1,5 @@
 'use client';
-import { setOp } from '@/core/design';
-import { houseDifferences, type HouseSet } from '@/core/rules/houseSets';
-import { equal } from '@/core/design/share';
+import { equal, houseDifferences, type HouseSet, setOp } from '@/core/design';
 import { useDesign, useFreshId, useStore } from '@/ui/boat/context';
 import { useShelf } from '@/ui/boat/shelf';
 import { useState } from 'react';

@@ -1,5 +1,5 @@
 'use client';
-import { dropOp, setOp, type Op, type Place } from '@/core/design';
+import { dropOp, type Op, type Place, setOp } from '@/core/design';
 import { show } from '@/core/quantity';
 import { useDesign, useStore } from '@/ui/boat/context';
 import { Entry, Figure, Tick } from '@/ui/field';

@@ -1,6 +1,6 @@
 'use client';
 import type { Finding } from '@/core';
-import { ALONGS, setOp, type Circuit } from '@/core/design';
+import { ALONGS, type Circuit, setOp } from '@/core/design';
 import { show } from '@/core/quantity';
 import { useAnalysis, useDesign, useStore } from '@/ui/boat/context';
 

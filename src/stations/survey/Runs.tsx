@@ -1,6 +1,6 @@
 import type { Finding } from '@/core';
 import type { Circuit, Design, Point } from '@/core/design';
-import { runOf } from '@/core/network/lay';
+import { runOf } from '@/core/topology';
 
 export type RunsShown = 'none' | 'to be settled' | 'all';
 

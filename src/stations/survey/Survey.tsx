@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { addOp, blankPlace, BOUNDS, setOp, type Point } from '@/core/design';
+import { addOp, blankPlace, BOUNDS, type Point, setOp } from '@/core/design';
 import { useDesign, useFindings, useFreshId, useSelected, useStore } from '@/ui/boat/context';
 import { Views } from '@/ui/views/Views';
 import { AsFound } from './AsFound';

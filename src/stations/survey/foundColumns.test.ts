@@ -1,7 +1,6 @@
 import { analyse } from '@/core';
-import { blankFound, type Circuit, type Design, type Found } from '@/core/design';
-import { bareBoat, withLoad } from '@/core/testing';
-import { parseFaults, parseRange, showFaults, showRange } from '@/core/quantity';
+import { blankFound, type Circuit, type Design, type Found, parseFaults, parseRange, showFaults, showRange } from '@/core/design';
+import { bareBoat, withLoad } from '@/core/design/testing';
 import { foundColumns, type FoundRow } from './foundColumns';
 
 const found: Found = { ...blankFound('metric'), decision: 'keep', faults: [{ id: 'a', kind: 'green', mohm: 12 }] };

@@ -1,20 +1,19 @@
 /** The as-found sheet's columns: one row is one wire that was aboard. */
 import type { CircuitResult } from '@/core';
-import { DECISIONS, FOUND_KINDS, INSULATIONS, type Circuit, type Design, type Found } from '@/core/design';
 import {
-  bare,
-  parseChoice,
+  type Circuit,
+  DECISIONS,
+  type Design,
+  type Found,
+  FOUND_KINDS,
+  INSULATIONS,
   parseFaults,
-  parseOptional,
   parseSize,
-  parseYesNo,
-  round3,
   showFaults,
-  sizeName,
-  type Parsed,
-} from '@/core/quantity';
-import { foundInsulationC, foundOhm } from '@/core/conductor/asFound';
-import { DC_FAMILIES } from '@/core/rules/devices';
+} from '@/core/design';
+import { bare, parseChoice, type Parsed, parseOptional, parseYesNo, round3, sizeName } from '@/core/quantity';
+import { foundInsulationC, foundOhm } from '@/core/circuit';
+import { DC_FAMILIES } from '@/core/rules';
 import type { Column } from '@/ui/sheet';
 
 export interface FoundRow extends Circuit {

@@ -1,7 +1,7 @@
 import { createElement } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
 import type { Finding } from '@/core';
-import { bareBoat, withLoad } from '@/core/testing';
+import { bareBoat, withLoad } from '@/core/design/testing';
 import { Runs, worstByCircuit, type RunsShown } from './Runs';
 
 const finding = (id: string, severity: Finding['severity'], accepted = false): Finding => ({

@@ -1,7 +1,7 @@
 'use client';
-import { ALONGS, ENCLOSURES, INSULATIONS, setOp, SUPPLY_CLASSES, type Circuit } from '@/core/design';
-import { upFrom } from '@/core/network/order';
-import { DC_FAMILIES } from '@/core/rules/devices';
+import { ALONGS, type Circuit, ENCLOSURES, INSULATIONS, setOp, SUPPLY_CLASSES } from '@/core/design';
+import { upFrom } from '@/core/topology';
+import { DC_FAMILIES } from '@/core/rules';
 import { useDesign, useFreshId, useStore } from '@/ui/boat/context';
 import { Choice, Figure, Tick } from '@/ui/field';
 

@@ -1,7 +1,7 @@
 'use client';
-import { blankDevice, DEVICE_KINDS, setOp, type Circuit, type InlineDevice } from '@/core/design';
-import { bare, parseOptional, parseSize, sizeName, type Parsed } from '@/core/quantity';
-import { INLINE } from '@/core/rules/inline';
+import { DEVICE_KINDS, INLINE } from '@/core/rules';
+import { blankDevice, type Circuit, type InlineDevice, parseSize, setOp } from '@/core/design';
+import { bare, type Parsed, parseOptional, sizeName } from '@/core/quantity';
 import { useDesign, useFreshId, useStore } from '@/ui/boat/context';
 import { Choice } from '@/ui/field';
 

@@ -1,7 +1,7 @@
 'use client';
 import type { Ladder } from '@/core';
 import { choiceName, sizeName } from '@/core/quantity';
-import { CONDUCTORS } from '@/core/rules/conductors';
+import { CONDUCTORS } from '@/core/rules';
 import { CRITERION_WORDS } from './words';
 
 const LEFT = 116;

@@ -1,8 +1,7 @@
 'use client';
 import { useCallback, useMemo } from 'react';
-import { addRows, dropOps, rowCount, type Bar } from '@/core/design';
-import { blankLead } from '@/core/mainSide/propose';
-import { proposedRows } from '@/core/propose';
+import { addRows, type Bar, dropOps, rowCount } from '@/core/design';
+import { blankLead, proposedRows } from '@/core/propose';
 import { useAnalysis, useAsked, useDesign, useFindings, useFreshId, useSelected, useStore } from '@/ui/boat/context';
 import { opsOf, Sheet, type Change } from '@/ui/sheet';
 import { barColumns, leadColumns, type LeadRow } from './leadColumns';

@@ -1,9 +1,8 @@
 'use client';
 import { useMemo } from 'react';
-import { removePanel, addOp, blankPanel, type Design, type Panel } from '@/core/design';
+import { addOp, blankPanel, type Design, type Panel, removePanel } from '@/core/design';
 import { bare, parseChoice, parseNumber, parseOptional } from '@/core/quantity';
-import { DC_FAMILIES } from '@/core/rules/devices';
-import { STUDS } from '@/core/rules/terminals';
+import { DC_FAMILIES, STUDS } from '@/core/rules';
 import { useDesign, useFreshId, useStore } from '@/ui/boat/context';
 import { opsOf, Sheet, type Column } from '@/ui/sheet';
 

@@ -1,9 +1,8 @@
 'use client';
-import { MOST_ON_A_STUD, type Landing, type Post } from '@/core/mainSide/posts';
-import { endName } from '@/core/build/ends';
+import { type Landing, MOST_ON_A_STUD, type Post } from '@/core/mainSide';
+import { endName } from '@/core/build';
 import { round3, show, sizeName } from '@/core/quantity';
-import { findFamily } from '@/core/rules/devices';
-import { studName, STUDS } from '@/core/rules/terminals';
+import { findFamily, studName, STUDS } from '@/core/rules';
 import { useAnalysis, useDesign } from '@/ui/boat/context';
 import { Plain } from '@/ui/table/Plain';
 

@@ -1,8 +1,8 @@
 'use client';
 import { useMemo, useState } from 'react';
 import type { RouteResult } from '@/core';
-import { addOp, blankRoute, dropOp, setOp, WAY_KINDS, type Design, type Route } from '@/core/design';
-import { bare, parseChoice, parseNumber, parseOptional, parseYesNo, round3, type Parsed } from '@/core/quantity';
+import { addOp, blankRoute, type Design, dropOp, type Route, setOp, WAY_KINDS } from '@/core/design';
+import { bare, parseChoice, type Parsed, parseNumber, parseOptional, parseYesNo, round3 } from '@/core/quantity';
 import { useDesign, useFreshId, useLists, useStore } from '@/ui/boat/context';
 import { opsOf, Sheet, type Column } from '@/ui/sheet';
 import { PenetrationTable } from '@/ui/lists/PenetrationTable';

@@ -1,8 +1,8 @@
 'use client';
 import { useState } from 'react';
-import { addRows, dropOp, setOp, type Join, type Load, type Study } from '@/core/design';
+import { addRows, dropOp, type Join, type Load, setOp, type Study } from '@/core/design';
 import { proposedRows } from '@/core/propose';
-import type { StudyAnswer, StudyLoad } from '@/core/network/study';
+import type { StudyAnswer, StudyLoad } from '@/core/network';
 import { round3, show, sizeName } from '@/core/quantity';
 import { useAsked, useDesign, useFreshId, useSelected, useStore } from '@/ui/boat/context';
 import { TableBeside } from '@/ui/chart/TableBeside';

@@ -1,7 +1,7 @@
 import { analyse } from '@/core';
 import type { Design } from '@/core/design';
-import { bareBoat, withLoad } from '@/core/testing';
-import { ringFrom } from '@/core/network/feeds';
+import { bareBoat, withLoad } from '@/core/design/testing';
+import { ringFrom } from '@/core/topology';
 import { circuitColumns, type CircuitRow } from './columns';
 
 const design = withLoad(bareBoat('metric'), { rating: 60, surgeA: 15, surgeS: 0.5 }, 4);

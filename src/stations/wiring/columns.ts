@@ -1,8 +1,8 @@
 /** The circuit sheet's columns: the application's choice in ink, what a person pinned in copper, what breaks a limit in red lead. */
 import type { CircuitResult } from '@/core';
-import type { Circuit, Design } from '@/core/design';
-import { findConductor } from '@/core/rules/conductors';
-import { bare, choiceName, parseChoice, parseNumber, parseOptional, parseSize, round3, show, sizeName, unitOf } from '@/core/quantity';
+import { type Circuit, type Design, parseSize } from '@/core/design';
+import { findConductor } from '@/core/rules';
+import { bare, choiceName, parseChoice, parseNumber, parseOptional, round3, show, sizeName, unitOf } from '@/core/quantity';
 import type { Column } from '@/ui/sheet';
 import { CRITERION_WORDS } from './words';
 

@@ -4,7 +4,7 @@ import { renderToStaticMarkup } from 'react-dom/server';
 import { analyse, circuitWorking, type CircuitResult, type Ladder } from '@/core';
 import type { Circuit } from '@/core/design';
 import { scratch } from '@/core/scratch';
-import { bareBoat, withLoad } from '@/core/testing';
+import { bareBoat, withLoad } from '@/core/design/testing';
 import { ScratchCard } from '@/ui/scratch/ScratchCard';
 import { Plain } from '@/ui/table/Plain';
 import { Views } from '@/ui/views/Views';

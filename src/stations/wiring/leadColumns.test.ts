@@ -1,7 +1,7 @@
 import { analyse } from '@/core';
 import { blankBank, blankJoin, type Design } from '@/core/design';
-import { blankLead, proposeMainSide } from '@/core/mainSide/propose';
-import { bareBoat, withLoad } from '@/core/testing';
+import { blankLead, proposeMainSide } from '@/core/propose';
+import { bareBoat, withLoad } from '@/core/design/testing';
 import { barColumns, leadColumns, type LeadRow } from './leadColumns';
 
 let n = 0;

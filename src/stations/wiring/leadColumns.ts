@@ -1,10 +1,20 @@
 /** The main side's columns: from, to, through what; what it carries and what that asks for. */
 import type { LeadResult } from '@/core';
-import { blankDevice, RAILS, type Bar, type Design, type Lead, type LeadEnd } from '@/core/design';
-import { BAR_KINDS } from '@/core/design';
-import { endName, endsOf, type Ended } from '@/core/mainSide/ends';
-import { bare, parseChoice, parseOptional, parseSize, parseThrough, round3, show, showThrough, sizeName, unitOf } from '@/core/quantity';
-import { STUDS } from '@/core/rules/terminals';
+import {
+  type Bar,
+  BAR_KINDS,
+  blankDevice,
+  type Design,
+  type Lead,
+  type LeadEnd,
+  parseSize,
+  parseThrough,
+  RAILS,
+  showThrough,
+} from '@/core/design';
+import { type Ended, endName, endsOf } from '@/core/topology';
+import { bare, parseChoice, parseOptional, round3, show, sizeName, unitOf } from '@/core/quantity';
+import { STUDS } from '@/core/rules';
 import type { Column } from '@/ui/sheet';
 
 export interface LeadRow extends Lead {

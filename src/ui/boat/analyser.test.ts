@@ -1,9 +1,9 @@
 /** The window's line to its worker, with workers that answer, throw, hang and die. */
 import { expose } from 'comlink';
 import { analyse, createMemory, type Analysis } from '@/core';
-import { analysisDelta, type AnalysisDelta } from '@/core/analysisDelta';
-import { withDelta, type Delta, type Design } from '@/core/design';
-import { bareBoat, withLoad } from '@/core/testing';
+import { analysisDelta, type AnalysisDelta } from '@/core/analysis';
+import { type Delta, type Design, withDelta } from '@/core/design';
+import { bareBoat, withLoad } from '@/core/design/testing';
 import { Analyser, type Waiting } from './analyser';
 
 const boat = (rating: number): Design => withLoad(bareBoat('metric'), { rating }, 4);

@@ -1,9 +1,8 @@
 /** The window's line to the analysis worker: the newest design wins, older ones are skipped; a worker that fails is replaced, and what stays wrong is said. */
 import type { Remote } from 'comlink';
 import type { Analysis } from '@/core';
-import { withAnalysisDelta } from '@/core/analysisDelta';
-import type { Design } from '@/core/design';
-import { deltaOf } from '@/core/design/delta';
+import { withAnalysisDelta } from '@/core/analysis';
+import { deltaOf, type Design } from '@/core/design';
 import type { AnalysisApi } from '@/workers/analysis.worker';
 import { Answers } from './answers';
 import { employ, type Employed } from './employ';

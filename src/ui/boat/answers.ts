@@ -1,7 +1,7 @@
 /** Questions to the worker, each asked once for every design, however many show its answer. */
 import type { Remote } from 'comlink';
 import type { Analysis } from '@/core';
-import { share } from '@/core/design/share';
+import { share } from '@/core/design';
 import type { AnalysisApi } from '@/workers/analysis.worker';
 
 export type Question<T> = (remote: Remote<AnalysisApi>) => Promise<T>;

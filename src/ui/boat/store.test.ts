@@ -1,6 +1,6 @@
 /** The window's side of saving, against a server kept in memory. */
-import { applyEdit, setOp, type Design, type Edit, type Op } from '@/core/design';
-import { bareBoat, withLoad } from '@/core/testing';
+import { applyEdit, type Design, type Edit, type Op, setOp } from '@/core/design';
+import { bareBoat, withLoad } from '@/core/design/testing';
 import { BoatStore } from './store';
 
 interface Record {

@@ -1,7 +1,6 @@
 /** One boat in this window: the server's design, the edits on their way to it, and what the screen shows. Nothing typed is lost on the way. */
 import { createStore, type StoreApi } from 'zustand/vanilla';
-import { applyEdit, type Conflict, type Design, type Edit, type Op, type ReadProblem } from '@/core/design';
-import { share } from '@/core/design/share';
+import { applyEdit, type Conflict, type Design, type Edit, type Op, type ReadProblem, share } from '@/core/design';
 
 export interface Notice {
   readonly id: number;

@@ -1,5 +1,5 @@
 'use client';
-import { toBlock, toCsv } from '@/core/format/csv';
+import { toBlock, toCsv } from '@/core/format';
 import { useStore } from '@/ui/boat/context';
 import { fileName, saveCsv } from '@/ui/files';
 import { Plain } from '@/ui/table/Plain';

@@ -1,7 +1,6 @@
 'use client';
 import type { KeyboardEvent, RefObject } from 'react';
-import type { About } from '@/core/drawing/graph';
-import type { Layout } from '@/core/drawing/layout';
+import type { About, Layout } from '@/core/drawing';
 import { Figure, keyOf } from './Figure';
 import { ON_SCREEN } from './symbols';
 import { nextThing } from './travel';

@@ -1,8 +1,7 @@
 /** The drawing itself, from its layout: the same on the screen and on the sheet. */
 import { memo } from 'react';
-import { equal } from '@/core/design/share';
-import type { About } from '@/core/drawing/graph';
-import { TAP_PITCH, TEXT, textWidth, type Laid, type Layout, type Placed } from '@/core/drawing/layout';
+import { equal } from '@/core/design';
+import { type About, type Laid, type Layout, type Placed, TAP_PITCH, TEXT, textWidth } from '@/core/drawing';
 import { Inline, INLINE_WIDTH, Symbol, type Inks } from './symbols';
 
 export const keyOf = (about: About): string => `${about.kind} ${about.id}`;

@@ -1,5 +1,5 @@
 /** One sheet of paper: frame, the drawing as large as it goes, legend, title block with revision. In millimetres. */
-import type { Layout } from '@/core/drawing/layout';
+import type { Layout } from '@/core/drawing';
 import { Figure } from './Figure';
 import { PAPER_FAMILY } from './fonts';
 import { Inline, ON_PAPER, Symbol } from './symbols';

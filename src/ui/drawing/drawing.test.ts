@@ -1,8 +1,7 @@
 /** The drawing as it is drawn: travelled by arrows, its letters and symbols on screen and on paper. */
 import { createElement } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
-import type { Line } from '@/core/drawing/graph';
-import type { Laid, Layout, Placed } from '@/core/drawing/layout';
+import type { Laid, Layout, Line, Placed } from '@/core/drawing';
 import { Figure } from './Figure';
 import { Sheet, SHEETS } from './Sheet';
 import { ON_PAPER, ON_SCREEN } from './symbols';

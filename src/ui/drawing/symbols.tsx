@@ -1,5 +1,5 @@
 /** General symbols of the IEC 60617 kind, drawn about a point, in ink. Inline ones are 18 wide and lie on their line. */
-import type { InlineSymbol, SymbolKind } from '@/core/drawing/graph';
+import type { InlineSymbol, SymbolKind } from '@/core/drawing';
 
 export interface Inks {
   readonly paper: string;

@@ -1,6 +1,6 @@
 /** What the title block of a drawing says. */
 import type { Design } from '@/core/design';
-import type { DrawingWish } from '@/core/drawing/graph';
+import type { DrawingWish } from '@/core/drawing';
 import type { Title } from './Sheet';
 
 export const RAILS: Readonly<Record<DrawingWish['rails'], string>> = {

@@ -1,6 +1,5 @@
 /** From thing to thing with the arrow keys: the nearest that lies that way, straight ahead before aside. */
-import type { About } from '@/core/drawing/graph';
-import type { Layout, Placed } from '@/core/drawing/layout';
+import type { About, Layout, Placed } from '@/core/drawing';
 
 const middle = (t: Placed): readonly [number, number] => [t.x + t.width / 2, t.y + t.height / 2];
 

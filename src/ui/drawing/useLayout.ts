@@ -1,7 +1,6 @@
 import ELK, { type ELK as Elk } from 'elkjs/lib/elk-api';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import type { Drawing } from '@/core/drawing/graph';
-import { fromElk, toElk, type Layout } from '@/core/drawing/layout';
+import { type Drawing, fromElk, type Layout, toElk } from '@/core/drawing';
 import type { ElkNode } from 'elkjs/lib/elk-api';
 
 export interface LaidOut {

@@ -1,7 +1,7 @@
 import { select as d3select } from 'd3-selection';
 import { zoom, zoomIdentity, type ZoomBehavior } from 'd3-zoom';
 import { type RefObject, useCallback, useEffect, useRef } from 'react';
-import type { Layout } from '@/core/drawing/layout';
+import type { Layout } from '@/core/drawing';
 
 export interface View {
   readonly fit: () => void;

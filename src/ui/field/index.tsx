@@ -1,7 +1,7 @@
 'use client';
 /** Labelled fields for single facts. A refused entry stays where it was typed, with the reason under it. */
 import { useId, useState, type ReactNode } from 'react';
-import { bare, parseNumber, parseOptional, unitOf, type Kind, type Parsed } from '@/core/quantity';
+import { bare, type Kind, type Parsed, parseNumber, parseOptional, unitOf } from '@/core/quantity';
 import { useDesign } from '@/ui/boat/context';
 
 function Labelled({ id, label, message, children }: { id: string; label: string; message?: string | null; children: ReactNode }) {

@@ -1,10 +1,10 @@
 'use client';
 import Link from 'next/link';
 import { useState, type ReactNode } from 'react';
-import { autonomyH } from '@/core/energy/balance';
+import { autonomyH } from '@/core/analysis';
 import { round3 } from '@/core/quantity';
+import type { Headroom } from '@/core/ac';
 
-import type { Headroom } from '@/core/ac/headroom';
 import { useAnalysis, useAsked, useDesign, useFindings, useSelected, useWorst } from '@/ui/boat/context';
 
 function Figure({

@@ -1,6 +1,6 @@
 'use client';
 import { useId, useState } from 'react';
-import { addOp, BOUNDS, dropOp, setOp, type Photo } from '@/core/design';
+import { addOp, BOUNDS, dropOp, type Photo, setOp } from '@/core/design';
 import { useDesign, useStore } from '@/ui/boat/context';
 
 const MOST_BYTES = 15_000_000;

@@ -1,8 +1,8 @@
 'use client';
 import { useState } from 'react';
 import type { ScratchResult } from '@/core/scratch';
-import { Sections } from '@/ui/working/Sections';
 import { choiceName, round3, show, type Units } from '@/core/quantity';
+import { Sections } from '@/ui/working/Sections';
 
 /** What a scratch line comes to: size, device, drop, what governs, and the working behind it. */
 export function ScratchCard({ result, units }: { result: ScratchResult; units: Units }) {

@@ -1,6 +1,6 @@
 /** A season shared out among workers: same seed, same answer, however many there are. */
 import type { Design } from '@/core/design';
-import { seasonResult, type SeasonAsked, type SeasonBlock, type SeasonResult } from '@/core/energy/season';
+import { type SeasonAsked, type SeasonBlock, seasonResult, type SeasonResult } from '@/core/energy';
 import { employ } from '@/ui/boat/employ';
 import type { SeasonApi } from '@/workers/season.worker';
 

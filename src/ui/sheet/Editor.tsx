@@ -1,6 +1,5 @@
 import { useEffect, useId, useRef } from 'react';
-import type { Entry } from './Sheet';
-import type { Column } from './types';
+import type { Column, Entry } from './types';
 
 interface Props<Row> {
   readonly entry: Entry;

@@ -1,12 +1,12 @@
 'use client';
 /** A dense, editable sheet. Arrows move, typing edits, Enter and Tab take the entry, blocks are copied and pasted. */
 import { useCallback, useEffect, useId, useMemo, useRef, useState, type ClipboardEvent, type KeyboardEvent, type MouseEvent } from 'react';
-import { toBlock } from '@/core/format/csv';
+import { toBlock } from '@/core/format';
 import { Editor } from './Editor';
 import { layBlock } from './paste';
 import { SheetHead, type Sorting } from './SheetHead';
 import { SheetRow } from './SheetRow';
-import type { Change, Column } from './types';
+import type { Change, Column, Entry } from './types';
 
 interface Props<Row extends { readonly id: string }> {
   readonly label: string;
@@ -30,13 +30,6 @@ interface Props<Row extends { readonly id: string }> {
 interface Cell {
   readonly row: number;
   readonly col: number;
-}
-
-export interface Entry {
-  readonly rowId: string;
-  readonly col: number;
-  readonly text: string;
-  readonly message: string | null;
 }
 
 export function Sheet<Row extends { readonly id: string }>(props: Props<Row>) {

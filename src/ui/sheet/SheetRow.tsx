@@ -1,6 +1,5 @@
 import { memo, type ReactNode } from 'react';
-import type { Entry } from './Sheet';
-import type { Column } from './types';
+import type { Column, Entry } from './types';
 
 interface Props<Row extends { readonly id: string }> {
   readonly row: Row;

@@ -1,6 +1,6 @@
 /** Kinds of cell the AC sheets share. */
 import type { Design } from '@/core/design';
-import { bare, parseChoice, parseNumber, parseOptional, parseYesNo, type Kind, type Parsed, type Units } from '@/core/quantity';
+import { bare, type Kind, parseChoice, type Parsed, parseNumber, parseOptional, parseYesNo, type Units } from '@/core/quantity';
 import type { Column, Tone } from './types';
 
 export const map = <A, B>(parsed: Parsed<A>, to: (value: A) => B): Parsed<B> =>

@@ -1,5 +1,5 @@
 /** A block of cells laid over the sheet from one corner: all of it or none, with every bad cell named. */
-import { fromBlock } from '@/core/format/csv';
+import { fromBlock } from '@/core/format';
 import type { Change, Column } from './types';
 
 export interface PasteProblem {

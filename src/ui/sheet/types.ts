@@ -1,6 +1,5 @@
 /** The sheet: rows of real things, edited in place from the keyboard. */
-import type { Mark } from '@/core/design';
-import type { Parsed } from '@/core/quantity';
+import type { Mark, Parsed } from '@/core/quantity';
 
 export interface Column<Row> {
   readonly key: string;
@@ -29,4 +28,12 @@ export interface Change<Row> {
   readonly label: string;
   readonly patches: readonly { readonly row: Row; readonly patch: Partial<Row> }[];
   readonly added: readonly Row[];
+}
+
+/** What is being typed into a cell, and why it is not taken yet. */
+export interface Entry {
+  readonly rowId: string;
+  readonly col: number;
+  readonly text: string;
+  readonly message: string | null;
 }

@@ -1,10 +1,8 @@
 /** Rules on AC panels and transfers, and on where neutral meets earth in every state of them. */
-import { bondsRight, statesOf, type AcState, type Origin } from '../../ac/states';
-import { setOp } from '../../design/edit';
-import { EARTHINGS } from '../../design/ac';
-import type { Design } from '../../design/schema';
-import { SOURCES, when, type Told } from '../rule';
-import { acPanel, acWhole, set, type AcRule } from './acParts';
+import { type AcState, bondsRight, type Origin, statesOf } from '../../ac';
+import { type Design, EARTHINGS, setOp } from '../../design';
+import { SOURCES, type Told, when } from './../rule';
+import { acPanel, type AcRule, acWhole, set } from './acParts';
 
 type BondRule = 'ac-parallel' | 'ac-bond-many' | 'ac-bond-none';
 const wrongness = (o: Origin): BondRule => (o.paralleled ? 'ac-parallel' : o.bonds.length > o.wanted ? 'ac-bond-many' : 'ac-bond-none');

@@ -1,9 +1,8 @@
 /** Rules on inverters and generators, once the DC network has been asked. */
-import type { GeneratorAnswer } from '../../ac/genset';
-import { RIPPLE, type InverterAnswer } from '../../ac/inverter';
-import type { Design } from '../../design/schema';
+import { type GeneratorAnswer, type InverterAnswer, RIPPLE } from '../../network';
+import type { Design } from '../../design';
 import { round3, sizeName } from '../../quantity';
-import { SOURCES, when, type Rule, type Said } from '../rule';
+import { type Rule, type Said, SOURCES, when } from './../rule';
 import type { AcRow } from './acParts';
 
 export interface AcPower {

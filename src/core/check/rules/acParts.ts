@@ -1,7 +1,6 @@
 /** What the files of AC rules share: rules asked of every source, run, appliance or panel, and single edits that cure. */
-import { setOp } from '../../design/edit';
-import type { AcCircuit, AcLoad, AcPanel, AcSource, Design } from '../../design/schema';
-import { SOURCES, type Rule, type Said } from '../rule';
+import { type AcCircuit, type AcLoad, type AcPanel, type AcSource, type Design, setOp } from '../../design';
+import { type Rule, type Said, SOURCES } from './../rule';
 
 export type AcRule = Rule<Design>;
 export type AcRow = Omit<AcRule, 'find' | 'about' | 'source'> & { readonly source?: string };

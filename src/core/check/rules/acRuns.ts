@@ -1,12 +1,10 @@
 /** Rules on AC runs: conductor and breaker, faults to earth, what the cable is and what colour. */
-import { acCircuits, chainsTo, DROP_PCT, TOTAL_DROP_PCT, type AcCircuitResult } from '../../ac/circuits';
-import { INTERRUPTS, INTERRUPTS_AT_LEAST, sourceOhm } from '../../ac/services';
-import { setOp } from '../../design/edit';
-import type { AcCircuit, Design } from '../../design/schema';
+import { type AcCircuitResult, acCircuits, chainsTo, DROP_PCT, INTERRUPTS, INTERRUPTS_AT_LEAST, sourceOhm, TOTAL_DROP_PCT } from '../../ac';
+import { type AcCircuit, type Design, setOp } from '../../design';
 import { round3, sizeName } from '../../quantity';
-import { AC_COLOURS } from '../../rules/colours';
-import { SOURCES, when, type Rule, type Said } from '../rule';
-import { acRun, acWhole, set, type AcRow, type AcRule } from './acParts';
+import { AC_COLOURS } from '../../rules';
+import { type Rule, type Said, SOURCES, when } from './../rule';
+import { type AcRow, type AcRule, acRun, acWhole, set } from './acParts';
 
 /** A run with what was worked out for it. */
 interface Run {

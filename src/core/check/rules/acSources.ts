@@ -1,14 +1,23 @@
 /** Rules on AC sources and appliances. */
-import { cordPct, chainsTo, outletA, TOTAL_DROP_PCT } from '../../ac/circuits';
-import { consumerOf, loose, rowsOn, vaOf } from '../../ac/consumers';
-import { SERVICES, settingsOf, type Setting } from '../../ac/services';
-import { fits } from '../../ac/together';
-import { ampacityA, derate } from '../../conductor/ampacity';
-import { dropOps } from '../../design/edit';
-import type { AcLoad, AcSource, Design } from '../../design/schema';
-import { findConductor } from '../../rules/conductors';
-import { SOURCES, when } from '../rule';
-import { AC_LAW, acLoad, acRun, acSource, acWhole, set, type AcRule } from './acParts';
+import {
+  chainsTo,
+  consumerOf,
+  cordPct,
+  fits,
+  loose,
+  outletA,
+  rowsOn,
+  SERVICES,
+  type Setting,
+  settingsOf,
+  TOTAL_DROP_PCT,
+  vaOf,
+} from '../../ac';
+import { ampacityA, derate } from '../../conductor';
+import { type AcLoad, type AcSource, type Design, dropOps } from '../../design';
+import { findConductor } from '../../rules';
+import { SOURCES, when } from './../rule';
+import { AC_LAW, acLoad, type AcRule, acRun, acSource, acWhole, set } from './acParts';
 
 const isAwg = (design: Design): boolean => design.boat.ruleSet === 'awg';
 

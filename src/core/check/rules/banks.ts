@@ -1,12 +1,10 @@
 /** Rules on banks, their boxes, BMS and links, and on what joins them. */
-import { setOp } from '../../design/edit';
-import type { Bank, Design, Join } from '../../design/schema';
-import { crankIndex } from '../../energy/scene';
-import { cranking } from '../../energy/start';
-import { BAD, sharingOf, UNEVEN } from '../../network/sharing';
+import { type Bank, type Design, type Join, setOp } from '../../design';
+import { crankIndex } from '../../energy';
+import { BAD, cranking, sharingOf, UNEVEN } from '../../bank';
 import { sizeName } from '../../quantity';
-import { fitCount } from '../fitCount';
-import { SOURCES, when, type Said } from '../rule';
+import { fitCount } from './../fitCount';
+import { type Said, SOURCES, when } from './../rule';
 import type { ChargingRule } from './charging';
 
 type Row = Omit<ChargingRule, 'find' | 'about' | 'source'> & { readonly source?: string };

@@ -1,13 +1,8 @@
 /** Rules on sources, their settings, and the days and cruises they charge through. */
-import { pulleyRatio } from '../../charge/alternator';
-import { settingsMatrix, SETTINGS, type SettingName } from '../../charge/settings';
-import { arrayFigures } from '../../charge/solar';
-import { fitLines } from '../../charge/swap';
-import { BOUNDS } from '../../design/bounds';
-import { setOp } from '../../design/edit';
-import type { Bank, Cruise, Design, Living, Source } from '../../design/schema';
-import { bankRestV, bankSource } from '../../network/bankSource';
-import { SOURCES, when, type Rule, type Said, type Told } from '../rule';
+import { arrayFigures, fitLines, pulleyRatio, type SettingName, SETTINGS, settingsMatrix } from '../../charging';
+import { type Bank, BOUNDS, type Cruise, type Design, type Living, setOp, type Source } from '../../design';
+import { bankRestV, bankSource } from '../../bank';
+import { type Rule, type Said, SOURCES, type Told, when } from './../rule';
 
 export type ChargingRule = Rule<Design>;
 type Row = Omit<ChargingRule, 'find' | 'about' | 'source'> & { readonly source?: string };

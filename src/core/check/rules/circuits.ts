@@ -1,12 +1,8 @@
 /** Rules on one circuit, from its results. */
-import type { Bench } from '../../conductor/evaluate';
-import { protects, type CriterionId, type Ladder, type State } from '../../conductor/ladder';
-import { makerAreaMm2 } from '../../conductor/minimums';
-import { setOp } from '../../design/edit';
-import type { Design } from '../../design/schema';
+import { type Bench, type CriterionId, type Ladder, makerAreaMm2, protects, type State } from '../../circuit';
+import { type Design, type Finding, setOp, type Severity } from '../../design';
 import { choiceName, show, sizeName, type Units } from '../../quantity';
-import type { Finding, Severity } from '../finding';
-import { SOURCES, when, type Hazard, type Rule, type Told } from '../rule';
+import { type Hazard, type Rule, SOURCES, type Told, when } from './../rule';
 
 /** What rules on a circuit read. */
 export interface CircuitFacts {

@@ -1,10 +1,9 @@
 /** Rules on the design as a whole: banks, loads, panels and what feeds them. */
-import type { CircuitResult } from '../../circuitResult';
-import { setOp } from '../../design/edit';
-import type { Circuit, Design } from '../../design/schema';
-import { ringWords } from '../../network/feeds';
-import type { Ring } from '../../network/solve/rings';
-import { SOURCES, when, type Rule, type Told } from '../rule';
+import type { CircuitResult } from '../../circuit';
+import { type Circuit, type Design, setOp } from '../../design';
+import { ringWords } from '../../topology';
+import type { Ring } from '../../solve';
+import { type Rule, SOURCES, type Told, when } from './../rule';
 
 export interface DesignFacts {
   readonly design: Design;

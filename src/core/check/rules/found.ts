@@ -1,12 +1,10 @@
 /** Rules on the wire as found, and on what is in line with a circuit. */
-import { foundInsulationC, foundOhm } from '../../conductor/asFound';
-import { setOp } from '../../design/edit';
+import { foundInsulationC, foundOhm } from '../../circuit';
+import { setOp } from '../../design';
 import { show, sizeName } from '../../quantity';
-import { conditionOf } from '../../rules/conditions';
-import { findConductor } from '../../rules/conductors';
-import { INLINE } from '../../rules/inline';
-import { SOURCES, when, type Told } from '../rule';
-import { circuitOf, idOf, type CircuitRule } from './circuits';
+import { conditionOf, findConductor, INLINE } from '../../rules';
+import { SOURCES, type Told, when } from './../rule';
+import { circuitOf, type CircuitRule, idOf } from './circuits';
 
 const KINDS = {
   solid: ['fix', 'is solid wire', 'One strand breaks under vibration and takes the circuit with it.'],

@@ -1,11 +1,8 @@
 /** Rules on the main side: what lands on nothing, loops, banks side by side, returns through the hull, what goes round the shunt. */
-import { dropOp, setOp } from '../../design/edit';
-import type { Design, Lead, LeadEnd } from '../../design/schema';
-import { endName, endNode } from '../../mainSide/ends';
-import { loops, loose, paralleled, returnBar, shuntLead } from '../../mainSide/graph';
-import type { LeadResult } from '../../mainSide/leads';
-import { MOST_ON_A_STUD } from '../../mainSide/posts';
-import { SOURCES, when, type Rule, type Said, type Told } from '../rule';
+import { type Design, dropOp, type Lead, type LeadEnd, setOp } from '../../design';
+import { endName, endNode, loops, loose, paralleled, returnBar, shuntLead } from '../../topology';
+import { type LeadResult, MOST_ON_A_STUD } from '../../mainSide';
+import { type Rule, type Said, SOURCES, type Told, when } from './../rule';
 
 export interface MainSideFacts {
   readonly design: Design;

@@ -1,11 +1,10 @@
 /** What the makers of a circuit's loads ask for beyond wire and amps. */
-import { runToTapM } from '../../conductor/minimums';
-import { setOp } from '../../design/edit';
-import type { Load } from '../../design/schema';
-import { isCharging } from '../../network/asked';
+import { runToTapM } from '../../circuit';
+import { type Load, setOp } from '../../design';
+import { isCharging } from '../../demand';
 import { show } from '../../quantity';
-import { findFamily } from '../../rules/devices';
-import { SOURCES, when, type Told } from '../rule';
+import { findFamily } from '../../rules';
+import { SOURCES, type Told, when } from './../rule';
 import type { CircuitFacts, CircuitRule } from './circuits';
 
 const EXTEND = {

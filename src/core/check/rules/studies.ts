@@ -1,11 +1,8 @@
 /** Rules on the studies of the whole network, and on a positive that touches a case. */
-import { setOp } from '../../design/edit';
-import type { Design, Study } from '../../design/schema';
-import type { CaseFault } from '../../mainSide/caseFaults';
-import type { StudyAnswer } from '../../network/study';
-import type { WorstLoad } from '../../network/worst';
+import { type Design, setOp, type Study } from '../../design';
+import type { CaseFault, StudyAnswer, WorstLoad } from '../../network';
 import { sizeName } from '../../quantity';
-import { SOURCES, type Rule } from '../rule';
+import { type Rule, SOURCES } from './../rule';
 
 export interface StudyFacts {
   readonly design: Design;

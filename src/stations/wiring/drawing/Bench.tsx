@@ -1,8 +1,8 @@
 'use client';
 import { useMemo, useRef, useState } from 'react';
 import { SELECTOR_POSITIONS } from '@/core/design';
-import { drawingOf, foldAtFirst, type About } from '@/core/drawing/graph';
-import { after, atRest, type Act, type Consequence, type Standing } from '@/core/network/switching';
+import { type About, drawingOf, foldAtFirst } from '@/core/drawing';
+import { type Act, after, atRest, type Consequence, type Standing } from '@/core/network';
 import { round3 } from '@/core/quantity';
 import { useAnalysis, useAsked, useDesign } from '@/ui/boat/context';
 import { Canvas } from '@/ui/drawing/Canvas';

@@ -1,6 +1,6 @@
 'use client';
 import { useDeferredValue, useMemo, useRef, useState } from 'react';
-import { deadIn, drawingOf, foldAtFirst, type About, type DrawingWish } from '@/core/drawing/graph';
+import { type About, deadIn, drawingOf, type DrawingWish, foldAtFirst } from '@/core/drawing';
 import { useAnalysis, useAsked, useBoat, useFindings, useSelected, useStore, useWorst } from '@/ui/boat/context';
 import { TableBeside } from '@/ui/chart/TableBeside';
 import { fileName } from '@/ui/files';

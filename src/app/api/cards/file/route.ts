@@ -1,4 +1,4 @@
-import { CardFileSchema, CARDS_FORMAT, type CardFile } from '@/core/library/cards';
+import { type CardFile, CardFileSchema, CARDS_FORMAT } from '@/core/design';
 import { database } from '@/server/database';
 import { guarded, readBody } from '@/server/request';
 import { listShelf, putCards } from '@/server/shelf';

@@ -1,0 +1,20 @@
+export { acFor, appliancesA, dayLoads, hostOf, restW } from './budget';
+export { type AcCircuitResult, acCircuits, chainsTo, cordOhm, cordPct, type Core, DROP_PCT, outletA, TOTAL_DROP_PCT } from './circuits';
+export { consumerOf, loose, rowsOn, vaOf, wattsOf } from './consumers';
+export { DIP_MOTORS_ONLY, DIP_WITH_LIGHTS, type MotorStart, startDip, startOrder, TYPICAL_XD } from './generator';
+export { type Headroom, headroomOf } from './headroom';
+export { ISOLATION_CAUTION, isolationSteps } from './isolation';
+export { placardLines } from './placard';
+export { type Running, runningOf, runningOn } from './running';
+export {
+  ASSUMED_PEDESTAL_OHM,
+  INTERRUPTS,
+  INTERRUPTS_AT_LEAST,
+  inverterVa,
+  SERVICES,
+  type Setting,
+  settingsOf,
+  sourceOhm,
+} from './services';
+export { type AcState, bondsRight, type Origin, statesOf } from './states';
+export { type AcLimit, type Consumer, fits, largestSets } from './together';

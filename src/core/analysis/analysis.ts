@@ -1,0 +1,252 @@
+/** Design -> Analysis: the one function that runs it all. Incremental: a circuit whose inputs are the same objects keeps its result. */
+import { asDecided, type Bank, type Circuit, type Design, type Finding, type Load, share } from '../design';
+import { findingsMemory, type FindingsMemory, findingsOf } from '../check';
+import { analyseAgain, analyseCircuit, type CircuitResult, type Gathered, NOWHERE, type Upstream } from '../circuit';
+import { balance, type Balance } from './balance';
+import { type LeadMemory, type LeadResult, leadResults, type Paths, pathsOf, withPaths, withPostFaults } from '../mainSide';
+import { madeMemory, type MadeMemory } from '../energy';
+import { type Asked, askedOf, demandItem, demandKey, loadCurrent, type LoadCurrent, type StudyVolts } from '../demand';
+import { bankSource, type BankSource } from '../bank';
+import { circuitOrder, type Lay, layOf, sameParts, type Served } from '../topology';
+
+export interface LoadResult {
+  readonly id: string;
+  readonly current: LoadCurrent;
+  readonly circuitId: string | null;
+}
+
+export interface Analysis {
+  readonly volts: StudyVolts;
+  readonly banks: readonly BankSource[];
+  readonly loads: readonly LoadResult[];
+  readonly circuits: readonly CircuitResult[];
+  readonly findings: readonly Finding[];
+  readonly balance: Balance;
+  /** What stands between each source and its bank, where it is not entered. */
+  readonly paths: Paths;
+  /** Leads of the main side, sized. */
+  readonly leads: readonly LeadResult[];
+}
+
+interface Kept {
+  readonly deps: readonly unknown[];
+  readonly drift: readonly number[];
+  readonly result: CircuitResult;
+}
+
+/** Results kept from one analysis to the next. Make one per design being worked on. */
+export interface Memory {
+  readonly circuits: Map<string, Kept>;
+  readonly lays: Map<string, Lay>;
+  readonly currents: WeakMap<Load, { volts: StudyVolts; current: LoadCurrent }>;
+  readonly banks: WeakMap<Bank, BankSource>;
+  readonly loads: WeakMap<Load, LoadResult>;
+  volts: StudyVolts | null;
+  readonly made: MadeMemory;
+  paths: Paths;
+  readonly leads: LeadMemory;
+  posts: { readonly deps: readonly unknown[]; readonly banks: readonly BankSource[] } | null;
+  readonly findings: FindingsMemory;
+}
+
+export const createMemory = (): Memory => ({
+  circuits: new Map(),
+  lays: new Map(),
+  currents: new WeakMap(),
+  banks: new WeakMap(),
+  loads: new WeakMap(),
+  volts: null,
+  made: madeMemory(),
+  paths: {},
+  leads: { byId: new Map(), results: [] },
+  posts: null,
+  findings: findingsMemory(),
+});
+
+const byId = <T extends { readonly id: string }>(rows: readonly T[]): ReadonlyMap<string, T> => new Map(rows.map((r) => [r.id, r]));
+
+/** Study volts: lowest bank volts (house setting, 95 % of nominal for a first figure) and highest charging volts of the first bank. */
+function studyVolts(design: Design, bank: BankSource | undefined, kept: StudyVolts | null): StudyVolts {
+  const { systemV } = design.boat;
+  const lowV = (systemV * design.house.lowVoltsPct) / 100;
+  const chargingV = bank?.chargingV ?? systemV * 1.2;
+  return kept?.lowV === lowV && kept.chargingV === chargingV ? kept : { lowV, chargingV };
+}
+
+/**
+ * Analyses a whole design. Total: never throws for a design that has passed the schema; what cannot be computed is a finding.
+ * @param memory results of the last call for a neighbouring design; unchanged objects are not computed again.
+ */
+export function analyse(whole: Design, memory: Memory = createMemory()): Analysis {
+  const design = asDecided(whole);
+  const alone = design.banks.map((b) => {
+    const source = memory.banks.get(b) ?? bankSource(b);
+    memory.banks.set(b, source);
+    return source;
+  });
+  const volts = (memory.volts = studyVolts(design, alone[0], memory.volts));
+  const banks = postFaultsOf(memory, design, alone, volts);
+  const currentOf = (load: Load): LoadCurrent => {
+    const kept = memory.currents.get(load);
+    if (kept?.volts === volts) return kept.current;
+    const current = loadCurrent(load, volts);
+    memory.currents.set(load, { volts, current });
+    return current;
+  };
+  const loads = byId(design.loads);
+  const ordered = circuitOrder(design.circuits);
+  const { order, feederOf } = ordered;
+  const asked = askedOf(design, ordered, loads, currentOf);
+  const results = analyseCircuits({ design, memory, banks, volts, currentOf, loads, order, feederOf, asked });
+  const circuits = design.circuits.flatMap((c) => results.get(c.id) ?? []);
+  const leads = leadResults(design, circuits, banks, volts, memory.leads);
+  const paths = (memory.paths = share(memory.paths, pathsOf(design, circuits, leads)));
+  const circuitOfLoad = new Map<string, string>();
+  for (const c of design.circuits)
+    for (const { serves } of c.taps) if (serves.kind === 'load' && !circuitOfLoad.has(serves.id)) circuitOfLoad.set(serves.id, c.id);
+  return {
+    volts,
+    banks,
+    loads: design.loads.map((l) => loadResult(memory, l, currentOf(l), circuitOfLoad.get(l.id) ?? null)),
+    circuits,
+    findings: findingsOf({ design, circuits, leads, studied: null }, memory.findings),
+    balance: balance(design, banks, circuits, memory.made.of(withPaths(design, paths))),
+    paths,
+    leads,
+  };
+}
+
+/** Banks with all that can feed a fault at their posts: the same objects while nothing of it moves. */
+function postFaultsOf(memory: Memory, design: Design, alone: readonly BankSource[], volts: StudyVolts): readonly BankSource[] {
+  const { joins, sources, leads, banks, places, boat, house } = design;
+  const deps = [joins, sources, leads, banks, places, boat, house, volts];
+  if (!memory.posts || !sameParts(memory.posts.deps, deps))
+    memory.posts = { deps, banks: share(memory.posts?.banks, withPostFaults(design, alone, volts)) };
+  return memory.posts.banks;
+}
+
+/** A load's line of the analysis: the same object while it says the same. */
+function loadResult(memory: Memory, load: Load, current: LoadCurrent, circuitId: string | null): LoadResult {
+  const kept = memory.loads.get(load);
+  if (kept?.current === current && kept.circuitId === circuitId) return kept;
+  const result = { id: load.id, current, circuitId };
+  memory.loads.set(load, result);
+  return result;
+}
+
+interface Scene {
+  readonly design: Design;
+  readonly memory: Memory;
+  readonly banks: readonly BankSource[];
+  readonly volts: StudyVolts;
+  readonly currentOf: (load: Load) => LoadCurrent;
+  readonly loads: ReadonlyMap<string, Load>;
+  readonly order: readonly Circuit[];
+  readonly feederOf: ReadonlyMap<string, Circuit>;
+  readonly asked: Asked;
+}
+
+const NOTHING: readonly never[] = [];
+
+/** Top down: each circuit behind what stands before it. */
+function analyseCircuits(scene: Scene): ReadonlyMap<string, CircuitResult> {
+  const { design, memory, banks, volts, currentOf, loads, order, feederOf, asked } = scene;
+  const { boat, house } = design;
+  const panels = byId(design.panels);
+  const places = byId(design.places);
+  const results = new Map<string, CircuitResult>();
+  const below = new Map<string, Upstream>();
+  const upstreamOf = (c: Circuit): Upstream => {
+    if (c.from.kind === 'bank') {
+      const at = design.banks.findIndex((b) => b.id === c.from.id);
+      const place = places.get(design.banks[at]?.placeId ?? '') ?? null;
+      return { ...NOWHERE, bank: banks[at] ?? null, bankDemandA: asked.bankDemandA.get(c.from.id) ?? 0, place, atBank: true };
+    }
+    const feeder = feederOf.get(c.from.id);
+    const via = feeder && below.get(`${feeder.id}:${c.from.id}`);
+    const place = places.get(panels.get(c.from.id)?.placeId ?? '') ?? null;
+    // The bank's demand may move without the feeder's own result moving: it is taken afresh.
+    return via ? { ...via, place, bankDemandA: asked.bankDemandA.get(via.bank?.bankId ?? '') ?? 0 } : { ...NOWHERE, place };
+  };
+  for (const circuit of order) {
+    const upstream = upstreamOf(circuit);
+    const served: Served = {
+      loads: circuit.taps.map((t) => (t.serves.kind === 'load' ? (loads.get(t.serves.id) ?? null) : null)),
+      panels: circuit.taps.map((t) => (t.serves.kind === 'panel' ? (panels.get(t.serves.id) ?? null) : null)),
+    };
+    const panel = circuit.from.kind === 'panel' ? (panels.get(circuit.from.id) ?? null) : null;
+    const lay = layOf(design, circuit, upstream.place, served, places, memory.lays.get(circuit.id));
+    memory.lays.set(circuit.id, lay);
+    const feeds = served.panels.some((p) => p !== null);
+    const surges = feeds ? circuit.taps.map((t) => (t.serves.kind === 'panel' ? (asked.surge.get(t.serves.id) ?? null) : null)) : NOTHING;
+    const deps: unknown[] = [circuit, house, boat, volts, panel, ...lay.passes, ...lay.lengths, ...served.loads, ...served.panels];
+    deps.push(upstream.bank, upstream.place, upstream.atBank);
+    deps.push(upstream.chain.join('>'), upstream.coldOhm, upstream.faultHotOhm, upstream.feederRatingA);
+    for (const s of surges) deps.push(s?.addsA, s?.seconds, s?.name);
+    if (feeds) for (const t of circuit.taps) if (t.serves.kind === 'panel') deps.push(...demandKey(asked.items.get(t.serves.id) ?? []));
+    // Only a start is reckoned from the sagged posts.
+    const starts = surges.some(Boolean) || served.loads.some((l) => l !== null && l.surgeA !== null);
+    const drift = [upstream.dropV, upstream.hotOhm, starts ? upstream.bankDemandA : 0];
+    const kept = memory.circuits.get(circuit.id);
+    const known = kept && sameParts(kept.deps, deps) ? kept : undefined;
+    const again = known && (sameParts(known.drift, drift) ? known.result : analyseAgain(known.result, upstream));
+    const result =
+      again ??
+      analyseCircuit(
+        gather(
+          circuit,
+          upstream,
+          panel,
+          served,
+          lay,
+          feeds
+            ? circuit.taps.map((t, i) => {
+                const load = served.loads[i];
+                return t.serves.kind === 'panel' ? (asked.items.get(t.serves.id) ?? []) : load ? [demandItem(load, currentOf(load))] : [];
+              })
+            : NOTHING,
+          surges,
+        ),
+      );
+    memory.circuits.set(circuit.id, { deps, drift, result });
+    results.set(circuit.id, result);
+    served.panels.forEach((p, i) => {
+      const own = result.below[i];
+      if (p && own) below.set(`${circuit.id}:${p.id}`, own);
+    });
+  }
+  for (const id of memory.circuits.keys())
+    if (!results.has(id)) {
+      memory.circuits.delete(id);
+      memory.lays.delete(id);
+    }
+  return results;
+
+  function gather(
+    circuit: Circuit,
+    upstream: Upstream,
+    panel: Gathered['panel'],
+    served: Served,
+    lay: Lay,
+    downstream: Gathered['downstream'],
+    belowSurge: Gathered['belowSurge'],
+  ): Gathered {
+    return {
+      circuit,
+      house,
+      school: boat.ruleSet,
+      systemV: boat.systemV,
+      volts,
+      upstream,
+      panel,
+      places: lay.passes,
+      lengths: circuit.taps.map((tap, i) => ({ estimatedM: lay.lengths[i] ?? 0, lengthM: tap.tapedM ?? lay.lengths[i] ?? 0 })),
+      loads: served.loads,
+      currents: served.loads.map((l) => (l ? currentOf(l) : null)),
+      panels: served.panels,
+      names: circuit.taps.map((t, i) => served.loads[i]?.name ?? served.panels[i]?.name ?? places.get(t.serves.id)?.name ?? '?'),
+      downstream,
+      belowSurge,
+    };
+  }
+}

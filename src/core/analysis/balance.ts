@@ -1,0 +1,43 @@
+/** The balance line: the five figures that tell how the design stands. */
+import type { CircuitResult } from '../circuit';
+import type { Design } from '../design';
+import { type BankSource, houseBanks } from '../bank';
+import { dayLoads } from '../ac';
+import { dayAh, type Made } from '../energy';
+
+export interface Need {
+  readonly livingId: string;
+  readonly name: string;
+  readonly needAh: number;
+  /** What the sources make that day, Ah; null without a source. */
+  readonly made: Made | null;
+}
+
+export interface Balance {
+  /** Ah a day in each way of living: nominal amps x hours, and what stands by. */
+  readonly needs: readonly Need[];
+  readonly usableAh: number;
+  /** Whole path drop nearest (or past) its limit. */
+  readonly worst: { readonly circuitId: string; readonly pct: number; readonly limitPct: number; readonly name: string } | null;
+}
+
+export function balance(design: Design, banks: readonly BankSource[], circuits: readonly CircuitResult[], made: readonly Made[]): Balance {
+  const needs = design.living.map((living) => ({
+    livingId: living.id,
+    name: living.name,
+    needAh: dayLoads(design).reduce((sum, load) => sum + dayAh(load, living), 0),
+    made: made.find((m) => m.livingId === living.id) ?? null,
+  }));
+  let worst: Balance['worst'] = null;
+  for (const c of circuits) {
+    const w = c.own.state.drop.worst;
+    if (!w || c.isFeeder) continue;
+    if (!worst || w.pct / w.limitPct > worst.pct / worst.limitPct)
+      worst = { circuitId: c.id, pct: w.pct, limitPct: w.limitPct, name: c.name };
+  }
+  return { needs, usableAh: houseBanks(design, banks).reduce((sum, b) => sum + b.usableAh, 0), worst };
+}
+
+/** Hours the usable capacity lasts at a day's need with no source; null without need or bank. */
+export const autonomyH = (usableAh: number, needAh: number): number | null =>
+  usableAh > 0 && needAh > 0 ? (24 * usableAh) / needAh : null;

@@ -1,0 +1,8 @@
+export { ALTERNATOR_EFFICIENCY, alternatorAt, cutInRpm, FUEL_L_PER_KWH, labelCurve, monotone, pulleyRatio } from './alternator';
+export { acVolts, chargerAcA, chargerAmps, chargingV } from './charger';
+export { compensatedV } from './compensation';
+export { sheetLines } from './programming';
+export { setpointV } from './setpoint';
+export { type SettingName, SETTINGS, settingsMatrix, type SettingsRow } from './settings';
+export { arrayFigures } from './solar';
+export { fitLines, swapLines } from './swap';

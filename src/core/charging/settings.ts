@@ -1,0 +1,192 @@
+/** Settings laid side by side: every source against its battery's maker and its BMS (docs/methods.md, M13). */
+import { round3 } from '../quantity';
+import { bankTempC, cellsOf, chemistryOf, oddSlope, slopePerCell, tailA } from '../bank';
+import type { Bank, Design, Source } from '../design';
+import { compensatedV } from './compensation';
+
+/** Temperatures the setpoints are looked at over, degC. */
+export const FROM_C = -10;
+export const TO_C = 45;
+
+export const SETTINGS = ['absorption', 'time and tail', 'float', 'equalise', 'slope', 'sensor', 'largest current', 'BMS'] as const;
+export type SettingName = (typeof SETTINGS)[number];
+
+export interface Setting {
+  readonly name: SettingName;
+  /** What is set, and what the battery wants, as people read it. */
+  readonly now: string;
+  readonly wanted: string;
+  readonly verdict: 'right' | 'note' | 'fix' | 'stop';
+  /** What to change, and to what; empty where it is right. */
+  readonly change: string;
+}
+
+export interface SettingsRow {
+  readonly source: Source;
+  readonly bank: Bank;
+  readonly settings: readonly Setting[];
+  readonly worst: Setting['verdict'];
+}
+
+const RANK = { right: 0, note: 1, fix: 2, stop: 3 } as const;
+const v2 = (x: number) => `${x.toFixed(2)} V`;
+
+/** Sensing error of a source that does not sense at the bank, V: it reads more than the bank has by its path's drop, or by the splitter's. */
+export function senseErrorV(design: Design, source: Source): number {
+  const join = design.joins.find((j) => j.id === source.joinId && j.kind === 'splitter');
+  return join && source.regulator.sense !== 'the bank' ? join.dropV : 0;
+}
+
+/** Highest volts a source's settings ask for anywhere from -10 to 45 degC, tolerance counted. */
+export function highestV(source: Source, bank: Bank): number {
+  const { absorptionV, equaliseV, toleranceV } = source.regulator;
+  const top = Math.max(absorptionV, equaliseV ?? 0);
+  return Math.max(compensatedV(top, source, bank, FROM_C), compensatedV(top, source, bank, TO_C), top) + toleranceV;
+}
+
+const SPREAD_C = 5;
+
+/** Banks charged along with this one that stand more than 5 degC apart from it, and by how much their volts are wrong; empty: none. */
+function spread(design: Design, bank: Bank, slopeMvPerC: number): string {
+  const here = bankTempC(design, bank);
+  const along = design.joins
+    .filter((j) => j.firstId === bank.id || j.secondId === bank.id)
+    .flatMap((j) => design.banks.filter((b) => b.id !== bank.id && (b.id === j.firstId || b.id === j.secondId)));
+  return along
+    .map((b) => ({ b, apart: bankTempC(design, b) - here }))
+    .filter(({ apart }) => Math.abs(apart) > SPREAD_C)
+    .map(({ b, apart }) => {
+      const wrongV = (-slopeMvPerC * apart) / 1000;
+      return `${b.name} is ${Math.abs(apart).toFixed(0)} °C ${apart > 0 ? 'warmer' : 'colder'} and gets ${Math.abs(wrongV).toFixed(2)} V too ${wrongV > 0 ? 'much' : 'little'}: bring them closer in temperature`;
+    })
+    .join('; ');
+}
+
+function rowOf(design: Design, source: Source, bank: Bank): SettingsRow {
+  const chemistry = chemistryOf(bank);
+  const times = (bank.blockV * bank.series) / 12;
+  const { regulator: r } = source;
+  const settings: Setting[] = [];
+  const add = (name: SettingName, now: string, wanted: string, verdict: Setting['verdict'], change = '') =>
+    settings.push({ name, now, wanted, verdict, change });
+  const lost = senseErrorV(design, source);
+  const absWant = chemistry.absorptionV * times;
+  const absGets = r.absorptionV - lost;
+  const offAbs = absGets - absWant;
+  add(
+    'absorption',
+    lost > 0 ? `${v2(r.absorptionV)}, ${v2(absGets)} past the splitter` : v2(r.absorptionV),
+    v2(absWant),
+    Math.abs(offAbs) <= 0.1 * times ? 'right' : offAbs > 0.3 * times ? 'stop' : 'fix',
+    Math.abs(offAbs) <= 0.1 * times
+      ? ''
+      : lost > 0
+        ? `sense at the bank, or set ${v2(absWant + lost)}`
+        : `set absorption to ${v2(absWant)}`,
+  );
+  const tail = tailA(bank);
+  const ends = r.tailA ?? tail;
+  add(
+    'time and tail',
+    r.staged ? `${ends.toFixed(1)} A, ${r.minMin} to ${r.maxMin} min` : 'never ends',
+    `${tail.toFixed(1)} A`,
+    !r.staged ? (chemistry.leadAcid ? 'note' : 'fix') : ends > 2 * tail ? 'fix' : ends < tail / 2 ? 'note' : 'right',
+    !r.staged
+      ? chemistry.leadAcid
+        ? 'fixed volts: good for a few hours a day, too high for days on end'
+        : 'a fixed setpoint holds iron phosphate at the top: use a staged regulator'
+      : ends > 2 * tail
+        ? `end absorption at ${tail.toFixed(1)} A, or it stops short of full`
+        : ends < tail / 2
+          ? `end absorption at ${tail.toFixed(1)} A: so low a tail may never come`
+          : '',
+  );
+  const floatWant = chemistry.floatV * times;
+  const offFloat = r.floatV - floatWant;
+  if (r.staged)
+    add(
+      'float',
+      v2(r.floatV),
+      v2(floatWant),
+      Math.abs(offFloat) <= 0.15 * times ? 'right' : offFloat > 0.4 * times ? 'stop' : 'fix',
+      Math.abs(offFloat) <= 0.15 * times ? '' : `set float to ${v2(floatWant)}`,
+    );
+  const equalWant = chemistry.equaliseV === null ? null : chemistry.equaliseV * times;
+  add(
+    'equalise',
+    r.equaliseV === null ? 'off' : v2(r.equaliseV),
+    equalWant === null ? 'off' : `off, or ${v2(equalWant)} by hand`,
+    r.equaliseV === null ? 'right' : equalWant === null ? 'stop' : r.equaliseV > equalWant + 0.1 * times ? 'fix' : 'right',
+    r.equaliseV === null ? '' : equalWant === null ? 'switch equalising off: this battery is ruined by it' : '',
+  );
+  const cells = cellsOf(bank, chemistry);
+  const slope = slopePerCell(r.slope, cells);
+  const odd = oddSlope(slope, chemistry.leadAcid);
+  const compensates = r.sensor !== 'none';
+  const offSlope = Math.abs(slope - chemistry.slopeMvPerCCell);
+  add(
+    'slope',
+    `${round3(r.slope.value)} ${r.slope.unit} (${round3(slope)} a cell)${compensates ? '' : ', no sensor'}`,
+    `${round3(chemistry.slopeMvPerCCell)} mV/°C cell`,
+    !compensates && !chemistry.leadAcid ? 'right' : odd ? (chemistry.leadAcid ? 'fix' : 'stop') : offSlope > 1.5 ? 'note' : 'right',
+    !compensates && !chemistry.leadAcid
+      ? ''
+      : odd
+        ? odd
+        : offSlope > 1.5
+          ? `set ${round3(Math.round(chemistry.slopeMvPerCCell * cells.bank))} mV/°C for the bank`
+          : '',
+  );
+  const warm = bankTempC(design, bank);
+  const apart = chemistry.leadAcid && r.sensor === 'on the bank' ? spread(design, bank, chemistry.slopeMvPerCCell * cells.bank) : '';
+  const sensorWrong = chemistry.leadAcid && (r.sensor === 'none' || r.sensor === 'near the engine');
+  add(
+    'sensor',
+    r.sensor,
+    chemistry.leadAcid ? 'on the warmest battery, near its middle' : 'none needed for volts; a cold cut-off is',
+    !chemistry.leadAcid ? 'right' : r.sensor === 'on the bank' ? (apart === '' ? 'right' : 'fix') : sensorWrong ? 'fix' : 'note',
+    !chemistry.leadAcid || r.sensor === 'on the bank'
+      ? apart
+      : r.sensor === 'none'
+        ? `at ${warm.toFixed(0)} °C the volts should be ${v2(absWant + (chemistry.slopeMvPerCCell / 1000) * cells.bank * (warm - 25))}: fit a sensor on the bank`
+        : 'put the sensor on a negative post of the warmest battery, torqued to its maker’s figure',
+  );
+  const most = bank.sheet.maxChargeA ?? chemistry.maxChargeC * bank.blockAh * bank.strings;
+  const all = design.sources.filter((s) => s.bankId === bank.id).reduce((sum, s) => sum + s.ratedA, 0);
+  add(
+    'largest current',
+    `${source.ratedA} A, ${all} A all sources`,
+    `${most.toFixed(0)} A at most`,
+    source.ratedA > most + 1e-9 ? 'fix' : all > most + 1e-9 ? 'note' : 'right',
+    source.ratedA > most + 1e-9
+      ? `limit this source to ${most.toFixed(0)} A`
+      : all > most + 1e-9
+        ? `together they may give ${all} A: limit some of them${bank.bms ? ', or let the BMS ask for what it wants' : ''}`
+        : '',
+  );
+  if (bank.bms) {
+    const limit = bank.bms.overV - bank.bms.toleranceV - 0.3 * times;
+    const top = highestV(source, bank);
+    add(
+      'BMS',
+      `${v2(top)} at the most`,
+      `${v2(limit)} at the most`,
+      top <= limit + 1e-9 ? 'right' : 'stop',
+      top <= limit + 1e-9
+        ? ''
+        : `lower absorption to ${v2(r.absorptionV - (top - limit))}: the BMS would open at ${v2(bank.bms.overV)} with the source running`,
+    );
+  }
+  const worst = settings.reduce<Setting['verdict']>((w, s) => (RANK[s.verdict] > RANK[w] ? s.verdict : w), 'right');
+  return { source, bank, settings, worst };
+}
+
+/** Every source with its bank, worst first. Sources without a bank are left out: a finding says so. */
+export function settingsMatrix(design: Design): SettingsRow[] {
+  return design.sources
+    .flatMap((source) => {
+      const bank = design.banks.find((b) => b.id === source.bankId);
+      return bank ? [rowOf(design, source, bank)] : [];
+    })
+    .sort((a, b) => RANK[b.worst] - RANK[a.worst]);
+}

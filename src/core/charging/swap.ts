@@ -1,0 +1,134 @@
+/** What has to fit before an alternator goes on, and what a swap changes aboard. */
+import type { Design, Source } from '../design';
+import { type Alternator, alternatorAt, cutInRpm, pulleyRatio } from './alternator';
+
+export interface FitLine {
+  readonly what: string;
+  readonly engine: string;
+  readonly alternator: string;
+  readonly verdict: 'fits' | 'does not fit' | 'ask';
+}
+
+const known = (x: string | number | null): string => (x === null || x === 'unknown' ? 'not known' : String(x));
+
+/** Mounting, pivot, pulley and belt, rotation, petrol space, speed. */
+export function fitLines(design: Design, source: Source): FitLine[] {
+  const { engine } = design;
+  const a = source.alternator;
+  if (!a) return [];
+  const line = (what: string, mine: string | number | null, its: string | number | null, fits: boolean): FitLine => ({
+    what,
+    engine: known(mine),
+    alternator: known(its),
+    verdict: known(mine) === 'not known' || known(its) === 'not known' ? 'ask' : fits ? 'fits' : 'does not fit',
+  });
+  const top = Math.round(engine.maxRpm * pulleyRatio(a));
+  return [
+    line('mounting pattern', engine.fit.mounting, a.fit.mounting, engine.fit.mounting === a.fit.mounting),
+    line('pivot width, mm', engine.fit.pivotMm, a.fit.pivotMm, Math.abs((engine.fit.pivotMm ?? 0) - (a.fit.pivotMm ?? 0)) <= 1),
+    line('pulley and belt', engine.fit.pulley, a.fit.pulley, engine.fit.pulley === a.fit.pulley),
+    line(
+      'rotation',
+      engine.fit.rotation,
+      a.fit.rotation,
+      engine.fit.rotation === 'either' || a.fit.rotation === 'either' || engine.fit.rotation === a.fit.rotation,
+    ),
+    {
+      what: 'petrol engine space',
+      engine: engine.fuel,
+      alternator: a.ignitionProtected ? 'ignition protected' : 'not ignition protected',
+      verdict: engine.fuel === 'diesel' || a.ignitionProtected ? 'fits' : 'does not fit',
+    },
+    {
+      what: 'highest speed, rpm',
+      engine: `${engine.maxRpm} × ${pulleyRatio(a).toFixed(2)} = ${top}`,
+      alternator: String(a.maxRpm),
+      verdict: top <= a.maxRpm ? 'fits' : 'does not fit',
+    },
+  ];
+}
+
+export interface SwapLine {
+  readonly what: string;
+  readonly was: string;
+  readonly becomes: string;
+  readonly todo: string;
+}
+
+const rpm = (x: number | null) => (x === null ? 'never' : `${Math.round(x)} rpm of the engine`);
+const EXCITE: Readonly<Record<Alternator['excitation'], string>> = {
+  'one-wire': 'wakes by its own speed, no lamp lead',
+  'three-wire': 'through the warning lamp, sense lead apart',
+  external: 'through the regulator, from a switched supply',
+};
+
+/** What one alternator in place of another changes: cut-in, excitation, signals, and everything its current goes through. */
+export function swapLines(design: Design, was: Source, becomes: Source): SwapLine[] {
+  const [a, b] = [was.alternator, becomes.alternator];
+  if (!a || !b) return [];
+  const { systemV } = design.boat;
+  const idle = (x: Alternator) => alternatorAt(x, systemV, design.engine.idleRpm, 0, Infinity).hotA;
+  const cruise = (x: Alternator) => alternatorAt(x, systemV, design.engine.cruiseRpm, 0, Infinity);
+  const out: SwapLine[] = [
+    {
+      what: 'cuts in at',
+      was: rpm(cutInRpm(a)),
+      becomes: rpm(cutInRpm(b)),
+      todo: (cutInRpm(b) ?? Infinity) > design.engine.idleRpm ? 'gives nothing at idle: a quicker ratio, or a higher idle' : '',
+    },
+    { what: 'hot, at idle', was: `${idle(a).toFixed(0)} A`, becomes: `${idle(b).toFixed(0)} A`, todo: '' },
+    {
+      what: 'hot, cruising',
+      was: `${cruise(a).hotA.toFixed(0)} A`,
+      becomes: `${cruise(b).hotA.toFixed(0)} A`,
+      todo: cruise(b).hotA > cruise(b).beltA + 0.5 ? `the belt carries ${cruise(b).beltA.toFixed(0)} A: a wider belt and pulleys` : '',
+    },
+    {
+      what: 'takes from the engine, cruising',
+      was: `${(cruise(a).shaftW / 1000).toFixed(1)} kW`,
+      becomes: `${(cruise(b).shaftW / 1000).toFixed(1)} kW`,
+      todo: cruise(b).shaftW > 100 * design.engine.kw ? 'more than a tenth of the engine: ask its maker for the side load' : '',
+    },
+    {
+      what: 'excitation',
+      was: EXCITE[a.excitation],
+      becomes: EXCITE[b.excitation],
+      todo:
+        a.excitation === b.excitation
+          ? ''
+          : b.excitation === 'one-wire'
+            ? 'the warning lamp goes dead: insulate its lead; the engine must be revved once to wake it'
+            : 'run a switched supply; through a diode where it could feed back, or the engine will not stop',
+    },
+    {
+      what: 'speed signal for the tachometer',
+      was: a.tacho ? 'yes' : 'no',
+      becomes: b.tacho ? 'yes' : 'no',
+      todo:
+        a.tacho && !b.tacho
+          ? 'the tachometer goes dead: another sender'
+          : a.tacho && b.tacho
+            ? 'set the tachometer anew for its poles and ratio'
+            : '',
+    },
+  ];
+  const path = pathOf(design, becomes);
+  for (const p of path)
+    out.push({
+      what: p.what,
+      was: `${was.ratedA} A through it`,
+      becomes: `${becomes.ratedA} A through it`,
+      todo: p.goodForA !== null && p.goodForA < becomes.ratedA ? `good for ${p.goodForA} A: replace it` : '',
+    });
+  return out;
+}
+
+/** What stands in the way of a source's current: splitter or selector, switches in its run. */
+function pathOf(design: Design, source: Source): { what: string; goodForA: number | null }[] {
+  const join = design.joins.find((j) => j.id === source.joinId);
+  const run = design.circuits.find((c) => c.taps.some((t) => t.serves.kind === 'load' && t.serves.id === source.loadId));
+  return [
+    ...(join ? [{ what: join.name, goodForA: join.ratedA }] : []),
+    ...(run ? run.devices.map((d) => ({ what: `${d.kind} in ${run.name}`, goodForA: d.ratingA })) : []),
+  ];
+}

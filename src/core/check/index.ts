@@ -1,0 +1,6 @@
+export { byCause, everyFinding } from './finding';
+export { findingsMemory, type FindingsMemory, findingsOf, studyFindings } from './findingsOf';
+export { fitCount } from './fitCount';
+export { findingsIn } from './rule';
+export { type AcPower, MACHINE_RULES } from './rules/acMachines';
+export { RULE_SET_NAMES, ruleOf, ruleRows } from './table';

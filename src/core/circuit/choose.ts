@@ -1,0 +1,212 @@
+/** Choosing the protective device of a circuit's way (docs/methods.md, M5). Errors are conflicts in the answer, never thrown. */
+import type { CircuitInput } from './circuitInput';
+import { interruptingFloorA } from '../bank';
+import { largestFaultA } from './upstream';
+import { DC_FAMILIES, type Family, FAMILY_ORDER, findFamily } from '../rules';
+import { carries } from '../protection';
+
+export interface Bound {
+  readonly amps: number;
+  readonly by: string;
+}
+
+export interface Refusal {
+  readonly family: string;
+  readonly reason: string;
+}
+
+export interface Protection {
+  /** Devices at this way: one; or one at both ends of each of several legs. */
+  readonly count: number;
+  /** Legs the working current is shared among before it meets a device. */
+  readonly legs: number;
+  /** Nothing protects it: it was found so, and stands so. */
+  readonly missing: boolean;
+  readonly familyId: string;
+  readonly familyName: string;
+  readonly ratingA: number;
+  readonly lower: readonly Bound[];
+  /** null: nothing but the conductor limits it from above. */
+  readonly upper: Bound | null;
+  readonly refused: readonly Refusal[];
+  /** Both sides of a contradiction and the ways out, or null. */
+  readonly conflict: string | null;
+  /** The place allows none of the families it may take: the panel's fault, not the circuit's. */
+  readonly noneAllowed: boolean;
+  readonly pinnedFamily: boolean;
+  readonly pinnedRating: boolean;
+  readonly faultA: number;
+  readonly interruptsA: number;
+  readonly floorA: number;
+  readonly restV: number;
+}
+
+const refusalOf = (family: Family, input: CircuitInput, faultA: number, floorA: number): string | null => {
+  const { bank } = input.upstream;
+  const highV = bank ? bank.equaliseV : input.systemV * 1.2;
+  const restV = bank ? bank.fullV : input.systemV * 1.06;
+  if (family.maxVDc === null || highV > family.maxVDc) return `takes ${family.maxVDc ?? 0} V DC; charging reaches ${highV.toFixed(1)} V`;
+  const pair = family.interrupting.find(([volts]) => volts >= restV);
+  if (!pair) return `no interrupting figure at ${restV.toFixed(1)} V`;
+  if (pair[1] < faultA) return `interrupts ${pair[1]} A; a short here is ${Math.round(faultA)} A`;
+  if (pair[1] < floorA) return `interrupts ${pair[1]} A; the bank's cranking amps ask for ${floorA} A`;
+  if (input.upstream.place?.vapour && !family.ignitionProtected) return 'not ignition protected, and petrol vapour is possible here';
+  return null;
+};
+
+/** Surge of the whole circuit must be carried by the quickest device of the rating. */
+const carriesSurges = (family: Family, ratingA: number, input: CircuitInput): boolean =>
+  input.surges.every((s) => carries(family, ratingA, s.circuitA, s.seconds));
+
+const HOT_PLACE_C = 40;
+
+function lowerBounds(input: CircuitInput): Bound[] {
+  const { house, workingA } = input;
+  const bounds: Bound[] = [{ amps: workingA * house.protectionOverLoad, by: `${house.protectionOverLoad} × working current` }];
+  const hot = (input.upstream.place?.ambientC ?? 30) > HOT_PLACE_C;
+  if (house.thermalInHeat && hot && input.runsLong)
+    bounds.push({ amps: workingA / 0.8, by: 'working current at 80 % of a thermal device in a hot place' });
+  return bounds;
+}
+
+function upperBound(input: CircuitInput): Bound | null {
+  const bounds: Bound[] = [];
+  for (const tap of input.taps) {
+    if (tap.load?.makerFuseA != null) bounds.push({ amps: tap.load.makerFuseA, by: `the maker of ${tap.name}` });
+    if (tap.panel?.maxTotalA != null) bounds.push({ amps: tap.panel.maxTotalA, by: `${tap.panel.name}, which takes no more in all` });
+  }
+  if (input.panel?.maxWayA != null) bounds.push({ amps: input.panel.maxWayA, by: `a way of ${input.panel.name}` });
+  return bounds.reduce<Bound | null>((least, b) => (least && least.amps <= b.amps ? least : b), null);
+}
+
+interface Pick {
+  readonly family: Family;
+  readonly ratingA: number;
+}
+
+/** The rating a family gives: the maker's fuse where there is one, else the smallest that carries load and surge. */
+function ratingIn(family: Family, input: CircuitInput, lowerA: number, upper: Bound | null, makerA: number | null): number | null {
+  if (makerA !== null) {
+    const fit = [...family.ratingsA].reverse().find((r) => r <= makerA + 1e-9);
+    if (fit !== undefined && fit >= input.workingA && fit > makerA * 0.6) return fit;
+  }
+  const fit = family.ratingsA.find((r) => r >= lowerA - 1e-9 && carriesSurges(family, r, input));
+  return fit !== undefined && (!upper || fit <= upper.amps + 1e-9) ? fit : null;
+}
+
+/** One leg's share of the circuit, for devices of its own. */
+const legShare = (input: CircuitInput, legs: number): CircuitInput => ({
+  ...input,
+  workingA: input.workingA / legs,
+  surges: input.surges.map((s) => ({ ...s, circuitA: s.circuitA / legs })),
+});
+
+/** The device of a circuit: of the whole of it, or of each leg where several legs have their own. */
+export function chooseProtection(whole: CircuitInput): Protection {
+  const { pin } = whole.circuit;
+  const legs = pin.ownDevices && pin.size !== null ? pin.legs : 1;
+  const chosen = chooseFor(legs > 1 ? legShare(whole, legs) : whole, legs);
+  const { found } = whole;
+  return { ...chosen, legs, count: legs > 1 ? 2 * legs : 1, missing: found !== null && found.keepProtection && found.ratingA === null };
+}
+
+function chooseFor(input: CircuitInput, legs: number): Omit<Protection, 'legs' | 'count' | 'missing'> {
+  const { circuit, upstream, panel } = input;
+  const kept = input.found?.keepProtection ? input.found : null;
+  const faultA = largestFaultA(upstream, 0);
+  const floorA = upstream.bank && input.rules.interruptingTable ? interruptingFloorA(upstream.bank, upstream.atBank) : 0;
+  const restV = upstream.bank ? upstream.bank.fullV : input.systemV * 1.06;
+  const lower = lowerBounds(input);
+  const lowerA = Math.max(...lower.map((b) => b.amps));
+  const most = upperBound(input);
+  const upper = most && { ...most, amps: most.amps / legs };
+  const makers = input.taps.flatMap((t) => (t.load?.makerFuseA != null ? [t.load.makerFuseA] : []));
+  const makerA = makers.length === 1 && input.taps.length === 1 ? (makers[0] ?? null) : null;
+  const order: readonly string[] = kept?.family
+    ? [kept.family]
+    : circuit.pin.family
+      ? [circuit.pin.family]
+      : panel?.family
+        ? [panel.family]
+        : upstream.atBank
+          ? FAMILY_ORDER.bank
+          : FAMILY_ORDER.bus;
+  const refused: Refusal[] = [];
+  const picks: Pick[] = [];
+  const allowed: Family[] = [];
+  for (const id of order) {
+    const family = findFamily(id);
+    if (!family) continue;
+    const reason = refusalOf(family, input, faultA, floorA);
+    if (reason) {
+      refused.push({ family: family.name, reason });
+      continue;
+    }
+    allowed.push(family);
+    const ratingA = ratingIn(family, input, lowerA, upper, makerA);
+    if (ratingA !== null) picks.push({ family, ratingA });
+    else refused.push({ family: family.name, reason: noRating(family, lowerA, upper) });
+  }
+  let best = picks[0] ?? null;
+  let conflict: string | null = null;
+  if (!best) {
+    const offered = [...allowed, ...order.flatMap((id) => findFamily(id) ?? [])];
+    const family = offered.find((f) => f.ratingsA.some((r) => r >= lowerA)) ?? offered[0] ?? (DC_FAMILIES[0] as Family);
+    conflict = contradiction(input, family, allowed.length > 0, lowerA, upper, refused, order);
+    best = { family, ratingA: family.ratingsA.find((r) => r >= lowerA) ?? family.ratingsA[family.ratingsA.length - 1] ?? 1 };
+  }
+  const pinned = kept ? kept.ratingA : circuit.pin.ratingA;
+  const stands = kept ? 'The ' : 'The pinned ';
+  const pair = best.family.interrupting.find(([volts]) => volts >= restV);
+  if (pinned !== null) {
+    if (pinned < input.workingA)
+      conflict = `${stands}${pinned} A is below the working current of ${input.workingA.toFixed(1)} A: it will open in use. ${kept ? 'Replace' : 'Unpin'} it, or take loads off.`;
+    else if (!carriesSurges(best.family, pinned, input))
+      conflict = `${stands}${pinned} A opens on the start surge. Use a larger one, or one with a slower curve.`;
+    else if (upper && pinned > upper.amps) conflict = `${stands}${pinned} A is above the ${upper.amps} A allowed by ${upper.by}.`;
+  }
+  return {
+    familyId: best.family.id,
+    familyName: best.family.name,
+    ratingA: pinned ?? best.ratingA,
+    lower,
+    upper,
+    refused,
+    conflict,
+    noneAllowed: allowed.length === 0,
+    pinnedFamily: circuit.pin.family !== null,
+    pinnedRating: pinned !== null,
+    faultA,
+    interruptsA: pair?.[1] ?? 0,
+    floorA,
+    restV,
+  };
+}
+
+function noRating(family: Family, lowerA: number, upper: Bound | null): string {
+  const largest = family.ratingsA[family.ratingsA.length - 1] ?? 0;
+  if (largest < lowerA) return `its largest is ${largest} A; ${lowerA.toFixed(1)} A is asked for`;
+  return upper ? `no rating carries load and surge within ${upper.amps} A (${upper.by})` : 'no rating carries the surge';
+}
+
+function contradiction(
+  input: CircuitInput,
+  family: Family,
+  someAllowed: boolean,
+  lowerA: number,
+  upper: Bound | null,
+  refused: readonly Refusal[],
+  order: readonly string[],
+): string {
+  if (!someAllowed) {
+    const [first] = refused;
+    return `No family may stand here: ${first ? `${first.family} ${first.reason}` : 'none is offered'}. Put a device with a higher figure at this way, or a current-limiting fuse (class T) upstream.`;
+  }
+  if (upper && upper.amps < Math.max(lowerA, input.workingA))
+    return `Load asks for ${lowerA.toFixed(1)} A or more; ${upper.by} allows ${upper.amps} A. Split the circuit, or give the load a way of its own.`;
+  const smallestA = Math.min(...order.flatMap((id) => findFamily(id)?.ratingsA[0] ?? []));
+  if (upper && smallestA > upper.amps)
+    return `At most ${upper.amps} A by ${upper.by}, and nothing that may stand here comes as small: the smallest is ${smallestA} A. Feed it from a bus or panel with a small device of its own.`;
+  if (upper) return `The start surge needs more than the ${upper.amps} A allowed by ${upper.by}. Ask the maker, or use a slower device.`;
+  return `No ${family.name} is large enough for ${lowerA.toFixed(1)} A. Feed it from the main bus with its own bolted fuse.`;
+}

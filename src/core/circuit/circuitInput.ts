@@ -1,0 +1,212 @@
+/** Everything the tests on one circuit need, gathered once from the design. */
+import type { Circuit, Found, House, Load, Panel, Place, Tap } from '../design';
+import { type Demand, type DemandItem, feederDemand, isCharging, type LoadCurrent, type StudyVolts, type Surge } from '../demand';
+import type { Upstream } from './upstream';
+import { deviceDropV, deviceOhm, RULE_SETS, type RuleSet, type School } from '../rules';
+import { foundInsulationC, foundLengths, foundOhm, standing } from './asFound';
+import type { Duty, Surroundings } from '../conductor';
+
+export interface TapInput {
+  readonly tap: Tap;
+  readonly parent: number;
+  readonly estimatedM: number;
+  readonly lengthM: number;
+  readonly load: Load | null;
+  readonly current: LoadCurrent | null;
+  readonly panel: Panel | null;
+  readonly name: string;
+  /** Current at the tap itself and through the segment that leads to it, A. */
+  readonly ownA: number;
+  readonly segmentA: number;
+  /** Drawn while nothing brief runs, A: what the drop of a feeder is reckoned with. */
+  readonly fixedA: number;
+  /** Of that, what loads draw: on a feeder it may be less than what charges through it. */
+  readonly steadyA: number;
+  readonly powerW: number;
+  readonly dropPct: number;
+  readonly minV: number;
+}
+
+export interface CircuitInput {
+  readonly circuit: Circuit;
+  readonly school: School;
+  readonly rules: RuleSet;
+  readonly house: House;
+  readonly systemV: number;
+  readonly volts: StudyVolts;
+  readonly upstream: Upstream;
+  readonly taps: readonly TapInput[];
+  readonly isFeeder: boolean;
+  readonly demand: Demand | null;
+  readonly workingA: number;
+  /** Volts lost before the way: feeders at their steady demand, and this circuit's own current where that is brief. */
+  readonly upstreamDropV: number;
+  readonly surges: readonly Surge[];
+  readonly duty: Duty | null;
+  readonly places: readonly Place[];
+  readonly surroundings: readonly Surroundings[];
+  readonly insulationC: number;
+  readonly bundled: number;
+  /** Panel the way stands in; null at a bank. */
+  readonly panel: Panel | null;
+  readonly copperFactor: number;
+  readonly lengthM: number;
+  readonly runsLong: boolean;
+  readonly minimumSize: House['minElectronics'];
+  readonly ownTrip: boolean;
+  /** The wire as found that stands here still; null where all is new. */
+  readonly found: Found | null;
+  /** Loop resistance and fixed drop of what is in line and of bad joints, ohm and V. */
+  readonly inlineOhm: number;
+  readonly inlineV: number;
+}
+
+export interface Gathered {
+  readonly circuit: Circuit;
+  readonly house: House;
+  readonly school: School;
+  readonly systemV: number;
+  readonly volts: StudyVolts;
+  readonly upstream: Upstream;
+  readonly panel: Panel | null;
+  readonly places: readonly Place[];
+  readonly lengths: readonly { readonly estimatedM: number; readonly lengthM: number }[];
+  readonly loads: readonly (Load | null)[];
+  readonly currents: readonly (LoadCurrent | null)[];
+  readonly panels: readonly (Panel | null)[];
+  readonly names: readonly string[];
+  /** Items downstream of each tap (panels: all they feed), tightest drop class below, and surges below. */
+  readonly downstream: readonly (readonly DemandItem[])[];
+  readonly belowSurge: readonly (Surge | null)[];
+}
+
+/**
+ * Volts lost before the way: feeders at their steady demand, and a brief load's own current on its own path.
+ * What charges loses only by its own current, the other way.
+ */
+function lostBefore(upstream: Upstream, workingA: number, loads: readonly Load[], isFeeder: boolean): number {
+  if (isFeeder || loads.length === 0) return upstream.dropV;
+  if (loads.every(isCharging)) return workingA * upstream.hotOhm;
+  return upstream.dropV + (loads.some((l) => l.duty !== null) ? workingA * upstream.hotOhm : 0);
+}
+
+/** The same circuit when only the steady state of what stands before it has moved. */
+export const drifted = (input: CircuitInput, upstream: Upstream): CircuitInput => ({
+  ...input,
+  upstream,
+  upstreamDropV: lostBefore(
+    upstream,
+    input.workingA,
+    input.taps.flatMap((t) => t.load ?? []),
+    input.isFeeder,
+  ),
+});
+
+export function circuitInput(g: Gathered): CircuitInput {
+  const { circuit, house, systemV } = g;
+  const isFeeder = g.panels.some((p) => p !== null);
+  const indexOf = new Map(circuit.taps.map((tap, i) => [tap.id, i]));
+  const found = standing(circuit);
+  // A run that was measured aboard is as long for what replaces its wire.
+  const lengths = circuit.found
+    ? foundLengths(
+        circuit.found,
+        g.lengths.map((l, i) => ({ lengthM: l.lengthM, taped: circuit.taps[i]?.tapedM !== null })),
+      )
+    : g.lengths.map((l) => l.lengthM);
+  const parents = circuit.taps.map((tap) => (tap.parent === null ? -1 : (indexOf.get(tap.parent) ?? -1)));
+  const surgeFloorV = (systemV * house.surgeVoltsPct) / 100;
+  const ownA = circuit.taps.map((_, i) =>
+    g.panels[i] ? feederDemand(g.school, g.downstream[i] ?? [], house.diversity).demandA : (g.currents[i]?.workingA ?? 0),
+  );
+  // Charging flows against the loads: the feeder's own drop is judged by the larger, what stands below sees the loads' alone.
+  const steady = circuit.taps.map((_, i) => {
+    if (!g.panels[i]) return { loadsA: ownA[i] ?? 0, feederA: ownA[i] ?? 0 };
+    const { loadsA, demandA } = feederDemand(
+      g.school,
+      (g.downstream[i] ?? []).filter((d) => !d.brief),
+      house.diversity,
+    );
+    return { loadsA, feederA: demandA };
+  });
+  const segmentA = [...ownA];
+  for (let i = segmentA.length - 1; i >= 0; i--) {
+    const parent = parents[i] ?? -1;
+    if (parent >= 0) segmentA[parent] = (segmentA[parent] ?? 0) + (segmentA[i] ?? 0);
+  }
+  const demand = isFeeder ? feederDemand(g.school, g.downstream.flat(), house.diversity) : null;
+  const workingA = demand ? demand.demandA : ownA.reduce((a, b) => a + b, 0);
+  const taps = circuit.taps.map((tap, i): TapInput => {
+    const load = g.loads[i] ?? null;
+    const current = g.currents[i] ?? null;
+    const constant = load?.behaviour === 'power' && current !== null;
+    const own = ownA[i] ?? 0;
+    return {
+      tap,
+      parent: parents[i] ?? -1,
+      estimatedM: g.lengths[i]?.estimatedM ?? 0,
+      lengthM: lengths[i] ?? 0,
+      load,
+      current,
+      panel: g.panels[i] ?? null,
+      name: g.names[i] ?? '',
+      ownA: own,
+      segmentA: Math.min(segmentA[i] ?? 0, Math.max(workingA, own)),
+      fixedA: constant ? 0 : (steady[i]?.feederA ?? own),
+      steadyA: steady[i]?.loadsA ?? own,
+      powerW: constant ? current.nominalW : 0,
+      dropPct: g.panels[i] ? house.feederDropPct : load?.critical ? house.criticalDropPct : house.generalDropPct,
+      minV: load?.minV ?? surgeFloorV,
+    };
+  });
+  const loads = g.loads.filter((l) => l !== null);
+  const only = loads.length === 1 && !isFeeder ? loads[0] : undefined;
+  const surges = taps.flatMap((tap, i): Surge[] => {
+    if (tap.current?.surgeA != null) {
+      const addsA = tap.current.surgeA - tap.current.workingA;
+      return [
+        {
+          tapIndex: i,
+          name: tap.name,
+          circuitA: workingA + addsA,
+          loadA: tap.current.surgeA,
+          addsA,
+          seconds: tap.current.surgeS,
+          minV: tap.minV,
+        },
+      ];
+    }
+    const below = g.belowSurge[i];
+    return below ? [{ ...below, tapIndex: i, circuitA: workingA + below.addsA, loadA: tap.ownA + below.addsA, minV: 0 }] : [];
+  });
+  const electronics = loads.some((l) => l.group === 'electronics');
+  return {
+    circuit,
+    school: g.school,
+    rules: RULE_SETS[g.school],
+    house,
+    systemV,
+    volts: g.volts,
+    upstream: g.upstream,
+    taps,
+    isFeeder,
+    demand,
+    workingA,
+    upstreamDropV: lostBefore(g.upstream, workingA, loads, isFeeder),
+    surges,
+    duty: only && only.quantity === 1 ? only.duty : null,
+    places: g.places,
+    surroundings: g.places.length > 0 ? g.places : [{ ambientC: 30, engineSpace: false, wet: false }],
+    insulationC: found ? foundInsulationC(found) : (circuit.insulationC ?? house.insulationC),
+    found,
+    inlineOhm: circuit.devices.reduce((sum, d) => sum + deviceOhm(d), 0) + (found ? foundOhm(found) : 0),
+    inlineV: circuit.devices.reduce((sum, d) => sum + deviceDropV(d), 0),
+    bundled: house.bundleDc ? circuit.bundled : 2,
+    panel: g.panel,
+    copperFactor: (house.worstCaseCopper ?? g.school === 'awg') ? 1.1 : 1,
+    lengthM: taps.reduce((sum, t) => sum + t.lengthM, 0),
+    runsLong: loads.some((l) => l.runsLong),
+    minimumSize: electronics ? house.minElectronics : null,
+    ownTrip: loads.length > 0 && loads.every((l) => l.ownTrip),
+  };
+}

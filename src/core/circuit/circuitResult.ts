@@ -1,0 +1,181 @@
+/** One circuit analysed: its own school's answer in full, the other school's beside it, and what it hands to the circuits below. */
+import { bench, type Bench, benchAgain, warmSegmentOhms } from './evaluate';
+import { conductorOf, ladder, type Ladder, ladderAgain, type State, stateAgain, stateAt } from './ladder';
+import { circuitInput, type CircuitInput, drifted, type Gathered } from './circuitInput';
+import { SEGMENT_JOINTS_OHM } from '../rules';
+import { conductorOhm } from '../conductor';
+import { share } from '../design';
+import type { Demand } from '../demand';
+import type { Upstream } from './upstream';
+import { chooseProtection, type Protection } from './choose';
+
+export interface Side {
+  readonly protection: Protection;
+  readonly ladder: Ladder;
+  readonly state: State;
+}
+
+export interface TapResult {
+  readonly id: string;
+  readonly name: string;
+  readonly estimatedM: number;
+  readonly lengthM: number;
+  readonly taped: boolean;
+  readonly ownA: number;
+  readonly segmentA: number;
+}
+
+export interface CircuitResult {
+  readonly id: string;
+  readonly no: string;
+  readonly name: string;
+  readonly isFeeder: boolean;
+  readonly workingA: number;
+  readonly demand: Demand | null;
+  readonly surgeA: number | null;
+  readonly surgeS: number | null;
+  readonly lengthM: number;
+  readonly taps: readonly TapResult[];
+  readonly own: Side;
+  /** By tap: what stands before the ways of a panel fed there; null at loads. */
+  readonly below: readonly (Upstream | null)[];
+}
+
+interface Behind {
+  readonly bench: Bench;
+  readonly gathered: Gathered;
+}
+
+/** What a result was worked out from; lost when a result is copied, so ask in the process that analysed. */
+const behind = new WeakMap<CircuitResult, Behind>();
+
+/** The bench a result was worked out on. */
+export const benchOf = (result: CircuitResult): Bench | undefined => behind.get(result)?.bench;
+
+/** What a circuit is made of, warm as it runs, ohm; undefined for a copied result. Segments are there and back, by tap. */
+export function ohmsOf(result: CircuitResult): { readonly head: number; readonly segments: readonly number[] } | undefined {
+  const kept = behind.get(result);
+  const { conductor, candidate } = result.own.state;
+  return kept && { head: kept.bench.headOhm, segments: warmSegmentOhms(kept.bench, { conductor, legs: candidate.legs }) };
+}
+
+/** Resistance of the whole path from the bank's posts to a tap and back, warm as it runs, ohm. undefined for a copied result. */
+export function pathOhm(result: CircuitResult, tap: number): number | undefined {
+  const kept = behind.get(result);
+  if (!kept) return undefined;
+  const { input, headOhm } = kept.bench;
+  let ohm = input.upstream.hotOhm + headOhm;
+  for (let i = tap; i >= 0; i = input.taps[i]?.parent ?? -1) ohm += result.own.state.drop.taps[i]?.segmentOhm ?? 0;
+  return ohm;
+}
+
+/** The other school's answer to the same circuit, worked out when it is asked for. */
+export function otherSchool(result: CircuitResult): { readonly side: Side; readonly bench: Bench } | undefined {
+  const gathered = behind.get(result)?.gathered;
+  if (!gathered) return undefined;
+  const input = circuitInput({ ...gathered, school: gathered.school === 'awg' ? 'metric' : 'awg' });
+  const b = bench(input, chooseProtection(input));
+  return { side: sideOf(b), bench: b };
+}
+
+const candidateOf = (b: Bench, l: Ladder) => ({ conductor: conductorOf(b, l.chosen), legs: l.chosen.legs });
+
+function sideOf(b: Bench): Side {
+  const own = ladder(b);
+  return { protection: b.protection, ladder: own, state: stateAt(b, candidateOf(b, own)) };
+}
+
+/** The side again when only the volts before the way have moved. Parts that say the same keep their identity: they are not told again. */
+function sideAgain(b: Bench, before: Side): Side {
+  const own = ladderAgain(b, before.ladder);
+  const state =
+    own === before.ladder
+      ? stateAgain(b, before.state, { conductor: before.state.conductor, legs: own.chosen.legs })
+      : share(before.state, stateAt(b, candidateOf(b, own)));
+  return { protection: b.protection, ladder: own, state };
+}
+
+/** What the ways of the panel at each tap see before them. */
+function belowTaps(b: Bench, own: Side): (Upstream | null)[] {
+  const { input } = b;
+  const { state } = own;
+  const { conductor } = state;
+  const ratingC = state.heat.derating.ratingC;
+  const up = input.upstream;
+  const atWayV = input.volts.lowV - input.upstreamDropV;
+  const fixedA = input.taps.reduce((sum, t) => sum + t.fixedA, 0);
+  const ofLoads = fixedA > 0 ? input.taps.reduce((sum, t) => sum + Math.min(t.steadyA, t.fixedA), 0) / fixedA : 1;
+  return input.taps.map((tap, at) => {
+    if (!tap.panel) return null;
+    let hot = b.headOhm;
+    let cold = 0;
+    let faultHot = b.headOhm;
+    for (let i = at; i >= 0; i = input.taps[i]?.parent ?? -1) {
+      const lengthM = input.taps[i]?.lengthM ?? 0;
+      hot += state.drop.taps[i]?.segmentOhm ?? 0;
+      cold += (2 * conductorOhm(conductor.r20OhmPerKm, lengthM, 20)) / state.candidate.legs;
+      faultHot += (2 * conductorOhm(conductor.r20OhmPerKm, lengthM, ratingC)) / state.candidate.legs + SEGMENT_JOINTS_OHM;
+    }
+    const loadV = state.drop.taps[at]?.loadV;
+    return {
+      bank: up.bank,
+      chain: [...up.chain, input.circuit.id],
+      dropV: up.dropV + (loadV === undefined ? 0 : (atWayV - loadV) * ofLoads),
+      hotOhm: up.hotOhm + hot,
+      coldOhm: up.coldOhm + cold,
+      faultHotOhm: up.faultHotOhm + faultHot,
+      bankDemandA: 0,
+      place: null,
+      atBank: false,
+      feederRatingA: own.protection.ratingA,
+    };
+  });
+}
+
+function resultOf(b: Bench, own: Side, gathered: Gathered): CircuitResult {
+  const { input } = b;
+  const { circuit } = input;
+  let surge: CircuitInput['surges'][number] | null = null;
+  for (const s of input.surges) if (!surge || s.circuitA > surge.circuitA) surge = s;
+  const result: CircuitResult = {
+    id: circuit.id,
+    no: circuit.no,
+    name: circuit.name,
+    isFeeder: input.isFeeder,
+    workingA: input.workingA,
+    demand: input.demand,
+    surgeA: surge?.circuitA ?? null,
+    surgeS: surge?.seconds ?? null,
+    lengthM: input.lengthM,
+    taps: input.taps.map((t) => ({
+      id: t.tap.id,
+      name: t.name,
+      estimatedM: t.estimatedM,
+      lengthM: t.lengthM,
+      taped: t.tap.tapedM !== null || (circuit.found?.lengthM ?? null) !== null,
+      ownA: t.ownA,
+      segmentA: t.segmentA,
+    })),
+    own,
+    below: belowTaps(b, own),
+  };
+  behind.set(result, { bench: b, gathered });
+  return result;
+}
+
+export function analyseCircuit(gathered: Gathered): CircuitResult {
+  const input = circuitInput(gathered);
+  const b = bench(input, chooseProtection(input));
+  return resultOf(b, sideOf(b), gathered);
+}
+
+/** The circuit again when only the steady volts before it have moved: its device, heat and faults stand. undefined for a copied result. */
+export function analyseAgain(before: CircuitResult, upstream: Upstream): CircuitResult | undefined {
+  const kept = behind.get(before);
+  if (!kept) return undefined;
+  const b = benchAgain(kept.bench, drifted(kept.bench.input, upstream));
+  const own = sideAgain(b, before.own);
+  const result: CircuitResult = { ...before, own, below: before.isFeeder ? belowTaps(b, own) : before.below };
+  behind.set(result, { bench: b, gathered: { ...kept.gathered, upstream } });
+  return result;
+}

@@ -1,0 +1,19 @@
+export { foundInsulationC, foundOhm } from './asFound';
+export type { Gathered } from './circuitInput';
+export {
+  analyseAgain,
+  analyseCircuit,
+  benchOf,
+  type CircuitResult,
+  ohmsOf,
+  otherSchool,
+  pathOhm,
+  type Side,
+  type TapResult,
+} from './circuitResult';
+export { type Bench, bench, dropAt, heatAt } from './evaluate';
+export { CRITERIA, type CriterionId, type Ladder, ladder, neighbours, protects, type Rung, type State, stateAt } from './ladder';
+export { marginsOf } from './margins';
+export { makerAreaMm2, runToTapM } from './minimums';
+export { devicesOnPath, type PathDevice, selectivityText } from './path';
+export { largestFaultA, NOWHERE, smallestFaultA, type Upstream } from './upstream';

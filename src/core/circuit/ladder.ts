@@ -1,0 +1,327 @@
+/** Every test as the smallest size that passes it; the largest of them governs (docs/methods.md, M4). */
+import { fusingMultiple } from '../protection';
+import { type Conductor, CONDUCTORS, findConductor, type School, underSchool } from '../rules';
+import { share } from '../design';
+import {
+  type Bench,
+  type Candidate,
+  type Drop,
+  dropPasses,
+  type Fault,
+  type Heat,
+  singleTrial,
+  type SurgeDrop,
+  terminalAt,
+  trial,
+  type Trial,
+} from './evaluate';
+
+export const CRITERIA = ['ampacity', 'protection', 'drop', 'surge', 'maker', 'mechanical', 'fault', 'terminals'] as const;
+export type CriterionId = (typeof CRITERIA)[number];
+
+export interface SizeChoice {
+  readonly school: School;
+  readonly size: string;
+  readonly legs: number;
+}
+
+export interface Rung {
+  readonly id: CriterionId;
+  /** Smallest single conductor that passes; null when none does. undefined smallest with applies=false: the test has nothing to say. */
+  readonly applies: boolean;
+  readonly smallest: string | null;
+  readonly governs: boolean;
+  /** Advice only: shown, never sizes the conductor. */
+  readonly advisory: boolean;
+  readonly chosenPasses: boolean;
+}
+
+/** Several legs with one of them open: what the others then carry and lose. */
+export interface LegOpen {
+  readonly pct: number;
+  readonly limitPct: number;
+  readonly legA: number;
+  readonly legIzA: number;
+  readonly passes: boolean;
+}
+
+export interface State {
+  readonly candidate: SizeChoice;
+  readonly conductor: Conductor;
+  readonly legOpen: LegOpen | null;
+  readonly areaMm2: number;
+  readonly heat: Heat;
+  readonly drop: Drop;
+  readonly surge: SurgeDrop | null;
+  readonly fault: Fault | null;
+  readonly terminal: { readonly tempC: number; readonly limitC: number; readonly passes: boolean };
+  readonly passes: boolean;
+  readonly failing: readonly CriterionId[];
+  /** Copper and insulation of the whole circuit, both conductors, kg. */
+  readonly massKg: number;
+}
+
+export interface Ladder {
+  readonly school: School;
+  readonly rungs: readonly Rung[];
+  /** What the tests ask for; null when nothing in the table passes. */
+  readonly proposed: SizeChoice | null;
+  readonly chosen: SizeChoice;
+  readonly pinned: boolean;
+  /** The wire as found stands. */
+  readonly kept: boolean;
+  readonly governs: CriterionId;
+}
+
+/** Largest rating that may protect a conductor of that ampacity: the school's rule, or the flagged house rule. */
+export function protects(b: Bench, legIzA: number): { passes: boolean; byHouseRule: boolean } {
+  const { protection, input, family } = b;
+  const strict = protection.ratingA <= legIzA + 1e-9;
+  const { fusingCurrentFactor } = input.rules;
+  const conventional = fusingCurrentFactor === null || fusingMultiple(family) * protection.ratingA <= fusingCurrentFactor * legIzA + 1e-9;
+  if (strict && conventional) return { passes: true, byHouseRule: false };
+  const allowed = input.house.roundUpToNext && input.ownTrip && !input.isFeeder && input.bundled <= 2;
+  const next = family.ratingsA.find((r) => r >= legIzA);
+  const byHouseRule = allowed && next === protection.ratingA && protection.ratingA <= 1.5 * legIzA;
+  return { passes: byHouseRule, byHouseRule };
+}
+
+function passes(b: Bench, id: CriterionId, t: Trial): boolean {
+  const area = t.candidate.conductor.areaMm2;
+  switch (id) {
+    case 'ampacity':
+      return t.heat.izA >= t.heat.dutyA - 1e-9 && t.heat.izA > 0;
+    case 'protection':
+      return protects(b, t.heat.legIzA).passes;
+    case 'drop':
+      return dropPasses(b, t);
+    case 'surge':
+      return t.surge()?.passes ?? true;
+    case 'maker':
+      return area >= (b.makerMm2 ?? 0) - 1e-9;
+    case 'mechanical':
+      return area >= b.strengthMm2 - 1e-9;
+    case 'fault':
+      return t.fault()?.passes ?? true;
+    case 'terminals':
+      return terminalAt(b, t.heat).passes;
+  }
+}
+
+/**
+ * First single size that passes: every test is monotone in the area, so halving finds it.
+ * @param guess where it was last time: two trials tell whether it still is.
+ */
+function smallestSingle(b: Bench, id: CriterionId, guess?: number): number {
+  let low = 0;
+  let high = CONDUCTORS[b.input.school].length;
+  if (guess !== undefined) {
+    if (guess < high && !passes(b, id, singleTrial(b, guess))) low = guess + 1;
+    else if (guess > 0 && passes(b, id, singleTrial(b, guess - 1))) high = guess - 1;
+    else return guess;
+  }
+  while (low < high) {
+    const mid = (low + high) >> 1;
+    if (passes(b, id, singleTrial(b, mid))) high = mid;
+    else low = mid + 1;
+  }
+  return low;
+}
+
+/** Pairs and triples of 1/0 or 50 mm2 and up, by copper. */
+function parallels(school: School): Candidate[] {
+  const from = school === 'awg' ? 53 : 50;
+  return CONDUCTORS[school]
+    .filter((c) => c.areaMm2 >= from)
+    .flatMap((conductor) => [2, 3].map((legs) => ({ conductor, legs })))
+    .sort((x, y) => x.conductor.areaMm2 * x.legs - y.conductor.areaMm2 * y.legs);
+}
+const PARALLELS: Readonly<Record<School, readonly Candidate[]>> = { awg: parallels('awg'), metric: parallels('metric') };
+
+export function applicable(b: Bench, id: CriterionId): boolean {
+  const { input } = b;
+  if (id === 'surge') return input.surges.some((s) => s.minV > 0);
+  if (id === 'maker') return b.makerMm2 !== null;
+  if (id === 'fault') return input.upstream.bank !== null;
+  if (id === 'drop') return input.taps.some((t) => t.load || t.panel);
+  return true;
+}
+
+/** Sizes of the table are tried once; legs, and wire of the other school, are tried as they come. */
+function triedAt(b: Bench, candidate: Candidate): Trial {
+  const at = candidate.legs === 1 ? CONDUCTORS[b.input.school].indexOf(candidate.conductor) : -1;
+  return at >= 0 ? singleTrial(b, at) : trial(b, candidate);
+}
+
+function legOpenAt(b: Bench, { conductor, legs }: Candidate): LegOpen {
+  const left = trial(b, { conductor, legs: legs - 1 });
+  const { worst } = left.drop();
+  const legA = left.heat.dutyA / (legs - 1);
+  return {
+    pct: worst?.pct ?? NaN,
+    limitPct: worst?.limitPct ?? NaN,
+    legA,
+    legIzA: left.heat.legIzA,
+    passes: left.drop().passes && legA <= left.heat.legIzA + 1e-9,
+  };
+}
+
+/** The conductor of a choice under the bench's school. */
+export function conductorOf(b: Bench, choice: SizeChoice): Conductor {
+  const conductor = findConductor(choice.school, choice.size);
+  const sizes = CONDUCTORS[b.input.school];
+  return conductor ? underSchool(conductor, b.input.school) : (sizes[sizes.length - 1] as Conductor);
+}
+
+/** The circuit at one size: all figures and which tests fail. */
+export function stateAt(b: Bench, candidate: Candidate): State {
+  const tried = triedAt(b, candidate);
+  const advisory = !b.input.house.upsizeForTerminals;
+  const failing = CRITERIA.filter((id) => applicable(b, id) && !(id === 'terminals' && advisory) && !passes(b, id, tried));
+  return {
+    candidate: { school: candidate.conductor.school, size: candidate.conductor.size, legs: candidate.legs },
+    conductor: candidate.conductor,
+    legOpen: candidate.legs > 1 ? legOpenAt(b, candidate) : null,
+    areaMm2: candidate.conductor.areaMm2 * candidate.legs,
+    heat: tried.heat,
+    drop: tried.drop(),
+    surge: tried.surge(),
+    fault: tried.fault(),
+    terminal: terminalAt(b, tried.heat),
+    passes: failing.length === 0,
+    failing,
+    massKg: (2 * b.input.lengthM * candidate.legs * candidate.conductor.massKgPerKm) / 1000,
+  };
+}
+
+/** Tests that move with the volts before the way; the rest stand when only those move. */
+const DRIFTING: ReadonlySet<CriterionId> = new Set(['drop', 'surge']);
+
+/** The ladder when only the volts before the way have moved: the same object while no rung and no verdict does. */
+export function ladderAgain(b: Bench, before: Ladder): Ladder {
+  const { proposed, chosen } = before;
+  if (!proposed && !stillHopeless(b, before)) return share(before, ladder(b, before));
+  const tried = triedAt(b, { conductor: conductorOf(b, chosen), legs: chosen.legs });
+  for (const rung of before.rungs) {
+    if (!rung.applies || !DRIFTING.has(rung.id)) continue;
+    const was = placeOf(b, rung);
+    if (smallestSingle(b, rung.id, was) !== was || passes(b, rung.id, tried) !== rung.chosenPasses) return share(before, ladder(b, before));
+  }
+  if (proposed && proposed.legs > 1) return share(before, ladder(b, before));
+  return before;
+}
+
+/** Whether a ladder that proposed nothing would still propose nothing, and stand in with the same size. */
+function stillHopeless(b: Bench, before: Ladder): boolean {
+  const { school } = b.input;
+  const counting = before.rungs.filter((r) => r.applies && !r.advisory);
+  const most = heaviestTrial(b);
+  if (most && !counting.some((r) => DRIFTING.has(r.id) && !passes(b, r.id, most))) return false;
+  if (before.kept || before.pinned) return true;
+  const others = counting.filter((r) => !DRIFTING.has(r.id)).map((r) => placeOf(b, r));
+  return before.chosen.school === school && standIn(b, Math.max(0, ...others))?.size === before.chosen.size;
+}
+
+/** The heaviest pair or triple there is. */
+function heaviestTrial(b: Bench): Trial | undefined {
+  const legs = PARALLELS[b.input.school];
+  const heaviest = legs[legs.length - 1];
+  return heaviest && trial(b, heaviest);
+}
+
+/**
+ * What stands in where no size passes: the largest; but where the volts are gone before this way no copper brings them back, and it is
+ * sized by everything else. @param others place of the smallest that passes the tests but drop and start.
+ */
+function standIn({ input }: Bench, others: number): Conductor | undefined {
+  const sizes = CONDUCTORS[input.school];
+  const goneBefore = input.taps.some((t) => t.load && (100 * input.upstreamDropV) / input.systemV >= t.dropPct);
+  return (goneBefore ? sizes[others] : undefined) ?? sizes[sizes.length - 1];
+}
+
+/** Where a rung's smallest size stands in the table; past its end where none passes. */
+const placeOf = (b: Bench, rung: Rung): number => {
+  const sizes = CONDUCTORS[b.input.school];
+  return rung.smallest === null ? sizes.length : sizes.findIndex((c) => c.size === rung.smallest);
+};
+
+/** The state when only the volts before the way have moved and the choice has not. */
+export function stateAgain(b: Bench, before: State, candidate: Candidate): State {
+  const tried = triedAt(b, candidate);
+  const failing = before.failing.filter((id) => !DRIFTING.has(id));
+  for (const id of DRIFTING) if (applicable(b, id) && !passes(b, id, tried)) failing.push(id);
+  failing.sort((x, y) => CRITERIA.indexOf(x) - CRITERIA.indexOf(y));
+  return {
+    ...before,
+    legOpen: candidate.legs > 1 ? legOpenAt(b, candidate) : null,
+    drop: tried.drop(),
+    surge: tried.surge(),
+    passes: failing.length === 0,
+    failing,
+  };
+}
+
+/** @param before the ladder of the same bench before its upstream drifted. */
+export function ladder(b: Bench, before?: Ladder): Ladder {
+  const { input } = b;
+  const { school, circuit, house, found } = input;
+  const sizes = CONDUCTORS[school];
+  const steps = CRITERIA.map((id) => {
+    const applies = applicable(b, id);
+    const advisory = id === 'terminals' && !house.upsizeForTerminals;
+    const rung = before?.rungs.find((r) => r.id === id);
+    const was = rung && placeOf(b, rung);
+    const at = !applies ? -1 : was !== undefined && !DRIFTING.has(id) ? was : smallestSingle(b, id, was);
+    return { id, applies, advisory, at };
+  });
+  const counting = steps.filter((s) => s.applies && !s.advisory);
+  const need = Math.max(0, ...counting.map((s) => s.at));
+  const governs = counting.find((s) => s.at === need)?.id ?? 'mechanical';
+  let proposed: SizeChoice | null = null;
+  const single = sizes[need];
+  if (single) proposed = { school, size: single.size, legs: 1 };
+  else {
+    // Where even the heaviest legs leave too few volts, no lighter ones are tried.
+    const most = heaviestTrial(b);
+    const hopeless = !most || counting.some((s) => (s.id === 'drop' || s.id === 'surge') && !passes(b, s.id, most));
+    const pair = hopeless ? undefined : PARALLELS[school].find((c) => counting.every((s) => passes(b, s.id, trial(b, c))));
+    if (pair) proposed = { school, size: pair.conductor.size, legs: pair.legs };
+  }
+  const fallback = standIn(b, Math.max(0, ...counting.filter((s) => !DRIFTING.has(s.id)).map((s) => s.at)));
+  const pin = circuit.pin.size?.school === school && findConductor(school, circuit.pin.size.size) ? circuit.pin.size : null;
+  const kept = found && findConductor(found.size.school, found.size.size) ? found.size : null;
+  const chosen: SizeChoice = kept
+    ? { ...kept, legs: 1 }
+    : pin
+      ? { ...pin, legs: circuit.pin.legs }
+      : (proposed ?? { school, size: fallback?.size ?? '', legs: 1 });
+  const tried = triedAt(b, { conductor: conductorOf(b, chosen), legs: chosen.legs });
+  return {
+    school,
+    proposed,
+    chosen,
+    pinned: pin !== null && !kept,
+    kept: kept !== null,
+    governs,
+    rungs: steps.map((s) => ({
+      id: s.id,
+      applies: s.applies,
+      smallest: s.applies ? (sizes[s.at]?.size ?? null) : null,
+      governs: s.id === governs && s.applies,
+      advisory: s.advisory,
+      chosenPasses: !s.applies || passes(b, s.id, tried),
+    })),
+  };
+}
+
+/** The sizes one down and one up in the table from a choice, and their states. */
+export function neighbours(b: Bench, chosen: SizeChoice): { down: State | null; up: State | null } {
+  const sizes = CONDUCTORS[b.input.school];
+  const { areaMm2 } = conductorOf(b, chosen);
+  const down = [...sizes].reverse().find((c) => c.areaMm2 < areaMm2 - 1e-9);
+  const up = sizes.find((c) => c.areaMm2 > areaMm2 + 1e-9);
+  return {
+    down: down ? stateAt(b, { conductor: down, legs: chosen.legs }) : null,
+    up: up ? stateAt(b, { conductor: up, legs: chosen.legs }) : null,
+  };
+}

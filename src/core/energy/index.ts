@@ -1,0 +1,35 @@
+export { AS_ENTERED } from './books';
+export { compareDesigns, type CompareLine } from './compare';
+export { cruise, cruiseOf, type CruiseResult, cruiseVerdict, runDays } from './cruise';
+export { dayAh, standsBy } from './draws';
+export { type Fill, fillTimes } from './fill';
+export { finishing, type School } from './finish';
+export {
+  type BankSide,
+  compareJoins,
+  type JoinConsequence,
+  joinedBy,
+  type JoinPart,
+  type JoinWay,
+  partsOfWay,
+  type WrongPosition,
+  wrongPositions,
+} from './joinWays';
+export { createLoop } from './loop';
+export { type Made, madeMemory, type MadeMemory } from './madeInADay';
+export { random } from './random';
+export { crankIndex, houseIndex, sceneOf } from './scene';
+export {
+  type Chance,
+  MORE,
+  QUANTILES,
+  type SeasonAsked,
+  type SeasonBlock,
+  seasonBlock,
+  type SeasonResult,
+  seasonResult,
+  seasonScene,
+  type SeasonScene,
+  withMore,
+} from './season';
+export { limitsOf } from './sources';

@@ -1,0 +1,104 @@
+/** What the sources make on a day in each way of living, and how long the bank lasts without them. */
+import { type Design, share } from '../design';
+import { sameParts } from '../topology';
+import { AS_ENTERED, LITRES, LOAD, type Loop } from './books';
+import { createLoop } from './loop';
+import { redrawn, type Scene, sceneOf } from './scene';
+
+export interface Made {
+  readonly livingId: string;
+  /** Drawn by loads that day at the volts they see, and given by all sources but DC–DC, Ah. */
+  readonly drawnAh: number;
+  readonly madeAh: number;
+  /** By source, Ah. */
+  readonly bySource: readonly number[];
+  readonly litres: number;
+  /** State of charge of the house bank day begins with when the day is repeated until nothing changes. */
+  readonly settlesAt: number;
+  readonly lowest: number;
+}
+
+/** An hour: at every edit all ways of living are gone through. */
+const STEP_MIN = 60;
+const MOST_DAYS = 10;
+
+/**
+ * Each way of living as one day from the middle of the house bank's window, so that it takes what it is given; then repeated until it settles.
+ * Empty without a bank.
+ */
+export function madeOf(design: Design): Made[] {
+  const stage = stageOf(design);
+  return stage ? madeOn(stage) : [];
+}
+
+/** The boat at rest, ready to be gone through, and the loop that does it. */
+interface Stage {
+  readonly scene: Scene;
+  readonly loop: Loop;
+}
+
+/** The stage with other loads. */
+function restaged(stage: Stage, design: Design): Stage {
+  const scene = redrawn(stage.scene, design);
+  stage.loop.redraw(scene);
+  return { ...stage, scene };
+}
+
+function stageOf(design: Design): Stage | null {
+  if (design.banks.length === 0 || design.sources.length === 0) return null;
+  const scene = sceneOf(design, { stepMin: STEP_MIN });
+  return { scene, loop: createLoop(scene) };
+}
+
+function madeOn({ scene, loop }: Stage): Made[] {
+  const house = scene.banks[scene.house];
+  if (!house) return [];
+  const middle = (house.chemistry.windowLowSoc + house.chemistry.windowHighSoc) / 2;
+  return scene.days.flatMap((day, at): Made[] => {
+    if (!day) return [];
+    loop.reset(middle);
+    loop.day(at, AS_ENTERED);
+    const { totals } = loop;
+    const bySource = Array.from(totals.sourceAh);
+    const made: Omit<Made, 'settlesAt' | 'lowest'> = {
+      livingId: day.livingId,
+      drawnAh: totals.sums[LOAD] ?? 0,
+      madeAh: bySource.reduce((sum, ah, s) => sum + (scene.sources[s]?.driver === 'input' ? 0 : ah), 0),
+      bySource,
+      litres: totals.sums[LITRES] ?? 0,
+    };
+    let was = middle;
+    for (let i = 0; i < MOST_DAYS; i++) {
+      const now = loop.soc[scene.house] ?? 0;
+      if (Math.abs(now - was) < 0.002) break;
+      was = now;
+      loop.day(at, AS_ENTERED);
+    }
+    return [{ ...made, settlesAt: loop.soc[scene.house] ?? 0, lowest: totals.lowest[scene.house] ?? 0 }];
+  });
+}
+
+export interface MadeMemory {
+  /** madeOf, worked out again only when something it depends on has moved. */
+  readonly of: (design: Design) => readonly Made[];
+}
+
+export function madeMemory(): MadeMemory {
+  let deps: readonly unknown[] = [];
+  let stillDeps: readonly unknown[] = [];
+  let stage: Stage | null = null;
+  let made: readonly Made[] = [];
+  return {
+    of: (d) => {
+      const still = [d.banks, d.sources, d.joins, d.living, d.engine, d.places, d.boat, d.acRules, d.acSources, d.acLoads, d.acCircuits];
+      const now = [...still, d.loads, d.circuits];
+      if (sameParts(deps, now)) return made;
+      // While only loads and circuits move, banks and sources stand.
+      stage = stage && sameParts(stillDeps, still) ? restaged(stage, d) : stageOf(d);
+      made = share(made, stage ? madeOn(stage) : []);
+      deps = now;
+      stillDeps = still;
+      return made;
+    },
+  };
+}

@@ -1,0 +1,1 @@
+export { fromBlock, harmless, restored, toBlock, toCsv } from './csv';

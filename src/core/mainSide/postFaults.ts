@@ -1,0 +1,63 @@
+/** The largest fault at each bank's posts with everything that can be paralleled and all that charges (docs/methods.md, M7). */
+import { conductorOhm } from '../conductor';
+import type { Design } from '../design';
+import { bankPost, endNode, joinSide } from '../topology';
+import { leadResult } from './sizing';
+import type { BankSource } from '../bank';
+import type { StudyVolts } from '../demand';
+import { type NetBranch, prepare, shortsOf } from '../solve';
+
+const EARTH = 'negative';
+
+/**
+ * Banks as they stand with their posts' fault raised by what a closed selector or relay brings from another bank, through the leads of the
+ * join (cold copper; joints and devices zero; a side nobody has entered counts as none), and by what charges them at its limit.
+ * A splitter's diodes hold back. The same objects where nothing is added.
+ */
+export function withPostFaults(design: Design, banks: readonly BankSource[], volts: StudyVolts): readonly BankSource[] {
+  const joins = design.joins.filter((j) => j.kind !== 'splitter' && j.firstId !== null && j.secondId !== null);
+  if (joins.length === 0 && design.sources.length === 0) return banks;
+  const branches: NetBranch[] = [];
+  const landed = new Set<string>();
+  for (const lead of design.leads) {
+    if (lead.rail !== 'positive') continue;
+    const [a, b] = [endNode(lead.from, lead), endNode(lead.to, lead)];
+    if (a === b || ![lead.from, lead.to].some((e) => e.kind === 'join first' || e.kind === 'join second')) continue;
+    // Its size does not hang on the circuits: what joins banks carries what it is rated for.
+    const { conductor, lengthM } = leadResult(design, [], banks, volts, lead);
+    branches.push({ id: lead.id, a, b, ohm: conductorOhm(conductor.r20OhmPerKm, lengthM, 20) });
+    landed.add(a).add(b);
+  }
+  for (const join of joins) {
+    const side = (which: 'first' | 'second', bankId: string | null) => {
+      const node = joinSide(join.id, which);
+      return landed.has(node) ? node : bankPost(bankId ?? '', '+');
+    };
+    branches.push({ id: join.id, a: side('first', join.firstId), b: side('second', join.secondId), ohm: 0 });
+  }
+  const network = prepare({
+    branches: branches.filter((b) => b.a !== b.b),
+    banks: banks.map((b) => ({ id: b.bankId, plus: bankPost(b.bankId, '+'), minus: EARTH, emfV: b.fullV, ohm: b.fullV / b.largestFaultA })),
+    sources: [],
+    loads: [],
+  });
+  const shorts = shortsOf(
+    network,
+    banks.map((b) => [bankPost(b.bankId, '+'), EARTH] as const),
+  );
+  return banks.map((bank, i) => {
+    const others = Math.max(0, (shorts[i]?.amps ?? 0) - bank.largestFaultA);
+    const charging = design.sources
+      .filter(
+        (s) =>
+          s.bankId === bank.bankId || joins.some((j) => j.id === s.joinId && (j.firstId === bank.bankId || j.secondId === bank.bankId)),
+      )
+      .reduce((sum, s) => sum + s.ratedA, 0);
+    if (others < 1 && charging === 0) return bank;
+    const by = [
+      others < 1 ? '' : `${Math.round(others)} A from what can be paralleled with it`,
+      charging === 0 ? '' : `${Math.round(charging)} A of what charges it`,
+    ];
+    return { ...bank, postsFaultA: bank.largestFaultA + others + charging, postsFaultBy: by.filter(Boolean).join(' and ') };
+  });
+}

@@ -1,0 +1,203 @@
+/** An inverter in its place, on its battery: what it gives, what it draws, what its cable, fuse and case earth must be (docs/methods.md, M12). */
+import { type BankSource, effectiveA, houseBanks } from '../bank';
+import { runStudy } from './study';
+import type { Analysed } from './system';
+import { type Conductor, CONDUCTORS, findConductor, findFamily } from '../rules';
+import type { AcLoad, AcSource, Design, Load, Study } from '../design';
+import { inverterVa, restW, rowsOn, vaOf, wattsOf } from '../ac';
+
+/** Heating current of cable and fuse over its mean: ripple at twice the line frequency. Up to 1.22 without a smoothing capacitor. */
+export const RIPPLE = 1.1;
+
+export interface MotorStartOn {
+  readonly id: string;
+  readonly name: string;
+  /** All that runs then, and the start, VA; what the inverter bears for as long. */
+  readonly va: number;
+  readonly bearsVa: number;
+  readonly seconds: number;
+  readonly passes: boolean;
+}
+
+export interface InverterAnswer {
+  readonly id: string;
+  readonly ambientC: number;
+  /** Continuous where it stands, and the wanted set within its reach, VA and W. */
+  readonly va: number;
+  readonly wantedVa: number;
+  readonly wantedW: number;
+  readonly starts: readonly MotorStartOn[];
+  /** DC watts of the wanted set; volts at its terminals and amps by the whole network at the charge asked for; NaN where it is not wired. */
+  readonly dcW: number;
+  readonly dcV: number;
+  readonly dcA: number;
+  readonly minV: number;
+  /** At full output; what cable and fuse are held against. */
+  readonly fullV: number;
+  readonly fullA: number;
+  readonly heatingA: number;
+  /** Its circuit, its device, its cable; null where it is not wired. */
+  readonly wired: {
+    readonly circuitId: string;
+    readonly ratingA: number;
+    readonly deviceName: string;
+    readonly fused: boolean;
+    readonly izA: number;
+    readonly conductor: Conductor;
+    readonly disconnect: boolean;
+    readonly lengthM: number;
+  } | null;
+  /** Smallest case earth: one size below its DC positive; and what it has. */
+  readonly caseWanted: Conductor | null;
+  readonly caseHas: Conductor | null;
+  /** Hours the wanted set runs from full to the end of the window, and from the charge asked for. */
+  readonly hoursFromFull: number;
+  readonly hoursFromSoc: number;
+  /** A day of idling, and of sleep, Ah of the bank. */
+  readonly idleAhDay: number;
+  readonly sleepAhDay: number | null;
+  readonly restAhDay: number;
+}
+
+/** What it bears for so many seconds: its surges by time, its rating after the last. */
+export function bearsVa(source: AcSource, seconds: number, continuousVa: number): number {
+  const surges = [...(source.inverter?.surges ?? [])].sort((a, b) => a.s - b.s);
+  return Math.max(continuousVa, surges.find((s) => s.s >= seconds)?.va ?? continuousVa);
+}
+
+/** The design with an inverter's row drawing so many watts. */
+const withRow = (design: Design, row: Load, watts: number): Design => ({
+  ...design,
+  loads: design.loads.map((l) => (l.id === row.id ? { ...l, quantity: 1, ratingBy: 'W', rating: watts, behaviour: 'power' } : l)),
+});
+
+/**
+ * Volts and amps at its terminals as it draws so many watts at a charge, with what runs long beside it; volts NaN where nothing reaches it, 0
+ * where the supply collapses. Below what it gives up at, the amps are those it gave up at.
+ */
+function drawn(
+  design: Design,
+  analysed: Analysed,
+  row: Load | undefined,
+  watts: number,
+  minV: number,
+): { readonly volts: number; readonly amps: number } {
+  if (watts <= 0) return { volts: NaN, amps: 0 };
+  if (!row) return { volts: NaN, amps: watts / minV };
+  const beside = design.loads.filter((l) => l.runsLong && l.id !== row.id);
+  const loads = Object.fromEntries([...beside, row].map((l): [string, 'on'] => [l.id, 'on']));
+  const study: Study = {
+    id: 'inverter',
+    name: 'inverter',
+    soc: design.acRules.inverterSoc,
+    engineRpm: 0,
+    shore: false,
+    cranking: false,
+    loads,
+  };
+  const answer = runStudy(withRow(design, row, watts), analysed, study);
+  const volts = answer.collapse ? 0 : (answer.loads.find((l) => l.id === row.id)?.volts ?? NaN);
+  return { volts, amps: volts >= minV ? watts / volts : watts / minV };
+}
+
+/** Appliances of a wanted set that one machine runs together. */
+export const wantedOn = (design: Design, source: AcSource): readonly AcLoad[] =>
+  rowsOn(design, source.id).filter((l) => design.acRules.wanted.includes(l.id));
+
+/** @param analysed results of this process, not copies. @param banks of the same analysis. */
+export function inverterAnswers(design: Design, analysed: Analysed, banks: readonly BankSource[]): InverterAnswer[] {
+  return design.acSources.filter((s) => s.inverter !== null).map((s) => answerOf(design, analysed, banks, s));
+}
+
+function answerOf(design: Design, analysed: Analysed, banks: readonly BankSource[], source: AcSource): InverterAnswer {
+  const i = source.inverter as NonNullable<AcSource['inverter']>;
+  const ambientC = design.places.find((p) => p.id === source.placeId)?.ambientC ?? 30;
+  const va = inverterVa(source, ambientC);
+  const wanted = wantedOn(design, source);
+  const wantedW = wanted.reduce((sum, l) => sum + wattsOf(design, l).watts, 0);
+  const wantedVa = wanted.reduce((sum, l) => sum + vaOf(design, l), 0);
+  const row = design.loads.find((l) => l.id === i.loadId);
+  const systemV = design.boat.systemV;
+  const dcW = wantedW > 0 ? wantedW / i.efficiency + i.idleW : 0;
+  const minV = row?.minV ?? 0.875 * systemV;
+  const now = drawn(design, analysed, row, dcW, minV);
+  const full = drawn(design, analysed, row, va > 0 ? va / i.efficiency + i.idleW : 0, minV);
+  const bank = houseBanks(design, banks)[0];
+  const meanA = dcW / (bank?.nominalV ?? systemV);
+  const perHour = bank ? effectiveA(meanA, bank.capacityAh, bank.chemistry.leadAcid ? bank.chemistry.peukert : 1) : 0;
+  const ahTo = (from: number) => (bank ? Math.max(0, from - bank.chemistry.windowLowSoc) * bank.capacityAh : 0);
+  const hours = (ah: number) => (perHour > 0 ? ah / perHour : Infinity);
+  const day = (watts: number) => (24 * watts) / systemV;
+  const wired = row ? wiringOf(design, analysed, row) : null;
+  return {
+    id: source.id,
+    ambientC,
+    va,
+    wantedVa,
+    wantedW,
+    starts: startsOn(design, source, wanted, va),
+    dcW,
+    dcV: now.volts,
+    dcA: now.amps,
+    minV,
+    fullV: full.volts,
+    fullA: full.amps,
+    heatingA: RIPPLE * full.amps,
+    wired,
+    caseWanted: wired ? oneSmaller(design, wired.conductor) : null,
+    caseHas: caseOf(design, analysed, source),
+    hoursFromFull: hours(ahTo(1)),
+    hoursFromSoc: hours(ahTo(design.acRules.inverterSoc)),
+    idleAhDay: day(i.idleW),
+    sleepAhDay: i.sleepW === null ? null : day(i.sleepW),
+    restAhDay: day(restW(source)),
+  };
+}
+
+/** Each motor of the wanted set starting while the others run; without one wanted, each within reach, alone. */
+function startsOn(design: Design, source: AcSource, wanted: readonly AcLoad[], va: number): MotorStartOn[] {
+  const motors = (wanted.length > 0 ? wanted : rowsOn(design, source.id)).filter((l) => (l.surgeVa ?? 0) > 0);
+  return motors.map((m) => {
+    const others = wanted.filter((l) => l.id !== m.id).reduce((sum, l) => sum + vaOf(design, l), 0);
+    const seconds = m.surgeS ?? 1;
+    const total = others + (m.surgeVa ?? 0);
+    const bears = bearsVa(source, seconds, va);
+    return { id: m.id, name: m.name, va: total, bearsVa: bears, seconds, passes: total <= bears + 1e-9 };
+  });
+}
+
+const DISCONNECTS: ReadonlySet<string> = new Set(['switch', 'battery switch', 'isolator']);
+
+function wiringOf(design: Design, analysed: Analysed, row: Load): InverterAnswer['wired'] {
+  const circuit = design.circuits.find((c) => c.taps.some((t) => t.serves.kind === 'load' && t.serves.id === row.id));
+  const result = analysed.circuits.find((r) => r.id === circuit?.id);
+  if (!circuit || !result) return null;
+  const { protection, state } = result.own;
+  const breaker = findFamily(protection.familyId)?.kind === 'breaker';
+  return {
+    circuitId: circuit.id,
+    ratingA: protection.ratingA,
+    deviceName: protection.familyName,
+    fused: !protection.missing,
+    izA: state.heat.izA,
+    conductor: state.conductor,
+    disconnect: breaker || circuit.devices.some((d) => DISCONNECTS.has(d.kind)),
+    lengthM: result.lengthM,
+  };
+}
+
+function oneSmaller(design: Design, positive: Conductor): Conductor {
+  const sizes = CONDUCTORS[design.boat.ruleSet];
+  const at = sizes.findIndex((s) => s.areaMm2 >= positive.areaMm2 - 1e-9);
+  return sizes[Math.max(0, at - 1)] ?? positive;
+}
+
+/** The earth lead of its case: of the main side, else as entered. */
+function caseOf(design: Design, analysed: Analysed, { inverter }: AcSource): Conductor | null {
+  const at = design.leads.findIndex(
+    (l) => l.rail === 'earth' && [l.from, l.to].some((e) => e.kind === 'case' && e.id === inverter?.loadId),
+  );
+  const lead = at >= 0 ? analysed.leads[at] : undefined;
+  if (lead) return lead.conductor;
+  return (inverter?.caseSize && findConductor(inverter.caseSize.school, inverter.caseSize.size)) ?? null;
+}

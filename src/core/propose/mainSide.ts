@@ -1,0 +1,116 @@
+/** The main side a boat wants, from what the other stations know: bars, the shunt, straps, the starter's leads, what joins the banks, earths. */
+import { type Bar, blankDevice, BOUNDS, type Design, type Lead, type LeadEnd } from '../design';
+
+export interface MainSideProposal {
+  readonly bars: readonly Bar[];
+  readonly leads: readonly Lead[];
+}
+
+type BarKind = Bar['kind'];
+
+/** A lead without anything decided. */
+export const blankLead = (id: string, name: string, rail: Lead['rail'], from: LeadEnd, to: LeadEnd): Lead => ({
+  id,
+  name,
+  rail,
+  from,
+  to,
+  through: [],
+  fused: rail === 'positive',
+  family: null,
+  ratingA: null,
+  size: null,
+  lengthM: null,
+  fromStud: 'M8',
+  toStud: 'M8',
+  note: '',
+});
+
+const sameEnd = (a: LeadEnd, b: LeadEnd): boolean => a.kind === b.kind && a.id === b.id;
+
+/**
+ * What is not there yet: a negative bus behind a shunt for the first bank, every other bank's negative and the engine's on it, the start bank
+ * to its starter, the cables of what joins the banks, one joint to the bonding bus and one to the AC earth bar, and the case earths of heavy
+ * appliances. Pure. @param freshId makes ids.
+ */
+export function proposeMainSide(design: Design, freshId: (prefix: string) => string): MainSideProposal {
+  const bars: Bar[] = [];
+  const leads: Lead[] = [];
+  const [house] = design.banks;
+  if (!house) return { bars, leads };
+  const { engine } = design;
+  const enginePlace = design.places.find((p) => p.engineSpace)?.id ?? house.placeId;
+
+  const barOf = (kind: BarKind, name: string, placeId: string | null): LeadEnd => {
+    const known = [...design.bars, ...bars].find((b) => b.kind === kind);
+    if (known) return { kind: 'bar', id: known.id };
+    const bar: Bar = { id: freshId('bar'), name, kind, placeId, stud: 'M8' };
+    bars.push(bar);
+    return { kind: 'bar', id: bar.id };
+  };
+  const joined = (rail: Lead['rail'], a: LeadEnd, b: LeadEnd) =>
+    [...design.leads, ...leads].some(
+      (l) => l.rail === rail && ((sameEnd(l.from, a) && sameEnd(l.to, b)) || (sameEnd(l.from, b) && sameEnd(l.to, a))),
+    );
+  const lay = (rail: Lead['rail'], name: string, from: LeadEnd, to: LeadEnd, more: Partial<Lead> = {}) => {
+    if (!joined(rail, from, to)) leads.push({ ...blankLead(freshId('lead'), name, rail, from, to), ...more });
+  };
+  const bank = (id: string): LeadEnd => ({ kind: 'bank', id });
+  const device = (kind: Lead['through'][number]['kind'], placeId: string | null) => ({ ...blankDevice(freshId('d'), kind), placeId });
+
+  const bus = barOf('negative bus', 'Negative bus', house.placeId);
+  lay('negative', `${house.name} negative`, bank(house.id), bus, { through: [device('shunt', house.placeId)] });
+  for (const other of design.banks)
+    if (other.id !== house.id && other.id !== engine.startBankId) lay('negative', `${other.name} negative`, bank(other.id), bus);
+
+  const start = design.banks.find((b) => b.id === engine.startBankId);
+  const hasEngine = start !== undefined || design.sources.some((s) => s.kind === 'alternator');
+  if (hasEngine) {
+    const block = barOf('engine', 'Engine block', enginePlace);
+    lay('negative', 'Engine negative', block, bus);
+    if (start) {
+      lay('positive', 'Starter', bank(start.id), barOf('starter', 'Starter', enginePlace), {
+        through: [device('battery switch', start.placeId)],
+        fused: false,
+      });
+      // The house bank that cranks has its negative on the bus already.
+      if (start.id !== house.id) lay('negative', `${start.name} negative`, bank(start.id), block);
+    }
+  }
+  for (const join of design.joins) {
+    if (join.firstId !== null) lay('positive', `${join.name}, first`, bank(join.firstId), { kind: 'join first', id: join.id });
+    if (join.secondId !== null) lay('positive', `${join.name}, second`, bank(join.secondId), { kind: 'join second', id: join.id });
+  }
+  sources();
+  const bonding = barOf('bonding bus', 'Bonding bus', enginePlace);
+  lay('earth', 'Bonding joint', bonding, bus);
+  const heavy = design.loads.filter((l) => l.group === 'heavy' || l.group === 'charging');
+  const cased = heavy.filter((l) => !/alternator/i.test(l.name));
+  if (cased.length > 0) {
+    const earth = barOf('AC earth bar', 'AC earth bar', design.panels[0]?.placeId ?? house.placeId);
+    lay('earth', 'AC earth to DC negative, the one joint', earth, bus);
+    for (const load of cased) lay('earth', `${load.name} case`, { kind: 'case', id: load.id }, bus);
+  }
+  function sources(): void {
+    const wired = (s: Design['sources'][number]) =>
+      s.pathMohm !== null ||
+      (s.loadId !== null && design.circuits.some((c) => c.taps.some((t) => t.serves.kind === 'load' && t.serves.id === s.loadId)));
+    for (const to of design.banks) {
+      const own = design.sources.filter((s) => s.bankId === to.id && s.kind !== 'DC–DC' && !wired(s));
+      // Two and more meet at a bus of their own: no more than a few terminals on the battery's post.
+      const bus = own.length > 1 ? barOf('positive bus', 'Charging bus', to.placeId) : null;
+      if (bus) lay('positive', 'Charging feed', bank(to.id), bus);
+      for (const s of own) {
+        const end: LeadEnd = { kind: 'source', id: s.id };
+        lay('positive', `${s.name} output`, bus ?? bank(to.id), end);
+        if (s.kind !== 'alternator')
+          lay('negative', `${s.name} negative`, end, barOf('negative bus', 'Negative bus', house?.placeId ?? null));
+      }
+    }
+  }
+
+  return {
+    bars: bars.slice(0, Math.max(0, BOUNDS.bars - design.bars.length)),
+    leads: leads.slice(0, Math.max(0, BOUNDS.leads - design.leads.length)),
+  };
+}

@@ -1,0 +1,22 @@
+export { acceptanceC, coldAcceptance, TAIL_PCT } from './acceptance';
+export { CHEMISTRIES, type Chemistry, CHEMISTRY_SOURCE, type ChemistryId, restV } from './chemistries';
+export { AC_COLOURS, EARTH_COLOUR, positiveColour, type Service } from './colours';
+export { conditionOf, CONDITIONS } from './conditions';
+export {
+  AWG_SOURCE,
+  type Conductor,
+  conductorOfArea,
+  CONDUCTORS,
+  findConductor,
+  INSULATION_RATINGS,
+  METRIC_SOURCE,
+  type School,
+  underSchool,
+} from './conductors';
+export { bundleFactor, DERATING_SOURCE, type Enclosure, ENCLOSURE_FACTOR, ENGINE_SPACE, MIN_ENGINE_SPACE_RATING_C } from './derating';
+export { AC_FAMILIES, type CurvePoint, DC_FAMILIES, type Family, findFamily } from './devices';
+export { DEVICE_KINDS, deviceDropV, deviceOhm, INLINE } from './inline';
+export { interruptingMinimumA } from './interrupting';
+export { FAMILY_ORDER, RULE_SETS, type RuleSet } from './ruleSets';
+export { shrinkFor, studName, STUDS, terminalFor } from './terminals';
+export { JOINT_OHM, SEGMENT_JOINTS_OHM, TYPICAL_PATH_OHM } from './typical';

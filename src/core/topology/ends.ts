@@ -1,0 +1,102 @@
+/** What a lead of the main side lands on: its node in the network, its name, where it stands. */
+import { loadPoint, panelPoint, pathM, placePoint } from './geometry';
+import type { Design, Lead, LeadEnd, Point } from '../design';
+
+export type Rail = '+' | '-';
+
+/** Nodes of the network. A bar, a case and a side of a join are one node whatever the rail. */
+export const bankPost = (id: string, rail: Rail): string => `bank ${id}${rail}`;
+export const panelBar = (id: string, rail: Rail): string => `panel ${id}${rail}`;
+export const barNode = (id: string): string => `bar ${id}`;
+export const caseNode = (id: string): string => `case ${id}`;
+export const sourcePost = (id: string, rail: Rail): string => `source ${id}${rail}`;
+export const joinSide = (id: string, side: 'first' | 'second'): string => `join ${id} ${side}`;
+
+export function endNode(end: LeadEnd, lead: Pick<Lead, 'rail'>): string {
+  const rail: Rail = lead.rail === 'positive' ? '+' : '-';
+  switch (end.kind) {
+    case 'bank':
+      return bankPost(end.id, rail);
+    case 'panel':
+      return panelBar(end.id, rail);
+    case 'source':
+      return sourcePost(end.id, rail);
+    case 'bar':
+      return barNode(end.id);
+    case 'case':
+      return caseNode(end.id);
+    case 'join first':
+      return joinSide(end.id, 'first');
+    case 'join second':
+      return joinSide(end.id, 'second');
+  }
+}
+
+const listOf = { bank: 'banks', panel: 'panels', source: 'sources', bar: 'bars', case: 'loads' } as const;
+
+/** The thing at an end; undefined where it is gone. */
+/** The lists a lead may end in. */
+export type Ended = Pick<Design, 'banks' | 'panels' | 'sources' | 'bars' | 'loads' | 'joins'>;
+
+function thingAt(design: Ended, { kind, id }: LeadEnd): { readonly name: string } | undefined {
+  if (kind === 'join first' || kind === 'join second') return design.joins.find((j) => j.id === id);
+  const rows: readonly { readonly id: string; readonly name: string }[] = design[listOf[kind]];
+  return rows.find((r) => r.id === id);
+}
+
+/** As a person would say it; null where the thing is gone. */
+export function endName(design: Ended, lead: Pick<Lead, 'rail'>, end: LeadEnd): string | null {
+  const thing = thingAt(design, end);
+  if (!thing) return null;
+  if (end.kind === 'case') return `case of ${thing.name}`;
+  if (end.kind === 'join first') return `${thing.name}, first side`;
+  if (end.kind === 'join second') return `${thing.name}, second side`;
+  if (end.kind === 'bar') return thing.name;
+  return `${thing.name} ${lead.rail === 'positive' ? '+' : '−'}`;
+}
+
+/** Every end a lead may have, in the order of the work. */
+export const endsOf = (design: Ended): LeadEnd[] => [
+  ...design.banks.map((b): LeadEnd => ({ kind: 'bank', id: b.id })),
+  ...design.bars.map((b): LeadEnd => ({ kind: 'bar', id: b.id })),
+  ...design.panels.map((p): LeadEnd => ({ kind: 'panel', id: p.id })),
+  ...design.joins.flatMap((j): LeadEnd[] => [
+    { kind: 'join first', id: j.id },
+    { kind: 'join second', id: j.id },
+  ]),
+  ...design.sources.map((s): LeadEnd => ({ kind: 'source', id: s.id })),
+  ...design.loads.map((l): LeadEnd => ({ kind: 'case', id: l.id })),
+];
+
+/** The place an end stands in; a join stands by its first bank. */
+export function endPlaceId(design: Design, { kind, id }: LeadEnd): string | null {
+  if (kind === 'join first' || kind === 'join second') {
+    const join = design.joins.find((j) => j.id === id);
+    return design.banks.find((b) => b.id === join?.firstId)?.placeId ?? null;
+  }
+  const rows: readonly { readonly id: string; readonly placeId: string | null }[] = design[listOf[kind]];
+  return rows.find((r) => r.id === id)?.placeId ?? null;
+}
+
+function endPoint(design: Design, end: LeadEnd): Point {
+  if (end.kind === 'case') {
+    const load = design.loads.find((l) => l.id === end.id);
+    if (load) return loadPoint(design, load);
+  }
+  if (end.kind === 'panel') {
+    const panel = design.panels.find((p) => p.id === end.id);
+    if (panel) return panelPoint(design, panel);
+  }
+  return placePoint(design, endPlaceId(design, end));
+}
+
+/** Length of a lead, m: taped, else the path between its ends by way of what is in line, with slack. */
+export function leadLengthM(design: Design, lead: Lead): number {
+  if (lead.lengthM !== null) return lead.lengthM;
+  // What stands in line beside the end before it lengthens nothing.
+  const on = lead.through.filter(
+    (d, i) => d.placeId !== null && d.placeId !== (lead.through[i - 1]?.placeId ?? endPlaceId(design, lead.from)),
+  );
+  const stops = [endPoint(design, lead.from), ...on.map((d) => placePoint(design, d.placeId)), endPoint(design, lead.to)];
+  return stops.slice(1).reduce((sum, p, i) => sum + pathM(stops[i] ?? p, p, design.house.slackM), 0);
+}

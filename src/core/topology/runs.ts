@@ -1,0 +1,89 @@
+/** Where a circuit's run goes: the places it passes and its estimated lengths, kept while nothing it depends on moves. */
+import type { Circuit, Design, Load, Panel, Place, Point } from '../design';
+import { corners, loadPoint, panelPoint, placePoint, runM } from './geometry';
+
+/** What a circuit's taps serve, by tap; null where it is something else or gone. */
+export interface Served {
+  readonly loads: readonly (Load | null)[];
+  readonly panels: readonly (Panel | null)[];
+}
+
+export interface Lay {
+  readonly deps: readonly unknown[];
+  /** Each place once: where the run starts, what it serves, what is named on the way. */
+  readonly passes: readonly Place[];
+  /** Estimated length of each segment, m. */
+  readonly lengths: readonly number[];
+}
+
+export const sameParts = (a: readonly unknown[], b: readonly unknown[]): boolean => {
+  if (a.length !== b.length) return false;
+  for (let i = 0; i < a.length; i++) if (!Object.is(a[i], b[i])) return false;
+  return true;
+};
+
+export function layOf(
+  design: Design,
+  circuit: Circuit,
+  start: Place | null,
+  served: Served,
+  places: ReadonlyMap<string, Place>,
+  before: Lay | undefined,
+): Lay {
+  const deps = [circuit, design.places, design.boat, design.house.slackM, start, ...served.loads, ...served.panels];
+  if (before && sameParts(before.deps, deps)) return before;
+  return { deps, passes: placesPassed(circuit, start, served, places), lengths: segmentLengths(design, circuit, start, served) };
+}
+
+function placesPassed(circuit: Circuit, start: Place | null, served: Served, places: ReadonlyMap<string, Place>): Place[] {
+  const ids = [
+    start?.id,
+    ...served.loads.map((l) => l?.placeId),
+    ...served.panels.map((p) => p?.placeId),
+    ...circuit.taps.map((t) => (t.serves.kind === 'place' ? t.serves.id : null)),
+    ...circuit.via,
+    ...circuit.devices.map((d) => d.placeId),
+    ...served.loads.flatMap((l) => l?.range?.placeIds ?? []),
+  ];
+  return [...new Set(ids)].flatMap((id) => (id ? (places.get(id) ?? []) : []));
+}
+
+/** Each segment's corners, from where it starts by way of what is in line; of equipment not chosen yet, to the farthest of its places. */
+export function segmentPaths(design: Design, circuit: Circuit, start: Place | null, served: Served): Point[][] {
+  const spots = circuit.taps.map((t, i): Point[] => {
+    const [load, panel] = [served.loads[i], served.panels[i]];
+    if (load) return [loadPoint(design, load), ...(load.range?.placeIds ?? []).map((id) => placePoint(design, id))];
+    return [panel ? panelPoint(design, panel) : placePoint(design, t.serves.id)];
+  });
+  const posts = circuit.devices.flatMap((d) => (d.placeId === null ? [] : [placePoint(design, d.placeId)]));
+  const indexOf = new Map(circuit.taps.map((t, i) => [t.id, i]));
+  const source = placePoint(design, start?.id ?? null);
+  return circuit.taps.map((t, i) => {
+    const parent = t.parent === null ? undefined : spots[indexOf.get(t.parent) ?? -1]?.[0];
+    const stops = parent ? [parent] : [source, ...posts];
+    const last = stops[stops.length - 1] ?? source;
+    const to = (spots[i] ?? [source]).map((spot) => corners(design.boat, last, spot, circuit.along));
+    const farthest = to.reduce((far, one) => (runM(one, 0) > runM(far, 0) ? one : far));
+    return [...stops.slice(0, -1).flatMap((a, k) => corners(design.boat, a, stops[k + 1] ?? a, circuit.along)), ...farthest];
+  });
+}
+
+/** Slack at both ends of every stretch between things. */
+function segmentLengths(design: Design, circuit: Circuit, start: Place | null, served: Served): number[] {
+  const posts = circuit.devices.filter((d) => d.placeId !== null).length;
+  return segmentPaths(design, circuit, start, served).map((points, i) =>
+    runM(points, design.house.slackM * (circuit.taps[i]?.parent === null ? 1 + posts : 1)),
+  );
+}
+
+/** A circuit's run as it lies in the boat, segment by segment, for a design alone. */
+export function runOf(design: Design, circuit: Circuit): Point[][] {
+  const placeId =
+    circuit.from.kind === 'bank'
+      ? design.banks.find((b) => b.id === circuit.from.id)?.placeId
+      : design.panels.find((p) => p.id === circuit.from.id)?.placeId;
+  return segmentPaths(design, circuit, design.places.find((p) => p.id === placeId) ?? null, {
+    loads: circuit.taps.map((t) => (t.serves.kind === 'load' ? (design.loads.find((l) => l.id === t.serves.id) ?? null) : null)),
+    panels: circuit.taps.map((t) => (t.serves.kind === 'panel' ? (design.panels.find((p) => p.id === t.serves.id) ?? null) : null)),
+  });
+}
