@@ -22,7 +22,7 @@ import { drawingOf, type DrawingWish, foldAtFirst, fromElk, toElk } from '@/core
 import { cruise } from '@/core/energy';
 import { postInventory, withPaths } from '@/core/mainSide';
 import { type Act, atRest, consequencesOf, runStudy, standingAnswer } from '@/core/network';
-import { studied } from '@/core/analysis';
+import { createMemory, studied, workedCircuit } from '@/core/analysis';
 
 export interface Trouble {
   readonly in: string;
@@ -79,11 +79,17 @@ export async function exercise(
     const read = readDesign(JSON.parse(JSON.stringify(design)));
     if (!read.ok) throw new Error(`not a design: ${read.problems.map((p) => `${p.where} ${p.message}`).join('; ')}`);
   });
-  const analysis = attempt('analysis', () => analyse(design));
+  const memory = createMemory();
+  const analysis = attempt('analysis', () => analyse(design, memory));
   if (!analysis) return { troubles, slowest };
   const units = design.boat;
   const decided = asDecided(design);
-  attempt('workings of circuits', () => analysis.circuits.map((c) => circuitWorking(c, units)));
+  attempt('workings of circuits', () =>
+    analysis.circuits.map((c) => {
+      const worked = workedCircuit(memory, c.id);
+      return worked && circuitWorking(worked, units);
+    }),
+  );
   attempt('workings of loads', () => design.loads.map((l) => loadWorking(design, analysis, l.id, units)));
   attempt('workings of leads', () => design.leads.map((l) => leadWorking(design, analysis, l.id, units)));
   attempt('workings of days', () =>

@@ -21,8 +21,8 @@ import {
   type Lists,
   type Working,
 } from '@/core';
-import { analysisDelta, type AnalysisDelta, cured, type Cured, cureOf, studied, type Studied } from '@/core/analysis';
-import { bench, type Bench, benchOf, devicesOnPath, ladder, type PathDevice } from '@/core/circuit';
+import { analysisDelta, type AnalysisDelta, cured, type Cured, cureOf, studied, type Studied, workedCircuit } from '@/core/analysis';
+import { bench, type Bench, devicesOnPath, ladder, type PathDevice } from '@/core/circuit';
 import { choiceName, type Units } from '@/core/quantity';
 import { type DutyPoint, dutyTrace } from '@/core/conductor';
 import { asDecided, asFoundDesign, asOption, type Delta, type Design, withDelta } from '@/core/design';
@@ -171,8 +171,8 @@ const api = {
     if (!design || !analysis) return null;
     const units = design.boat;
     if (selected.kind === 'circuit') {
-      const result = analysis.circuits.find((c) => c.id === selected.id);
-      return (result && circuitWorking(result, units)) ?? null;
+      const worked = workedCircuit(memory, selected.id);
+      return worked ? circuitWorking(worked, units) : null;
     }
     if (selected.kind === 'load') return loadWorking(design, analysis, selected.id, units) ?? null;
     if (selected.kind === 'AC circuit' || selected.kind === 'AC source') return acWorking(design, analysis, selected, units);
@@ -279,14 +279,14 @@ const api = {
   },
   /** Temperature through the duty of a circuit's conductor; null where its load runs on and on. */
   duty(circuitId: string): DutyChart | null {
-    const result = analysis?.circuits.find((c) => c.id === circuitId);
-    const b = result && benchOf(result);
-    if (!result || !b?.input.duty) return null;
+    const worked = workedCircuit(memory, circuitId);
+    if (!worked?.bench.input.duty) return null;
+    const { result, bench: b } = worked;
     const { state } = result.own;
     const { derating, izA } = state.heat;
     const steadyC = derating.ambientC + (derating.ratingC - derating.ambientC) * (b.designA / izA) ** 2;
     return {
-      points: dutyTrace(b.input.duty, state.conductor.areaMm2, derating.ambientC, steadyC - derating.ambientC),
+      points: dutyTrace(worked.bench.input.duty, state.conductor.areaMm2, derating.ambientC, steadyC - derating.ambientC),
       ratingC: derating.ratingC,
       peakC: state.heat.tempC,
       steadyC,

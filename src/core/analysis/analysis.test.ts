@@ -1,23 +1,19 @@
 import fc from 'fast-check';
 import { analyse, createMemory } from './analysis';
-import { benchOf, type CircuitResult, dropAt, heatAt, otherSchool, protects, stateAt } from '../circuit';
+import { type CircuitResult, dropAt, heatAt, otherSchool, protects, stateAt } from '../circuit';
 import { CONDUCTORS } from '../rules';
 import { blankCircuit, blankFound, type Design, equal, share } from '../design';
 import { anyLength, anyLoad, anySchool, bareBoat, withLoad } from '../design/testing';
-import { circuitFindings } from './testing';
+import { circuitFindings, workedOf } from './testing';
 
-const circuitX = (design: Design): CircuitResult => {
-  const result = analyse(design).circuits.find((c) => c.id === 'c-x');
-  if (!result) throw new Error('no circuit');
-  return result;
-};
+const circuitX = (design: Design): CircuitResult => workedOf(design).result;
 
 describe('a circuit worked by hand', () => {
   // 240 W constant power on 12 V, metric school, 4 m one way, general load.
   // I = 240 / 11.4 = 21.053 A; device >= 1.25 I = 26.3 A, next rating 30 A.
   // 30 A asks for 2.5 mm2 (35 A at 105 C, 30 C ambient): 1.5 mm2 carries 25 A only.
   const design = withLoad(bareBoat('metric'), { rating: 240 }, 4);
-  const result = circuitX(design);
+  const { result, bench } = workedOf(design);
 
   test('working current is power over the lowest bank volts', () => expect(result.workingA).toBeCloseTo(240 / 11.4, 9));
   test('the device is the next rating above 1.25 x working current', () => expect(result.own.protection.ratingA).toBe(30));
@@ -25,8 +21,7 @@ describe('a circuit worked by hand', () => {
     expect(result.own.ladder.rungs.find((r) => r.id === 'protection')?.smallest).toBe('2.5'));
   test('drop: copper at its own temperature, joints, device and feeder, constant power solved', () => {
     const chosen = CONDUCTORS.metric.find((c) => c.size === result.own.ladder.chosen.size);
-    const bench = benchOf(result);
-    if (!chosen || !bench) throw new Error('no bench');
+    if (!chosen) throw new Error('no conductor');
     const iz = chosen.ampacityA[105] ?? 0;
     const tempC = 30 + 75 * (result.workingA / iz) ** 2;
     const copper = (2 * chosen.r20OhmPerKm * 4 * (1 + 0.00393 * (tempC - 20))) / 1000;
@@ -134,8 +129,7 @@ describe('properties', () => {
   test('a thicker conductor never has more drop or less ampacity', () => {
     fc.assert(
       fc.property(scene, (s) => {
-        const bench = benchOf(circuitX(build(s)));
-        if (!bench) throw new Error('no bench');
+        const { bench } = workedOf(build(s));
         let lastIz = 0;
         let lastV = -Infinity;
         for (const conductor of CONDUCTORS[s.school]) {
@@ -155,15 +149,15 @@ describe('properties', () => {
   test('a proposed conductor passes every criterion, and its device never exceeds what it protects', () => {
     fc.assert(
       fc.property(scene, (s) => {
-        const result = circuitX(build(s));
-        for (const side of [result.own, otherSchool(result)?.side]) {
-          if (!side?.ladder.proposed) continue;
+        const worked = workedOf(build(s));
+        const { result, bench } = worked;
+        for (const side of [result.own, otherSchool(worked).side]) {
+          if (!side.ladder.proposed) continue;
           expect(side.state.failing).toEqual([]);
           expect(side.ladder.rungs.filter((r) => r.applies && !r.advisory && !r.chosenPasses)).toEqual([]);
           expect(side.protection.ratingA).toBeLessThanOrEqual(side.state.heat.legIzA + 1e-6);
         }
-        const bench = benchOf(result);
-        if (bench && result.own.ladder.proposed) expect(protects(bench, result.own.state.heat.legIzA).passes).toBe(true);
+        if (result.own.ladder.proposed) expect(protects(bench, result.own.state.heat.legIzA).passes).toBe(true);
       }),
       { numRuns: 120 },
     );
@@ -172,10 +166,9 @@ describe('properties', () => {
   test('the size below the proposed one fails something', () => {
     fc.assert(
       fc.property(scene, (s) => {
-        const result = circuitX(build(s));
-        const bench = benchOf(result);
+        const { result, bench } = workedOf(build(s));
         const { proposed } = result.own.ladder;
-        if (!bench || proposed?.legs !== 1) return;
+        if (proposed?.legs !== 1) return;
         const at = CONDUCTORS[s.school].findIndex((c) => c.size === proposed.size);
         const below = CONDUCTORS[s.school][at - 1];
         if (below) expect(stateAt(bench, { conductor: below, legs: 1 }).passes).toBe(false);

@@ -1,7 +1,7 @@
 /** Design -> Analysis: the one function that runs it all. Incremental: a circuit whose inputs are the same objects keeps its result. */
 import { asDecided, type Bank, type Circuit, type Design, type Finding, type Load, share } from '../design';
 import { findingsMemory, type FindingsMemory, findingsOf } from '../check';
-import { analyseAgain, analyseCircuit, type CircuitResult, type Gathered, NOWHERE, type Upstream } from '../circuit';
+import { analyseAgain, analyseCircuit, type CircuitResult, type Gathered, NOWHERE, type Upstream, type WorkedCircuit } from '../circuit';
 import { balance, type Balance } from './balance';
 import { type LeadMemory, type LeadResult, leadResults, type Paths, pathsOf, withPaths, withPostFaults } from '../mainSide';
 import { madeMemory, type MadeMemory } from '../energy';
@@ -31,12 +31,13 @@ export interface Analysis {
 interface Kept {
   readonly deps: readonly unknown[];
   readonly drift: readonly number[];
-  readonly result: CircuitResult;
+  readonly worked: WorkedCircuit;
 }
 
 /** Results kept from one analysis to the next. Make one per design being worked on. */
 export interface Memory {
   readonly circuits: Map<string, Kept>;
+  results: readonly CircuitResult[];
   readonly lays: Map<string, Lay>;
   readonly currents: WeakMap<Load, { volts: StudyVolts; current: LoadCurrent }>;
   readonly banks: WeakMap<Bank, BankSource>;
@@ -51,6 +52,7 @@ export interface Memory {
 
 export const createMemory = (): Memory => ({
   circuits: new Map(),
+  results: [],
   lays: new Map(),
   currents: new WeakMap(),
   banks: new WeakMap(),
@@ -97,8 +99,10 @@ export function analyse(whole: Design, memory: Memory = createMemory()): Analysi
   const ordered = circuitOrder(design.circuits);
   const { order, feederOf } = ordered;
   const asked = askedOf(design, ordered, loads, currentOf);
-  const results = analyseCircuits({ design, memory, banks, volts, currentOf, loads, order, feederOf, asked });
-  const circuits = design.circuits.flatMap((c) => results.get(c.id) ?? []);
+  const done = analyseCircuits({ design, memory, banks, volts, currentOf, loads, order, feederOf, asked });
+  const worked = design.circuits.flatMap((c) => done.get(c.id) ?? []);
+  const results = worked.map((w) => w.result);
+  const circuits = (memory.results = sameParts(memory.results, results) ? memory.results : results);
   const leads = leadResults(design, circuits, banks, volts, memory.leads);
   const paths = (memory.paths = share(memory.paths, pathsOf(design, circuits, leads)));
   const circuitOfLoad = new Map<string, string>();
@@ -109,7 +113,7 @@ export function analyse(whole: Design, memory: Memory = createMemory()): Analysi
     banks,
     loads: design.loads.map((l) => loadResult(memory, l, currentOf(l), circuitOfLoad.get(l.id) ?? null)),
     circuits,
-    findings: findingsOf({ design, circuits, leads, studied: null }, memory.findings),
+    findings: findingsOf({ design, circuits, worked, leads, studied: null }, memory.findings),
     balance: balance(design, banks, circuits, memory.made.of(withPaths(design, paths))),
     paths,
     leads,
@@ -124,6 +128,9 @@ function postFaultsOf(memory: Memory, design: Design, alone: readonly BankSource
     memory.posts = { deps, banks: share(memory.posts?.banks, withPostFaults(design, alone, volts)) };
   return memory.posts.banks;
 }
+
+/** A circuit of the last analysis beside what it was worked out from; undefined where there is none of that id. */
+export const workedCircuit = (memory: Memory, circuitId: string): WorkedCircuit | undefined => memory.circuits.get(circuitId)?.worked;
 
 /** A load's line of the analysis: the same object while it says the same. */
 function loadResult(memory: Memory, load: Load, current: LoadCurrent, circuitId: string | null): LoadResult {
@@ -149,12 +156,12 @@ interface Scene {
 const NOTHING: readonly never[] = [];
 
 /** Top down: each circuit behind what stands before it. */
-function analyseCircuits(scene: Scene): ReadonlyMap<string, CircuitResult> {
+function analyseCircuits(scene: Scene): ReadonlyMap<string, WorkedCircuit> {
   const { design, memory, banks, volts, currentOf, loads, order, feederOf, asked } = scene;
   const { boat, house } = design;
   const panels = byId(design.panels);
   const places = byId(design.places);
-  const results = new Map<string, CircuitResult>();
+  const results = new Map<string, WorkedCircuit>();
   const below = new Map<string, Upstream>();
   const upstreamOf = (c: Circuit): Upstream => {
     if (c.from.kind === 'bank') {
@@ -189,8 +196,8 @@ function analyseCircuits(scene: Scene): ReadonlyMap<string, CircuitResult> {
     const drift = [upstream.dropV, upstream.hotOhm, starts ? upstream.bankDemandA : 0];
     const kept = memory.circuits.get(circuit.id);
     const known = kept && sameParts(kept.deps, deps) ? kept : undefined;
-    const again = known && (sameParts(known.drift, drift) ? known.result : analyseAgain(known.result, upstream));
-    const result =
+    const again = known && (sameParts(known.drift, drift) ? known.worked : analyseAgain(known.worked, upstream));
+    const worked =
       again ??
       analyseCircuit(
         gather(
@@ -208,10 +215,10 @@ function analyseCircuits(scene: Scene): ReadonlyMap<string, CircuitResult> {
           surges,
         ),
       );
-    memory.circuits.set(circuit.id, { deps, drift, result });
-    results.set(circuit.id, result);
+    memory.circuits.set(circuit.id, { deps, drift, worked });
+    results.set(circuit.id, worked);
     served.panels.forEach((p, i) => {
-      const own = result.below[i];
+      const own = worked.result.below[i];
       if (p && own) below.set(`${circuit.id}:${p.id}`, own);
     });
   }

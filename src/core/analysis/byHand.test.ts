@@ -1,15 +1,12 @@
 /** Circuits worked by hand in both schools, figure by figure, against what the core says of them. */
-import { analyse } from './analysis';
-import { benchOf, type CircuitResult, marginsOf, otherSchool, stateAt } from '../circuit';
+import { workedOf } from './testing';
+import { type CircuitResult, marginsOf, otherSchool, stateAt } from '../circuit';
 import { findConductor } from '../rules';
 import type { Circuit, Design, Load } from '../design';
 import { bareBoat, withLoad } from '../design/testing';
 
-const resultOf = (design: Design, id = 'c-x'): CircuitResult => {
-  const result = analyse(design).circuits.find((c) => c.id === id);
-  if (!result) throw new Error(id);
-  return result;
-};
+const resultOf = (design: Design, id = 'c-x'): CircuitResult => workedOf(design, id).result;
+
 /** A load on a run of its own from the main bus, everything before the bus made lossless, so that the hand's figures are the run's. */
 function alone(school: 'awg' | 'metric', systemV: 12 | 24, load: Partial<Load>, lengthM: number, circuit: Partial<Circuit> = {}): Design {
   const base = bareBoat(school, systemV);
@@ -57,7 +54,8 @@ describe('the same motor in an engine space, in a conduit, metric', () => {
 });
 
 describe('constant power and resistance beside each other, 24 V', () => {
-  const drop = (behaviour: Load['behaviour']) => resultOf(alone('metric', 24, { rating: 240, behaviour }, 10, pinned('metric', '2.5')));
+  const fed = (behaviour: Load['behaviour']) => workedOf(alone('metric', 24, { rating: 240, behaviour }, 10, pinned('metric', '2.5')));
+  const drop = (behaviour: Load['behaviour']) => fed(behaviour).result;
   test('a supply draws more than nominal, a heater more while charging, a motor as given', () => {
     expect(drop('power').workingA).toBeCloseTo(240 / 22.8, 9);
     expect(drop('resistance').workingA).toBeCloseTo((10 * 28.8) / 24, 9);
@@ -66,10 +64,10 @@ describe('constant power and resistance beside each other, 24 V', () => {
   test('a supply’s volts solve V (Vs - V) / R = P', () => {
     const { own } = drop('power');
     const tap = own.state.drop.taps[0];
-    const bench = benchOf(drop('power'));
+    const { bench } = fed('power');
     const loadV = tap?.loadV ?? 0;
     const wayV = loadV + own.state.drop.ownV;
-    const ohm = (tap?.segmentOhm ?? 0) + (bench?.headOhm ?? 0);
+    const ohm = (tap?.segmentOhm ?? 0) + bench.headOhm;
     expect((loadV * (wayV - loadV)) / ohm).toBeCloseTo(240, 6);
   });
 });
@@ -114,15 +112,13 @@ describe('six lamps along one way', () => {
 
 describe('how far a choice may be stretched', () => {
   const design = alone('metric', 12, { rating: 60, critical: true }, 4);
-  const result = resultOf(design);
-  const bench = benchOf(result);
-  if (!bench) throw new Error('no bench');
+  const { result, bench } = workedOf(design);
   const margins = marginsOf(bench, result.own.ladder.chosen);
   const conductor = findConductor('metric', result.own.ladder.chosen.size);
   if (!conductor) throw new Error('no conductor');
   const passesAt = (change: (d: Design) => Design): boolean => {
-    const b = benchOf(resultOf(change(design)));
-    return b ? stateAt({ ...b, protection: bench.protection }, { conductor, legs: 1 }).passes : false;
+    const b = workedOf(change(design)).bench;
+    return stateAt({ ...b, protection: bench.protection }, { conductor, legs: 1 }).passes;
   };
   const run =
     (lengthM: number) =>
@@ -144,24 +140,22 @@ describe('how far a choice may be stretched', () => {
     expect(margins.lowV ?? 0).toBeGreaterThan(5);
   });
   test('what fails as it stands has no margin', () => {
-    const bad = resultOf(alone('metric', 12, { rating: 600 }, 4, pinned('metric', '1')));
-    const b = benchOf(bad);
-    expect(b && marginsOf(b, bad.own.ladder.chosen)).toEqual({ lengthM: null, currentA: null, ambientC: null, lowV: null });
+    const { result: bad, bench: b } = workedOf(alone('metric', 12, { rating: 600 }, 4, pinned('metric', '1')));
+    expect(marginsOf(b, bad.own.ladder.chosen)).toEqual({ lengthM: null, currentA: null, ambientC: null, lowV: null });
   });
 });
 
 describe('the other school beside it', () => {
   test('answers in its own sizes, with its own copper allowance', () => {
-    const metric = resultOf(alone('metric', 12, { rating: 100, critical: true }, 6));
+    const metric = workedOf(alone('metric', 12, { rating: 100, critical: true }, 6));
     const beside = otherSchool(metric);
-    expect(beside?.side.ladder.school).toBe('awg');
-    expect(beside?.bench.input.copperFactor).toBe(1.1);
-    expect(beside?.side.state.failing).toEqual([]);
+    expect(beside.side.ladder.school).toBe('awg');
+    expect(beside.bench.input.copperFactor).toBe(1.1);
+    expect(beside.side.state.failing).toEqual([]);
   });
   test('and the other way round', () => {
-    const awg = resultOf(alone('awg', 12, { rating: 100, critical: true }, 6));
-    expect(otherSchool(awg)?.side.ladder.school).toBe('metric');
-    expect(otherSchool({ ...awg })).toBeUndefined();
+    const awg = workedOf(alone('awg', 12, { rating: 100, critical: true }, 6));
+    expect(otherSchool(awg).side.ladder.school).toBe('metric');
   });
 });
 
@@ -187,8 +181,8 @@ describe('what hangs behind a feeder', () => {
     expect(steady).toBeLessThanOrEqual(without + 1e-9);
   });
   test('the brief one counts its own current on its whole path', () => {
-    const bench = benchOf(resultOf(panel, 'c-c'));
-    expect(bench?.input.upstreamDropV).toBeGreaterThan(bench?.input.upstream.dropV ?? Infinity);
+    const { input } = workedOf(panel, 'c-c').bench;
+    expect(input.upstreamDropV).toBeGreaterThan(input.upstream.dropV);
   });
   test('a short at the panel is smaller than one at the bus, and the far end smaller still', () => {
     const [bus, panelFault] = [resultOf(panel, 'c-feed').own.protection.faultA, resultOf(panel, 'c-a').own.protection.faultA];

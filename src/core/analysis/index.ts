@@ -1,4 +1,4 @@
-export { analyse, type Analysis, createMemory, type LoadResult, type Memory } from './analysis';
+export { analyse, type Analysis, createMemory, type LoadResult, type Memory, workedCircuit } from './analysis';
 export { autonomyH, type Balance, type Need } from './balance';
 export { cured, type Cured, cureOf } from './cured';
 export { analysisDelta, type AnalysisDelta, withAnalysisDelta } from './delta';

@@ -1,6 +1,6 @@
 /** Everything the program knows of a design, as one answer for programs. */
 import { acCircuits, inverterVa, runningOf, statesOf } from '../ac';
-import { analyse, type Analysis, studied } from '../analysis';
+import { analyse, createMemory, type Analysis, studied, workedCircuit } from '../analysis';
 import { cutList, listsOf } from '../build';
 import { settingsMatrix } from '../charging';
 import { asDecided, type Design } from '../design';
@@ -91,7 +91,8 @@ function banksOf(design: Design, analysis: Analysis) {
 
 /** The answer of POST /api/analyse. Times without end and figures that are none become null in JSON. */
 export function analysisAnswer(design: Design) {
-  const analysis = analyse(design);
+  const memory = createMemory();
+  const analysis = analyse(design, memory);
   const late = studied(design, analysis);
   const findings = everyFinding(analysis, late);
   const units = design.boat;
@@ -99,11 +100,14 @@ export function analysisAnswer(design: Design) {
     ...analysis,
     banks: banksOf(design, analysis),
     findings: findings.map((f) => ({ ...f, aboutName: nameOf(design, f.about) })),
-    circuits: analysis.circuits.map((c) => ({
-      ...c,
-      findings: findings.filter((f) => f.id.endsWith(`:${c.id}`)),
-      working: circuitWorking(c, units) ?? null,
-    })),
+    circuits: analysis.circuits.map((c) => {
+      const worked = workedCircuit(memory, c.id);
+      return {
+        ...c,
+        findings: findings.filter((f) => f.id.endsWith(`:${c.id}`)),
+        working: worked ? circuitWorking(worked, units) : null,
+      };
+    }),
     leads: analysis.leads.map((l, i) => ({
       ...l,
       name: design.leads[i]?.name ?? '',

@@ -1,5 +1,5 @@
 /** Every finding of a design: one function over the one table, set by set, each kept while nothing it reads has changed. */
-import { benchOf, type CircuitResult } from '../circuit';
+import type { CircuitResult, WorkedCircuit } from '../circuit';
 import { type Design, type Finding, share } from '../design';
 import type { LeadResult } from '../mainSide';
 import { circuitOrder, sameParts } from '../topology';
@@ -15,6 +15,8 @@ export interface Facts {
   /** As decided: what is to be removed is gone. */
   readonly design: Design;
   readonly circuits: readonly CircuitResult[];
+  /** The same circuits, beside what they were worked out from. */
+  readonly worked: readonly WorkedCircuit[];
   readonly leads: readonly LeadResult[];
   /** Studies and machines on the network; null: not worked out, and nothing is said of them. */
   readonly studied: { readonly studies: Omit<StudyFacts, 'design'>; readonly power: AcPower } | null;
@@ -53,22 +55,20 @@ function ofDesign(facts: Facts, memory: FindingsMemory): readonly Finding[] {
   });
 }
 
-function ofCircuits({ design, circuits }: Facts, memory: FindingsMemory): readonly Finding[][] {
+function ofCircuits({ design, worked }: Facts, memory: FindingsMemory): readonly Finding[][] {
   const { feederOf, loops } = circuitOrder(design.circuits);
   const looped = new Set(loops.flatMap((l) => l.edges));
   const fed = new Set(feederOf.keys());
   const { boat } = design;
   const vapour = design.places.some((p) => p.vapour);
-  const out = circuits.map((r) => {
-    const b = benchOf(r);
-    if (!b) return [];
+  const out = worked.map(({ result: r, bench: b }) => {
     const unfed = b.input.upstream.bank ? undefined : unfedBy(design, r.id, looped, fed);
     return kept(memory.circuits, r.id, [r, boat, unfed, vapour], () =>
       findingsIn(RULES.circuits, { b, own: r.own.ladder, state: r.own.state, units: boat, unfed, vapour }),
     ) as Finding[];
   });
-  if (memory.circuits.size > circuits.length) {
-    const there = new Set(circuits.map((c) => c.id));
+  if (memory.circuits.size > worked.length) {
+    const there = new Set(worked.map((w) => w.result.id));
     for (const id of memory.circuits.keys()) if (!there.has(id)) memory.circuits.delete(id);
   }
   return out;

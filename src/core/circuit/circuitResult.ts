@@ -18,6 +18,8 @@ export interface Side {
 export interface TapResult {
   readonly id: string;
   readonly name: string;
+  /** The tap before it, by index; -1 at the way. */
+  readonly parent: number;
   readonly estimatedM: number;
   readonly lengthM: number;
   readonly taped: boolean;
@@ -39,40 +41,28 @@ export interface CircuitResult {
   readonly own: Side;
   /** By tap: what stands before the ways of a panel fed there; null at loads. */
   readonly below: readonly (Upstream | null)[];
+  /** Hot loop resistance from the posts to its way, ohm. */
+  readonly upstreamOhm: number;
+  /** What it is made of, warm as it runs, ohm: devices and what is in line; each segment there and back, by tap. */
+  readonly warmOhm: { readonly head: number; readonly segments: readonly number[] };
 }
 
-interface Behind {
+/** A result beside what it was worked out from: what tests another size, another school, or the same circuit again. Never leaves its process. */
+export interface WorkedCircuit {
+  readonly result: CircuitResult;
   readonly bench: Bench;
   readonly gathered: Gathered;
 }
 
-/** What a result was worked out from; lost when a result is copied, so ask in the process that analysed. */
-const behind = new WeakMap<CircuitResult, Behind>();
-
-/** The bench a result was worked out on. */
-export const benchOf = (result: CircuitResult): Bench | undefined => behind.get(result)?.bench;
-
-/** What a circuit is made of, warm as it runs, ohm; undefined for a copied result. Segments are there and back, by tap. */
-export function ohmsOf(result: CircuitResult): { readonly head: number; readonly segments: readonly number[] } | undefined {
-  const kept = behind.get(result);
-  const { conductor, candidate } = result.own.state;
-  return kept && { head: kept.bench.headOhm, segments: warmSegmentOhms(kept.bench, { conductor, legs: candidate.legs }) };
-}
-
-/** Resistance of the whole path from the bank's posts to a tap and back, warm as it runs, ohm. undefined for a copied result. */
-export function pathOhm(result: CircuitResult, tap: number): number | undefined {
-  const kept = behind.get(result);
-  if (!kept) return undefined;
-  const { input, headOhm } = kept.bench;
-  let ohm = input.upstream.hotOhm + headOhm;
-  for (let i = tap; i >= 0; i = input.taps[i]?.parent ?? -1) ohm += result.own.state.drop.taps[i]?.segmentOhm ?? 0;
+/** Resistance of the whole path from the bank's posts to a tap and back, warm as it runs, ohm. */
+export function pathOhm({ upstreamOhm, warmOhm, own, taps }: CircuitResult, tap: number): number {
+  let ohm = upstreamOhm + warmOhm.head;
+  for (let i = tap; i >= 0; i = taps[i]?.parent ?? -1) ohm += own.state.drop.taps[i]?.segmentOhm ?? 0;
   return ohm;
 }
 
 /** The other school's answer to the same circuit, worked out when it is asked for. */
-export function otherSchool(result: CircuitResult): { readonly side: Side; readonly bench: Bench } | undefined {
-  const gathered = behind.get(result)?.gathered;
-  if (!gathered) return undefined;
+export function otherSchool({ gathered }: WorkedCircuit): { readonly side: Side; readonly bench: Bench } {
   const input = circuitInput({ ...gathered, school: gathered.school === 'awg' ? 'metric' : 'awg' });
   const b = bench(input, chooseProtection(input));
   return { side: sideOf(b), bench: b };
@@ -132,7 +122,12 @@ function belowTaps(b: Bench, own: Side): (Upstream | null)[] {
   });
 }
 
-function resultOf(b: Bench, own: Side, gathered: Gathered): CircuitResult {
+const warmOhmOf = (b: Bench, { state }: Side): CircuitResult['warmOhm'] => ({
+  head: b.headOhm,
+  segments: warmSegmentOhms(b, { conductor: state.conductor, legs: state.candidate.legs }),
+});
+
+function resultOf(b: Bench, own: Side, gathered: Gathered): WorkedCircuit {
   const { input } = b;
   const { circuit } = input;
   let surge: CircuitInput['surges'][number] | null = null;
@@ -150,6 +145,7 @@ function resultOf(b: Bench, own: Side, gathered: Gathered): CircuitResult {
     taps: input.taps.map((t) => ({
       id: t.tap.id,
       name: t.name,
+      parent: t.parent,
       estimatedM: t.estimatedM,
       lengthM: t.lengthM,
       taped: t.tap.tapedM !== null || (circuit.found?.lengthM ?? null) !== null,
@@ -158,24 +154,30 @@ function resultOf(b: Bench, own: Side, gathered: Gathered): CircuitResult {
     })),
     own,
     below: belowTaps(b, own),
+    upstreamOhm: input.upstream.hotOhm,
+    warmOhm: warmOhmOf(b, own),
   };
-  behind.set(result, { bench: b, gathered });
-  return result;
+  return { result, bench: b, gathered };
 }
 
-export function analyseCircuit(gathered: Gathered): CircuitResult {
+/** One circuit, from all its tests need. */
+export function analyseCircuit(gathered: Gathered): WorkedCircuit {
   const input = circuitInput(gathered);
   const b = bench(input, chooseProtection(input));
   return resultOf(b, sideOf(b), gathered);
 }
 
-/** The circuit again when only the steady volts before it have moved: its device, heat and faults stand. undefined for a copied result. */
-export function analyseAgain(before: CircuitResult, upstream: Upstream): CircuitResult | undefined {
-  const kept = behind.get(before);
-  if (!kept) return undefined;
-  const b = benchAgain(kept.bench, drifted(kept.bench.input, upstream));
-  const own = sideAgain(b, before.own);
-  const result: CircuitResult = { ...before, own, below: before.isFeeder ? belowTaps(b, own) : before.below };
-  behind.set(result, { bench: b, gathered: { ...kept.gathered, upstream } });
-  return result;
+/** The circuit again when only the steady volts before it have moved: its device, heat and faults stand. */
+export function analyseAgain(before: WorkedCircuit, upstream: Upstream): WorkedCircuit {
+  const b = benchAgain(before.bench, drifted(before.bench.input, upstream));
+  const own = sideAgain(b, before.result.own);
+  const { ladder: chosen } = before.result.own;
+  const result: CircuitResult = {
+    ...before.result,
+    own,
+    below: before.result.isFeeder ? belowTaps(b, own) : before.result.below,
+    upstreamOhm: upstream.hotOhm,
+    warmOhm: own.ladder === chosen ? before.result.warmOhm : warmOhmOf(b, own),
+  };
+  return { result, bench: b, gathered: { ...before.gathered, upstream } };
 }

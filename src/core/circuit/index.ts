@@ -3,13 +3,12 @@ export type { Gathered } from './circuitInput';
 export {
   analyseAgain,
   analyseCircuit,
-  benchOf,
   type CircuitResult,
-  ohmsOf,
   otherSchool,
   pathOhm,
   type Side,
   type TapResult,
+  type WorkedCircuit,
 } from './circuitResult';
 export { type Bench, bench, dropAt, heatAt } from './evaluate';
 export { CRITERIA, type CriterionId, type Ladder, ladder, neighbours, protects, type Rung, type State, stateAt } from './ladder';

@@ -1,7 +1,6 @@
 /** The main side: sized leads, the shunt in the return, the starter's sag, and a finding for each fault that goes when it is mended. */
 import { analyse, createMemory, studied } from '../analysis';
 import { blankBank, blankDevice, blankJoin, blankLoad, blankSource, type Design, type Lead, type Study } from '../design';
-import { ohmsOf } from '../circuit';
 import { bankRestV, bankSource } from '../bank';
 import { caseFaults, runStudy } from '../network';
 import { adiabaticK, slowestOpeningS, withstandS } from '../protection';
@@ -231,8 +230,7 @@ describe('a positive on the case', () => {
     const analysed = analyse(whole);
     const [fault] = faults(whole);
     const half = (id: string) => {
-      const r = analysed.circuits.find((c) => c.id === id);
-      const o = r && ohmsOf(r);
+      const o = analysed.circuits.find((c) => c.id === id)?.warmOhm;
       return (o?.head ?? NaN) + (o?.segments ?? []).reduce((a, b) => a + b, 0) / 2;
     };
     const lead = (name: string) => {

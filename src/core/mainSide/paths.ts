@@ -7,7 +7,6 @@ import type { LeadResult } from './sizing';
 /** By source: both conductors, joints, devices and feeders from the posts, milliohm, to a tenth. Sources on no circuit are not in it. */
 export type Paths = Readonly<Record<string, number>>;
 
-/** @param circuits results of this process, not copies. */
 export function pathsOf(design: Design, circuits: readonly CircuitResult[], leads: readonly LeadResult[] = []): Paths {
   const { sources, circuits: rows } = design;
   const paths: Record<string, number> = {};

@@ -88,7 +88,7 @@ function asCircuit(
     names: [lead.name],
     downstream: [],
     belowSurge: [],
-  });
+  }).result;
 }
 
 /** The bank that feeds a positive lead's first end, straight or through a positive bus; null where it starts elsewhere. */

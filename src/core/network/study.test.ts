@@ -1,6 +1,5 @@
 import fc from 'fast-check';
 import { analyse } from '../analysis';
-import { ohmsOf } from '../circuit';
 import { blankBank, blankJoin, type Design, type Study } from '../design';
 import { sourceInto } from '../energy/testing';
 import { bareBoat, withLoad } from '../design/testing';
@@ -71,7 +70,7 @@ describe('by hand', () => {
     const analysed = analyse(design);
     const { circuits } = analysed;
     const ohm = (id: string) => {
-      const o = ohmsOf(circuits.find((c) => c.id === id) ?? (undefined as never));
+      const o = circuits.find((c) => c.id === id)?.warmOhm;
       return (o?.head ?? NaN) + (o?.segments.reduce((a, b) => a + b, 0) ?? NaN);
     };
     const source = bankSource(design.banks[0] ?? blankBank('x', 12, null));

@@ -1,6 +1,6 @@
 /** The boat as one network: banks, feeders, panels, branches, sources and loads, both conductors apart (docs/methods.md, M6). */
 import { alternatorAt, chargerAmps } from '../charging';
-import { type CircuitResult, ohmsOf } from '../circuit';
+import { type CircuitResult } from '../circuit';
 import { asDecided, type Circuit, type Design, type Join, type Load, type Source, type Study } from '../design';
 import { TYPICAL_PATH_OHM } from '../rules';
 import { isCharging, loadCurrent } from '../demand';
@@ -28,7 +28,7 @@ export const STARTER = 'the starter';
 
 const tapNode = (circuitId: string, tapId: string, rail: '+' | '-') => `${circuitId}/${tapId}${rail}`;
 
-/** What a system is made from: results of this process, not copies. */
+/** What a system is made from. */
 export interface Analysed {
   readonly circuits: readonly CircuitResult[];
   readonly leads: readonly LeadResult[];
@@ -52,7 +52,7 @@ export function systemOf(whole: Design, { circuits, leads, paths }: Analysed, st
   const ends = new Map<string, Ends>();
   for (const circuit of design.circuits) {
     const result = results.get(circuit.id);
-    const ohms = result && ohmsOf(result);
+    const ohms = result?.warmOhm;
     if (!ohms || !closed(circuit, study) || hands.open.has(circuit.id)) continue;
     const laid = runOf(design, circuit, ohms.head, ohms.segments, feedNode(design, circuit, study.engineRpm, hands));
     branches.push(...laid);

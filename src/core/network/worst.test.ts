@@ -1,5 +1,4 @@
 import { analyse, studied } from '../analysis';
-import { ohmsOf } from '../circuit';
 import type { Design, Study } from '../design';
 import { CONDUCTORS } from '../rules';
 import { bareBoat, withLoad } from '../design/testing';
@@ -37,7 +36,7 @@ test('the size it wants: with it the load stands at its least volts or above, wi
   const table = CONDUCTORS.metric;
   const at = table.findIndex((c) => c.size === low?.wants);
   const result = analysed.circuits.find((c) => c.id === 'c-x');
-  const copper = (result && ohmsOf(result)?.segments[0]) ?? NaN;
+  const copper = result?.warmOhm.segments[0] ?? NaN;
   const with_ = (i: number) =>
     (low?.volts ?? NaN) + 20 * copper * (1 - (table[i]?.r20OhmPerKm ?? NaN) / (result?.own.state.conductor.r20OhmPerKm ?? NaN));
   expect(with_(at)).toBeGreaterThanOrEqual(11.4);

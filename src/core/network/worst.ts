@@ -1,6 +1,5 @@
 /** The worst of all studies: for every load its lowest volts, for every lead its largest current,(docs/methods.md, M6). */
 import { asDecided, type Design, type Study } from '../design';
-import { ohmsOf } from '../circuit';
 import { CONDUCTORS } from '../rules';
 import { type CaseFault, caseFaults } from './caseFaults';
 import { runStudy, type StudyAnswer, type StudyLoad } from './study';
@@ -52,13 +51,12 @@ export function worstOfStudies(whole: Design, analysed: Analysed): Worst {
 function wantedSize(design: Design, { circuits }: Analysed, l: WorstLoad): string | null {
   const result = circuits.find((r) => r.id === l.circuitId);
   const circuit = design.circuits.find((c) => c.id === l.circuitId);
-  const ohms = result && ohmsOf(result);
-  if (!result || !circuit || !ohms || Number.isNaN(l.volts)) return null;
+  if (!result || !circuit || Number.isNaN(l.volts)) return null;
   let at = circuit.taps.findIndex((t) => t.serves.id === l.id);
   let copper = 0;
   for (const seen = new Set<number>(); at >= 0 && !seen.has(at);) {
     seen.add(at);
-    copper += ohms.segments[at] ?? 0;
+    copper += result.warmOhm.segments[at] ?? 0;
     const { parent } = circuit.taps[at] ?? {};
     at = circuit.taps.findIndex((t) => t.id === parent);
   }

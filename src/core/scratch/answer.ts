@@ -1,5 +1,5 @@
 /** The scratch line answered: the load on a run of its own, with or without a boat behind it. */
-import { analyse } from '../analysis';
+import { analyse, createMemory, workedCircuit } from '../analysis';
 import {
   APPLIANCES,
   applyEdit,
@@ -197,19 +197,19 @@ export function scratch(line: string, boat: Design | null, school: 'awg' | 'metr
   const systemV = systemOf(reading.volts ?? boat?.boat.systemV ?? 12);
   const load = scratchLoad(reading, systemV, 'scratch-load');
   const scene = (boat && aboard(reading, boat, load)) ?? alone(reading, boat, school, load);
-  const { circuits, findings } = analyse(scene.design);
-  const result = circuits.find((c) => c.id === scene.circuitId);
-  const working = result && circuitWorking(result, scene.design.boat);
-  if (!result || !working) return { ok: false, message: 'that cannot be worked out' };
+  const memory = createMemory();
+  const { findings } = analyse(scene.design, memory);
+  const worked = workedCircuit(memory, scene.circuitId);
+  if (!worked) return { ok: false, message: 'that cannot be worked out' };
   return {
     ok: true,
     answer: {
       reading,
       load,
       lengthM: reading.lengthM ?? 0,
-      result,
+      result: worked.result,
       findings: findings.filter((f) => f.id.endsWith(`:${scene.circuitId}`)),
-      working: { ...working, title: reading.name },
+      working: { ...circuitWorking(worked, scene.design.boat), title: reading.name },
       assumed: [
         ...(reading.volts === systemV ? [] : [`${systemV} V system`]),
         `behaves as ${BEHAVES[load.behaviour]}`,

@@ -1,5 +1,5 @@
 /** The working of one circuit, line by line. */
-import { benchOf, type CircuitResult, marginsOf, neighbours, otherSchool, type State } from '../circuit';
+import { marginsOf, neighbours, otherSchool, type State, type WorkedCircuit } from '../circuit';
 import { benchSections } from './circuitSections';
 import { choiceName, round3, show, type Units } from '../quantity';
 import type { Neighbour, Working } from './types';
@@ -21,11 +21,10 @@ const neighbour = (label: string, state: State, chosen: State, units: Units): Ne
   };
 };
 
-/** The working behind a result; undefined when the result was copied from another process. */
-export function circuitWorking(result: CircuitResult, units: Units): Working | undefined {
-  const b = benchOf(result);
-  const beside = otherSchool(result);
-  if (!b || !beside) return undefined;
+/** The working behind a circuit's result. */
+export function circuitWorking(worked: WorkedCircuit, units: Units): Working {
+  const { result, bench: b } = worked;
+  const beside = otherSchool(worked);
   const { ladder, state } = result.own;
   const { down, up } = neighbours(b, ladder.chosen);
   const m = marginsOf(b, ladder.chosen);

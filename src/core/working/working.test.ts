@@ -2,18 +2,14 @@ import { analyse } from '../analysis';
 import { circuitWorking } from './circuit';
 import { loadWorking, needWorking } from './load';
 import type { Working } from './types';
-import { bench, benchOf, marginsOf, stateAt } from '../circuit';
+import { workedOf } from '../analysis/testing';
+import { bench, marginsOf, stateAt } from '../circuit';
 import { findConductor } from '../rules';
 import type { Design } from '../design';
 import { bareBoat, withLoad } from '../design/testing';
 
 const metric = withLoad(bareBoat('metric'), { rating: 240, mark: "maker's" }, 4);
-const workingOf = (design: Design): Working => {
-  const result = analyse(design).circuits.find((c) => c.id === 'c-x');
-  const working = result && circuitWorking(result, design.boat);
-  if (!working) throw new Error('no working');
-  return working;
-};
+const workingOf = (design: Design): Working => circuitWorking(workedOf(design), design.boat);
 const line = (working: Working, label: string | RegExp) =>
   working.sections.flatMap((s) => s.lines).find((l) => (typeof label === 'string' ? l.label === label : label.test(l.label)));
 
@@ -104,21 +100,13 @@ test('the maker’s sheet, a duty and refused families are told', () => {
 });
 
 test('a feeder shows its demand, and everything it might carry', () => {
-  const result = analyse(metric).circuits.find((c) => c.id === 'c-main');
-  const working = result && circuitWorking(result, metric.boat);
-  expect(working && line(working, 'feeder demand')?.source).toContain('metric school');
-  expect(working && line(working, 'sum of everything')?.value).toBeCloseTo(240 / 11.4, 9);
-});
-
-test('a copied result has no bench: the working is asked for where the analysis was made', () => {
-  const result = analyse(metric).circuits.find((c) => c.id === 'c-x');
-  expect(result && circuitWorking(structuredClone(result), metric.boat)).toBeUndefined();
+  const working = circuitWorking(workedOf(metric, 'c-main'), metric.boat);
+  expect(line(working, 'feeder demand')?.source).toContain('metric school');
+  expect(line(working, 'sum of everything')?.value).toBeCloseTo(240 / 11.4, 9);
 });
 
 describe('margins', () => {
-  const result = analyse(metric).circuits.find((c) => c.id === 'c-x');
-  const b = result && benchOf(result);
-  if (!b || !result) throw new Error('no bench');
+  const { result, bench: b } = workedOf(metric);
   const conductor = findConductor('metric', result.own.ladder.chosen.size);
   if (!conductor) throw new Error('no conductor');
   const m = marginsOf(b, result.own.ladder.chosen);

@@ -1,9 +1,11 @@
 /** What is drawn without a boat on the table: the ladder, plain lists, a working's lines, a scratch answer. */
 import { createElement, type ComponentType } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
-import { analyse, circuitWorking, type CircuitResult, type Ladder } from '@/core';
+import { circuitWorking, type CircuitResult, type Ladder } from '@/core';
 import type { Circuit } from '@/core/design';
 import { scratch } from '@/core/scratch';
+import type { WorkedCircuit } from '@/core/circuit';
+import { workedOf } from '@/core/analysis/testing';
 import { bareBoat, withLoad } from '@/core/design/testing';
 import { ScratchCard } from '@/ui/scratch/ScratchCard';
 import { Plain } from '@/ui/table/Plain';
@@ -13,12 +15,9 @@ import { LadderChart } from './LadderChart';
 
 const draw = <P extends object>(what: ComponentType<P>, props: P): string => renderToStaticMarkup(createElement(what, props));
 const texts = (html: string): string => html.replace(/<[^>]+>/g, ' ').replace(/\s+/g, ' ');
-const resultOf = (circuit: Partial<Circuit> = {}, load: object = {}, school: 'awg' | 'metric' = 'metric'): CircuitResult => {
-  const design = withLoad(bareBoat(school), { rating: 240, placeId: 'saloon', supply: 'house switch', ...load }, 4, circuit);
-  const result = analyse(design).circuits.find((c) => c.id === 'c-x');
-  if (!result) throw new Error('no circuit');
-  return result;
-};
+const worked = (circuit: Partial<Circuit> = {}, load: object = {}, school: 'awg' | 'metric' = 'metric'): WorkedCircuit =>
+  workedOf(withLoad(bareBoat(school), { rating: 240, placeId: 'saloon', supply: 'house switch', ...load }, 4, circuit));
+const resultOf = (...of: Parameters<typeof worked>): CircuitResult => worked(...of).result;
 const pin = (size: string, school: 'awg' | 'metric' = 'metric'): Partial<Circuit> => ({
   pin: { size: { school, size }, legs: 1, family: null, ratingA: null, ownDevices: false },
 });
@@ -60,7 +59,7 @@ describe('the ladder drawn', () => {
 });
 
 describe('a working’s lines', () => {
-  const working = circuitWorking(resultOf(pin('1')), bareBoat('metric').boat);
+  const working = circuitWorking(worked(pin('1')), bareBoat('metric').boat);
   const html = working ? draw(Sections, { sections: working.sections }) : '';
   test('carry label, figure with unit, formula, mark and source', () => {
     expect(texts(html)).toContain('240 W ÷ 11.4 V, lowest bank volts');
