@@ -2,14 +2,20 @@
 import { ampacityA, conductorOhm, derate, type Derating, rulingPlace } from '../conductor';
 import { pathM, placePoint } from '../topology';
 import { slowestOpeningS } from '../protection';
-import { type Conductor, CONDUCTORS, type Family, findConductor, findFamily, underSchool } from '../rules';
+import {
+  type Conductor,
+  CONDUCTORS,
+  type Family,
+  findConductor,
+  findFamily,
+  underSchool,
+  AMBIENT_C,
+  DROP_PCT,
+} from '../rules';
 import type { AcCircuit, AcSource, Design, Place } from '../design';
 import { vaOf } from './consumers';
 import { continuousPart, limitOf, SERVICES, sourceOhm } from './services';
 
-/** Drop allowed aboard, feeder and branch together, and from the pedestal on, %. */
-export const DROP_PCT = 3;
-export const TOTAL_DROP_PCT = 5;
 /** A fault at a branch is cut within this, s, by volts of the leg; at a feeder within FEEDER_S. */
 export const clearWithinS = (volts: number): number => (volts > 150 ? 0.4 : 0.8);
 export const FEEDER_S = 5;
@@ -99,7 +105,7 @@ const unknownPlace: Place = {
   id: '',
   name: 'somewhere',
   at: { x: 0, y: 0, z: 0 },
-  ambientC: 30,
+  ambientC: AMBIENT_C,
   engineSpace: false,
   wet: false,
   vapour: false,

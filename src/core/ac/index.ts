@@ -1,5 +1,5 @@
 export { acFor, appliancesA, dayLoads, hostOf, restW } from './budget';
-export { type AcCircuitResult, acCircuits, chainsTo, cordOhm, cordPct, type Core, DROP_PCT, outletA, TOTAL_DROP_PCT } from './circuits';
+export { type AcCircuitResult, acCircuits, chainsTo, cordOhm, cordPct, type Core, outletA } from './circuits';
 export { consumerOf, loose, rowsOn, vaOf, wattsOf } from './consumers';
 export { DIP_MOTORS_ONLY, DIP_WITH_LIGHTS, type MotorStart, startDip, startOrder, TYPICAL_XD } from './generator';
 export { type Headroom, headroomOf } from './headroom';

@@ -1,4 +1,5 @@
 /** Shore services of the regions, and what a source may give: the limit that appliances are held against (docs/methods.md, M12). */
+import { AMBIENT_C } from '../rules';
 import { TYPICAL_XD } from './generator';
 import type { AcLimit } from './together';
 import type { AcRules, AcSource, Design } from '../design';
@@ -40,7 +41,7 @@ export interface Setting {
   readonly limit: AcLimit;
 }
 
-const ambientOf = (design: Design, placeId: string | null): number => design.places.find((p) => p.id === placeId)?.ambientC ?? 30;
+const ambientOf = (design: Design, placeId: string | null): number => design.places.find((p) => p.id === placeId)?.ambientC ?? AMBIENT_C;
 
 /** What a source gives at most, on a pedestal of dockA where it is shore. */
 export function limitOf(design: Design, source: AcSource, dockA: number | null): AcLimit {

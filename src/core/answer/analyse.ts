@@ -1,4 +1,5 @@
 /** Everything the program knows of a design, as one answer for programs. */
+import { AMBIENT_C } from '../rules';
 import { acCircuits, inverterVa, runningOf, statesOf } from '../ac';
 import { analyse, createMemory, type Analysis, studied, workedCircuit } from '../analysis';
 import { cutList, listsOf } from '../build';
@@ -38,7 +39,7 @@ function acRuns(design: Design) {
 
 /** The AC side: sources with what they give, every state of the switches, what may run together on each setting. */
 function acSide(design: Design) {
-  const placeC = (id: string | null) => design.places.find((p) => p.id === id)?.ambientC ?? 30;
+  const placeC = (id: string | null) => design.places.find((p) => p.id === id)?.ambientC ?? AMBIENT_C;
   return {
     sources: design.acSources.map((s) => ({
       id: s.id,

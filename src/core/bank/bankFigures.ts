@@ -1,7 +1,7 @@
 /** A bank's figures: the maker's where they are known, the chemistry's typical ones else. */
 import { cellsOf, slopePerCell } from './slope';
 import type { Bank, Design } from '../design';
-import { CHEMISTRIES, type Chemistry, TAIL_PCT } from '../rules';
+import { CHEMISTRIES, type Chemistry, TAIL_PCT, BATTERY_C } from '../rules';
 
 /** Peukert's exponent: the maker's or the chemistry's. It is for lead-acid only: iron phosphate gives what it holds at any rate (exponent 1). */
 export const peukertOf = (bank: Pick<Bank, 'chemistry' | 'sheet'>): number => {
@@ -42,7 +42,7 @@ export function chemistryOf(bank: Bank): Chemistry {
 
 /** Temperature the bank is reckoned at, degC: its own, else its place's, else 25. */
 export const bankTempC = (design: Design, bank: Bank): number =>
-  bank.tempC ?? design.places.find((p) => p.id === bank.placeId)?.ambientC ?? 25;
+  bank.tempC ?? design.places.find((p) => p.id === bank.placeId)?.ambientC ?? BATTERY_C;
 
 /** Bank current at which absorption is done, A. */
 export const tailA = (bank: Bank): number => ((bank.sheet.tailPct ?? TAIL_PCT[bank.chemistry]) / 100) * c20Ah(bank);

@@ -1,4 +1,5 @@
 /** Chargers fed with AC: what they give in their place and under a limit, and what they draw (docs/methods.md, M10). */
+import { BATTERY_C } from '../rules';
 import type { Design, Source } from '../design';
 
 /** Volts AC of a region at the outlet the charger is on. */
@@ -13,7 +14,7 @@ export const hotPlace = (ambientC: number): number => Math.max(0.3, 1 - 0.02 * M
 /** A shore charger or portable source under an AC limit, A of direct current. acA Infinity: no limit. */
 export function chargerAmps(design: Pick<Design, 'boat' | 'places'>, source: Source, acA: number): number {
   const place = design.places.find((p) => p.id === source.placeId);
-  const rated = source.ratedA * hotPlace(place?.ambientC ?? 25);
+  const rated = source.ratedA * hotPlace(place?.ambientC ?? BATTERY_C);
   if (!source.charger || acA === Infinity) return rated;
   const { efficiency, powerFactor } = source.charger;
   return Math.min(rated, (acA * acVolts(design) * powerFactor * efficiency) / chargingV(design));

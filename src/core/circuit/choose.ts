@@ -2,7 +2,7 @@
 import type { CircuitInput } from './circuitInput';
 import { interruptingFloorA } from '../bank';
 import { largestFaultA } from './upstream';
-import { DC_FAMILIES, type Family, FAMILY_ORDER, findFamily } from '../rules';
+import { DC_FAMILIES, type Family, FAMILY_ORDER, findFamily, AMBIENT_C } from '../rules';
 import { carries } from '../protection';
 
 export interface Bound {
@@ -46,10 +46,10 @@ const refusalOf = (family: Family, input: CircuitInput, faultA: number, floorA: 
   const highV = bank ? bank.equaliseV : input.systemV * 1.2;
   const restV = bank ? bank.fullV : input.systemV * 1.06;
   if (family.maxVDc === null || highV > family.maxVDc) return `takes ${family.maxVDc ?? 0} V DC; charging reaches ${highV.toFixed(1)} V`;
-  const pair = family.interrupting.find(([volts]) => volts >= restV);
-  if (!pair) return `no interrupting figure at ${restV.toFixed(1)} V`;
-  if (pair[1] < faultA) return `interrupts ${pair[1]} A; a short here is ${Math.round(faultA)} A`;
-  if (pair[1] < floorA) return `interrupts ${pair[1]} A; the bank's cranking amps ask for ${floorA} A`;
+  const interrupts = family.interrupting.find((at) => at.volts >= restV);
+  if (!interrupts) return `no interrupting figure at ${restV.toFixed(1)} V`;
+  if (interrupts.amps < faultA) return `interrupts ${interrupts.amps} A; a short here is ${Math.round(faultA)} A`;
+  if (interrupts.amps < floorA) return `interrupts ${interrupts.amps} A; the bank's cranking amps ask for ${floorA} A`;
   if (input.upstream.place?.vapour && !family.ignitionProtected) return 'not ignition protected, and petrol vapour is possible here';
   return null;
 };
@@ -63,7 +63,7 @@ const HOT_PLACE_C = 40;
 function lowerBounds(input: CircuitInput): Bound[] {
   const { house, workingA } = input;
   const bounds: Bound[] = [{ amps: workingA * house.protectionOverLoad, by: `${house.protectionOverLoad} × working current` }];
-  const hot = (input.upstream.place?.ambientC ?? 30) > HOT_PLACE_C;
+  const hot = (input.upstream.place?.ambientC ?? AMBIENT_C) > HOT_PLACE_C;
   if (house.thermalInHeat && hot && input.runsLong)
     bounds.push({ amps: workingA / 0.8, by: 'working current at 80 % of a thermal device in a hot place' });
   return bounds;
@@ -157,7 +157,7 @@ function chooseFor(input: CircuitInput, legs: number): Omit<Protection, 'legs' |
   }
   const pinned = kept ? kept.ratingA : circuit.pin.ratingA;
   const stands = kept ? 'The ' : 'The pinned ';
-  const pair = best.family.interrupting.find(([volts]) => volts >= restV);
+  const interrupts = best.family.interrupting.find((at) => at.volts >= restV);
   if (pinned !== null) {
     if (pinned < input.workingA)
       conflict = `${stands}${pinned} A is below the working current of ${input.workingA.toFixed(1)} A: it will open in use. ${kept ? 'Replace' : 'Unpin'} it, or take loads off.`;
@@ -177,7 +177,7 @@ function chooseFor(input: CircuitInput, legs: number): Omit<Protection, 'legs' |
     pinnedFamily: circuit.pin.family !== null,
     pinnedRating: pinned !== null,
     faultA,
-    interruptsA: pair?.[1] ?? 0,
+    interruptsA: interrupts?.amps ?? 0,
     floorA,
     restV,
   };

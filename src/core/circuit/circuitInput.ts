@@ -2,7 +2,7 @@
 import type { Circuit, Found, House, Load, Panel, Place, Tap } from '../design';
 import { type Demand, type DemandItem, feederDemand, isCharging, type LoadCurrent, type StudyVolts, type Surge } from '../demand';
 import type { Upstream } from './upstream';
-import { deviceDropV, deviceOhm, RULE_SETS, type RuleSet, type School } from '../rules';
+import { deviceDropV, deviceOhm, RULE_SETS, type RuleSet, type School, AMBIENT_C, WORST_COPPER } from '../rules';
 import { foundInsulationC, foundLengths, foundOhm, standing } from './asFound';
 import type { Duty, Surroundings } from '../conductor';
 
@@ -196,14 +196,14 @@ export function circuitInput(g: Gathered): CircuitInput {
     surges,
     duty: only && only.quantity === 1 ? only.duty : null,
     places: g.places,
-    surroundings: g.places.length > 0 ? g.places : [{ ambientC: 30, engineSpace: false, wet: false }],
+    surroundings: g.places.length > 0 ? g.places : [{ ambientC: AMBIENT_C, engineSpace: false, wet: false }],
     insulationC: found ? foundInsulationC(found) : (circuit.insulationC ?? house.insulationC),
     found,
     inlineOhm: circuit.devices.reduce((sum, d) => sum + deviceOhm(d), 0) + (found ? foundOhm(found) : 0),
     inlineV: circuit.devices.reduce((sum, d) => sum + deviceDropV(d), 0),
     bundled: house.bundleDc ? circuit.bundled : 2,
     panel: g.panel,
-    copperFactor: (house.worstCaseCopper ?? g.school === 'awg') ? 1.1 : 1,
+    copperFactor: house.worstCaseCopper === null ? RULE_SETS[g.school].worstCaseCopper : house.worstCaseCopper ? WORST_COPPER : 1,
     lengthM: taps.reduce((sum, t) => sum + t.lengthM, 0),
     runsLong: loads.some((l) => l.runsLong),
     minimumSize: electronics ? house.minElectronics : null,

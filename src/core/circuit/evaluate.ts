@@ -3,7 +3,7 @@ import { adiabaticK, finalTempC, slowestOpeningS, withstandS } from '../protecti
 import type { Protection } from './choose';
 import { bankRestV } from '../bank';
 import { largestFaultA, smallestFaultA } from './upstream';
-import { bundleFactor, type Conductor, CONDUCTORS, type Family, findConductor, findFamily, SEGMENT_JOINTS_OHM } from '../rules';
+import { bundleFactor, type Conductor, CONDUCTORS, type Family, findConductor, findFamily, SEGMENT_JOINTS_OHM, AMBIENT_C } from '../rules';
 import {
   ampacityA,
   conductorOhm,
@@ -276,7 +276,7 @@ export function faultAt(b: Bench, c: Candidate): Fault | null {
 export function terminalAt(b: Bench, heat: Heat): { tempC: number; limitC: number; passes: boolean } {
   const { upstream, house } = b.input;
   const limitC = upstream.atBank ? house.postC : house.terminalC;
-  const ambientC = upstream.place?.ambientC ?? 30;
+  const ambientC = upstream.place?.ambientC ?? AMBIENT_C;
   const tempC = conductorTempC(ambientC, heat.derating.ratingC, heat.dutyA, heat.izA);
   return { tempC, limitC, passes: tempC <= limitC + 1e-9 };
 }

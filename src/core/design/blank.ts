@@ -1,5 +1,5 @@
 /** New values with the defaults of a rule set: an empty design, a place, a load, a circuit. */
-import type { School } from '../rules';
+import { type School, AMBIENT_C } from '../rules';
 import { DEFAULT_AC_RULES } from './ac';
 import { DEFAULT_SEASON } from './charging';
 import { BLANK_SHEET, engineFor, usualWays } from './blankCharging';
@@ -49,7 +49,7 @@ export const blankPlace = (id: string, name: string, at: Place['at']): Place => 
   id,
   name,
   at,
-  ambientC: 30,
+  ambientC: AMBIENT_C,
   engineSpace: false,
   wet: false,
   vapour: false,

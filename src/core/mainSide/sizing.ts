@@ -1,5 +1,5 @@
 /** Leads of the main side sized: by what they carry, their device, the drop, and the least a negative or an earth may be (docs/methods.md, "Main side"). */
-import { type Conductor, CONDUCTORS, deviceOhm, findConductor, JOINT_OHM } from '../rules';
+import { type Conductor, CONDUCTORS, deviceOhm, findConductor, JOINT_OHM, AMBIENT_C } from '../rules';
 import { analyseCircuit, type CircuitResult, NOWHERE } from '../circuit';
 import { ampacityA, conductorOhm, derate, dutyEquivalentA, rulingPlace } from '../conductor';
 import { blankCircuit, blankLoad, type Design, type Lead, type Place } from '../design';
@@ -158,7 +158,7 @@ export function leadResult(
   const load = carries(design, circuits, lead);
   const ids = [endPlaceId(design, lead.from), ...lead.through.map((d) => d.placeId), endPlaceId(design, lead.to)];
   const places = [...new Set(ids)].flatMap((id) => design.places.find((p) => p.id === id) ?? []);
-  const around = places.length > 0 ? places : [{ ambientC: 30, engineSpace: false, wet: false }];
+  const around = places.length > 0 ? places : [{ ambientC: AMBIENT_C, engineSpace: false, wet: false }];
   const laying = { insulationC: house.insulationC, bundled: 2, enclosure: 'open' as const };
   const deratings = around.map((p) => derate(boat.ruleSet, laying, p));
   const middle = table[Math.floor(table.length / 2)] ?? table[0];

@@ -1,4 +1,5 @@
 /** A generator against its appliances and its charging: motors in starting order, fuel, hours (docs/methods.md, M12). */
+import { PULL_IN_PART } from '../rules';
 import { chargerAmps } from '../charging';
 import { spanH, spansOf } from '../demand';
 import type { AcSource, Design, Living } from '../design';
@@ -137,7 +138,6 @@ function startCircuit(design: Design, analysis: WithNeeds, loadId: string | null
   };
   const volts = runStudy(design, analysis, study).loads.find((l) => l.id === load.id)?.volts ?? NaN;
   if (Number.isNaN(volts)) return null;
-  // A solenoid pulls in at three quarters of its volts where its maker says nothing: typical.
-  const pullInV = load.minV ?? 0.75 * design.boat.systemV;
+  const pullInV = load.minV ?? PULL_IN_PART * design.boat.systemV;
   return { loadId: load.id, volts, pullInV, passes: volts >= pullInV };
 }

@@ -2,12 +2,9 @@
 import { type BankSource, effectiveA, houseBanks } from '../bank';
 import { runStudy } from './study';
 import type { Analysed } from './system';
-import { type Conductor, CONDUCTORS, findConductor, findFamily } from '../rules';
+import { type Conductor, CONDUCTORS, findConductor, findFamily, AMBIENT_C, GIVES_UP_PART, RIPPLE } from '../rules';
 import type { AcLoad, AcSource, Design, Load, Study } from '../design';
 import { inverterVa, restW, rowsOn, vaOf, wattsOf } from '../ac';
-
-/** Heating current of cable and fuse over its mean: ripple at twice the line frequency. Up to 1.22 without a smoothing capacitor. */
-export const RIPPLE = 1.1;
 
 export interface MotorStartOn {
   readonly id: string;
@@ -111,7 +108,7 @@ export function inverterAnswers(design: Design, analysed: Analysed, banks: reado
 
 function answerOf(design: Design, analysed: Analysed, banks: readonly BankSource[], source: AcSource): InverterAnswer {
   const i = source.inverter as NonNullable<AcSource['inverter']>;
-  const ambientC = design.places.find((p) => p.id === source.placeId)?.ambientC ?? 30;
+  const ambientC = design.places.find((p) => p.id === source.placeId)?.ambientC ?? AMBIENT_C;
   const va = inverterVa(source, ambientC);
   const wanted = wantedOn(design, source);
   const wantedW = wanted.reduce((sum, l) => sum + wattsOf(design, l).watts, 0);
@@ -119,7 +116,7 @@ function answerOf(design: Design, analysed: Analysed, banks: readonly BankSource
   const row = design.loads.find((l) => l.id === i.loadId);
   const systemV = design.boat.systemV;
   const dcW = wantedW > 0 ? wantedW / i.efficiency + i.idleW : 0;
-  const minV = row?.minV ?? 0.875 * systemV;
+  const minV = row?.minV ?? GIVES_UP_PART * systemV;
   const now = drawn(design, analysed, row, dcW, minV);
   const full = drawn(design, analysed, row, va > 0 ? va / i.efficiency + i.idleW : 0, minV);
   const bank = houseBanks(design, banks)[0];

@@ -1,3 +1,4 @@
+export { DROP_PCT, TOTAL_DROP_PCT } from './acDrop';
 export { acceptanceC, coldAcceptance, TAIL_PCT } from './acceptance';
 export { CHEMISTRIES, type Chemistry, CHEMISTRY_SOURCE, type ChemistryId, restV } from './chemistries';
 export { AC_COLOURS, EARTH_COLOUR, positiveColour, type Service } from './colours';
@@ -17,6 +18,6 @@ export { bundleFactor, DERATING_SOURCE, type Enclosure, ENCLOSURE_FACTOR, ENGINE
 export { AC_FAMILIES, type CurvePoint, DC_FAMILIES, type Family, findFamily } from './devices';
 export { DEVICE_KINDS, deviceDropV, deviceOhm, INLINE } from './inline';
 export { interruptingMinimumA } from './interrupting';
-export { FAMILY_ORDER, RULE_SETS, type RuleSet } from './ruleSets';
+export { FAMILY_ORDER, RULE_SETS, type RuleSet, WORST_COPPER } from './ruleSets';
 export { shrinkFor, studName, STUDS, terminalFor } from './terminals';
-export { JOINT_OHM, SEGMENT_JOINTS_OHM, TYPICAL_PATH_OHM } from './typical';
+export { AMBIENT_C, BATTERY_C, GIVES_UP_PART, JOINT_OHM, PULL_IN_PART, RIPPLE, SEGMENT_JOINTS_OHM, TYPICAL_PATH_OHM } from './typical';

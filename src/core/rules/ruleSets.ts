@@ -1,6 +1,9 @@
 /** Rule sets of the two schools and the house rules that may override them. Data, not code. */
 import type { School } from './conductors';
 
+/** Copper at the tables' hottest over copper at 20 degC, where the worst case is asked for. */
+export const WORST_COPPER = 1.1;
+
 export interface RuleSet {
   readonly school: School;
   readonly name: string;
@@ -10,6 +13,7 @@ export interface RuleSet {
   /** Conventional fusing current must stay below this multiple of ampacity; null: the school has no such rule. */
   readonly fusingCurrentFactor: number | null;
   readonly interruptingTable: boolean;
+  /** Factor on the copper's resistance at 20 degC, where the house rules say nothing. */
   readonly worstCaseCopper: number;
   readonly source: string;
 }
@@ -22,7 +26,7 @@ export const RULE_SETS: Readonly<Record<School, RuleSet>> = {
     mechanicalMin: { single: '16', sheathed: '18' },
     fusingCurrentFactor: null,
     interruptingTable: true,
-    worstCaseCopper: 1.1,
+    worstCaseCopper: WORST_COPPER,
     source: 'North American small-craft practice (ABYC E-11); verify against the edition in force',
   },
   metric: {

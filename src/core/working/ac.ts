@@ -6,19 +6,17 @@ import {
   chainsTo,
   cordOhm,
   cordPct,
-  DROP_PCT,
   INTERRUPTS,
   INTERRUPTS_AT_LEAST,
   runningOn,
   settingsOf,
   sourceOhm,
-  TOTAL_DROP_PCT,
   vaOf,
 } from '../ac';
-import { type GeneratorAnswer, type InverterAnswer, RIPPLE } from '../network';
+import { type GeneratorAnswer, type InverterAnswer } from '../network';
 import type { AcPower } from '../check';
 import type { Design } from '../design';
-import { CONDUCTORS } from '../rules';
+import { CONDUCTORS, RIPPLE, DROP_PCT, TOTAL_DROP_PCT } from '../rules';
 import { type Kind, round3, show, sizeName, type Units } from '../quantity';
 import { COMES_FIRST } from './circuit';
 import type { Neighbour, Working, WorkingLine } from './types';

@@ -1,5 +1,6 @@
 /** Rules on inverters and generators, once the DC network has been asked. */
-import { type GeneratorAnswer, type InverterAnswer, RIPPLE } from '../../network';
+import { RIPPLE } from '../../rules';
+import { type GeneratorAnswer, type InverterAnswer } from '../../network';
 import type { Design } from '../../design';
 import { round3, sizeName } from '../../quantity';
 import { type Rule, type Said, SOURCES, when } from './../rule';

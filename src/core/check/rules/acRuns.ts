@@ -1,8 +1,8 @@
 /** Rules on AC runs: conductor and breaker, faults to earth, what the cable is and what colour. */
-import { type AcCircuitResult, acCircuits, chainsTo, DROP_PCT, INTERRUPTS, INTERRUPTS_AT_LEAST, sourceOhm, TOTAL_DROP_PCT } from '../../ac';
+import { type AcCircuitResult, acCircuits, chainsTo, INTERRUPTS, INTERRUPTS_AT_LEAST, sourceOhm } from '../../ac';
 import { type AcCircuit, type Design, setOp } from '../../design';
 import { round3, sizeName } from '../../quantity';
-import { AC_COLOURS } from '../../rules';
+import { AC_COLOURS, DROP_PCT, TOTAL_DROP_PCT } from '../../rules';
 import { type Rule, type Said, SOURCES, when } from './../rule';
 import { type AcRow, type AcRule, acRun, acWhole, set } from './acParts';
 

@@ -1,21 +1,8 @@
 /** Rules on AC sources and appliances. */
-import {
-  chainsTo,
-  consumerOf,
-  cordPct,
-  fits,
-  loose,
-  outletA,
-  rowsOn,
-  SERVICES,
-  type Setting,
-  settingsOf,
-  TOTAL_DROP_PCT,
-  vaOf,
-} from '../../ac';
+import { chainsTo, consumerOf, cordPct, fits, loose, outletA, rowsOn, SERVICES, type Setting, settingsOf, vaOf } from '../../ac';
 import { ampacityA, derate } from '../../conductor';
 import { type AcLoad, type AcSource, type Design, dropOps } from '../../design';
-import { findConductor } from '../../rules';
+import { findConductor, DROP_PCT, TOTAL_DROP_PCT } from '../../rules';
 import { SOURCES, when } from './../rule';
 import { AC_LAW, acLoad, type AcRule, acRun, acSource, acWhole, set } from './acParts';
 
@@ -200,7 +187,7 @@ const SHORE: readonly AcRule[] = [
       confirm: 'a meter',
     },
     (s) =>
-      when(cordA(s) !== null && cordPct(s, s.ratedA) > TOTAL_DROP_PCT - 3 + 1e-9, () => ({
+      when(cordA(s) !== null && cordPct(s, s.ratedA) > TOTAL_DROP_PCT - DROP_PCT + 1e-9, () => ({
         title: `the shore cord loses ${cordPct(s, s.ratedA).toFixed(1)} % at ${s.ratedA} A`,
       })),
   ),
