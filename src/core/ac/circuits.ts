@@ -2,16 +2,7 @@
 import { ampacityA, conductorOhm, derate, type Derating, rulingPlace } from '../conductor';
 import { pathM, placePoint } from '../topology';
 import { slowestOpeningS } from '../protection';
-import {
-  type Conductor,
-  CONDUCTORS,
-  type Family,
-  findConductor,
-  findFamily,
-  underSchool,
-  AMBIENT_C,
-  DROP_PCT,
-} from '../rules';
+import { type Conductor, CONDUCTORS, type Family, findConductor, findFamily, underSchool, AMBIENT_C, DROP_PCT } from '../rules';
 import type { AcCircuit, AcSource, Design, Place } from '../design';
 import { vaOf } from './consumers';
 import { continuousPart, limitOf, SERVICES, sourceOhm } from './services';

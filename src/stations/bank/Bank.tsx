@@ -2,16 +2,16 @@
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { Views } from '@/ui/views/Views';
-import { Size } from './Size';
+import { Size } from './size/Size';
 
 const VIEWS = ['size', 'banks', 'links', 'joined', 'the day', 'the cruise', 'the season', 'options'] as const;
-const Banks = dynamic(() => import('./Banks').then((m) => m.Banks), { ssr: false });
-const Links = dynamic(() => import('./Links').then((m) => m.Links), { ssr: false });
-const Joined = dynamic(() => import('./Joined').then((m) => m.Joined), { ssr: false });
-const Day = dynamic(() => import('./Day').then((m) => m.Day), { ssr: false });
-const Voyage = dynamic(() => import('./Voyage').then((m) => m.Voyage), { ssr: false });
-const Season = dynamic(() => import('./Season').then((m) => m.Season), { ssr: false });
-const Options = dynamic(() => import('./Options').then((m) => m.Options), { ssr: false });
+const Banks = dynamic(() => import('./banks/Banks').then((m) => m.Banks), { ssr: false });
+const Links = dynamic(() => import('./links/Links').then((m) => m.Links), { ssr: false });
+const Joined = dynamic(() => import('./joined/Joined').then((m) => m.Joined), { ssr: false });
+const Day = dynamic(() => import('./day/Day').then((m) => m.Day), { ssr: false });
+const Voyage = dynamic(() => import('./cruise/Voyage').then((m) => m.Voyage), { ssr: false });
+const Season = dynamic(() => import('./season/Season').then((m) => m.Season), { ssr: false });
+const Options = dynamic(() => import('./options/Options').then((m) => m.Options), { ssr: false });
 
 /** The banks: how large, how joined, and what becomes of them by the day, the cruise and the season. */
 export default function Bank() {

@@ -1,160 +1,27 @@
 'use client';
-import { DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent, type DragMoveEvent } from '@dnd-kit/core';
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
-import { memo, useCallback, useMemo, useRef, useState } from 'react';
-import { addOp, addRows, blankCircuit, dropOps, moveTap, rowCount, setOp, tapApart } from '@/core/design';
+import { useState } from 'react';
 import type { About } from '@/core/drawing';
-import { ringFrom } from '@/core/topology';
-import { proposedRows } from '@/core/propose';
-import { show } from '@/core/quantity';
-import { useAnalysis, useDesign, useFreshId, useSelected, useStore, useWorking, useWorst } from '@/ui/boat/context';
-import { opsOf, Sheet, type Change } from '@/ui/sheet';
+import { useSelected, useStore } from '@/ui/boat/context';
 import { Views } from '@/ui/views/Views';
-import { CircuitFacts } from './CircuitFacts';
-import { circuitColumns, type CircuitRow } from './columns';
-import { LadderChart } from './LadderChart';
-import { DeviceList } from './DeviceList';
-import { Grow, type Grows } from './Grow';
-import { Panels } from './Panels';
-import { Routes } from './Routes';
-import { Switches } from './Switches';
-import { TapList } from './TapList';
+import { Circuits } from './circuits/Circuits';
+import { Panels } from './panels/Panels';
+import { Routes } from './routes/Routes';
+import { Switches } from './switches/Switches';
 
 const VIEWS = ['circuits', 'main side', 'panels', 'switches', 'routes', 'studies', 'drawing', 'bench'] as const;
-const MainSide = dynamic(() => import('./MainSide').then((m) => m.MainSide), { ssr: false });
-const Studies = dynamic(() => import('./Studies').then((m) => m.Studies), { ssr: false });
+const MainSide = dynamic(() => import('./mainSide/MainSide').then((m) => m.MainSide), { ssr: false });
+const Studies = dynamic(() => import('./studies/Studies').then((m) => m.Studies), { ssr: false });
 const Drawing = dynamic(() => import('./drawing/Drawing').then((m) => m.Drawing), { ssr: false });
-const Bench = dynamic(() => import('./drawing/Bench').then((m) => m.Bench), { ssr: false });
-const DutyChart = memo(dynamic(() => import('./DutyChart'), { ssr: false }));
+const Bench = dynamic(() => import('./bench/Bench').then((m) => m.Bench), { ssr: false });
 
-/** The circuit row under a point of the screen. */
-const rowUnder = (x: number, y: number): HTMLElement | null =>
-  document
-    .elementsFromPoint(x, y)
-    .map((e) => e.closest<HTMLElement>('[data-row-id]'))
-    .find((e) => e !== null) ?? null;
-
-const pointOf = (event: DragMoveEvent | DragEndEvent): { x: number; y: number } => {
-  const start = event.activatorEvent as PointerEvent;
-  return { x: start.clientX + event.delta.x, y: start.clientY + event.delta.y };
-};
-
+/** What carries the current, and how: circuits, main side, panels, switches, routes, studies, the line drawing and its bench. */
 export default function Wiring() {
-  const design = useDesign();
-  const analysis = useAnalysis();
   const store = useStore();
-  const freshId = useFreshId();
   const router = useRouter();
   const [selected, select] = useSelected();
-  const working = useWorking();
-  const worst = useWorst();
-  const [filter, setFilter] = useState('');
   const [showing, setShowing] = useState<(typeof VIEWS)[number]>(selected?.kind === 'lead' ? 'main side' : 'circuits');
-  const over = useRef<HTMLElement | null>(null);
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }));
-
-  const rows = useMemo(() => {
-    const names = new Map([...design.banks, ...design.panels].map((s) => [s.id, s.name]));
-    const results = new Map(analysis.circuits.map((r) => [r.id, r]));
-    return design.circuits.map((c): CircuitRow => {
-      const result = results.get(c.id);
-      const fromName = names.get(c.from.id) ?? '?';
-      return { ...c, result, fromName, ringFrom: (from) => ringFrom(design, c, from) };
-    });
-  }, [design, analysis]);
-  const { boat, banks, panels } = design;
-  const columns = useMemo(() => circuitColumns({ boat, banks, panels }), [boat, banks, panels]);
-  const onSelect = useCallback((row: CircuitRow) => select({ kind: 'circuit', id: row.id }), [select]);
-  const onChange = useCallback(
-    (change: Change<CircuitRow>) => store.edit(change.label, opsOf(store.snapshot().design, 'circuits', change)),
-    [store],
-  );
-  const onLook = useCallback(
-    (change: Change<CircuitRow> | null) => store.look(change && opsOf(store.snapshot().design, 'circuits', change)),
-    [store],
-  );
-
-  const circuit = selected?.kind === 'circuit' ? design.circuits.find((c) => c.id === selected.id) : undefined;
-  const result = circuit && analysis.circuits.find((r) => r.id === circuit.id);
-  const low = worst?.loads.find((l) => l.circuitId === circuit?.id && !Number.isNaN(l.volts));
-  const studied = circuit &&
-    low && {
-      take: (size: string) =>
-        store.edit(`size of ${circuit.name}`, [
-          setOp(design, ['circuits', circuit.id, 'pin'], { ...circuit.pin, size: { school: boat.ruleSet, size } }),
-        ]),
-      wants: low.wants,
-      said: `Worst study, “${low.study}”: ${low.name} ${low.volts.toFixed(2)} V of ${low.minV.toFixed(2)} V needed, the whole path from the sagged posts.`,
-    };
-  const growing: readonly Grows[] = circuit
-    ? [
-        ...design.loads
-          .filter((l) => circuit.taps.some((t) => t.serves.id === l.id))
-          .map((l) => ({ key: l.id, name: l.name, of: (by: number) => ({ load: { id: l.id, by } }) })),
-        { key: 'the run', name: 'the length of this run', of: (by) => ({ run: { circuitId: circuit.id, by } }) },
-        { key: 'everything', name: 'everything aboard', of: (by) => ({ everything: by }) },
-      ]
-    : [];
-  const only = circuit?.taps.length === 1 ? design.loads.find((l) => l.id === circuit.taps[0]?.serves.id) : undefined;
-  const brief = only?.duty ? `${only.duty.onS} s on, ${only.duty.restS} s rest, ${only.duty.repeats} times` : null;
-  const loose = analysis.loads.filter((l) => l.circuitId === null).length;
-
-  const propose = () => {
-    if (design.banks.length === 0) return store.say('refused', 'Circuits start at a bank: enter a first one on Survey.');
-    const rows = proposedRows(design, 'circuits', freshId);
-    if (rowCount(rows) === 0) return store.say('said', 'Every load has its circuit.');
-    store.edit(`propose ${rows.circuits?.length ?? 0} circuits`, addRows(design, rows));
-  };
-
-  const nextNo = () => String(1 + design.circuits.reduce((most, c) => Math.max(most, Number.parseInt(c.no, 10) || 0), 0));
-
-  const move = (tapId: string, to: { by: -1 | 1 } | { id: string }) => {
-    const at = design.circuits.findIndex((c) => c.taps.some((t) => t.id === tapId));
-    const from = design.circuits[at];
-    if (!from) return;
-    const name = analysis.circuits.find((r) => r.id === from.id)?.taps.find((t) => t.id === tapId)?.name ?? 'tap';
-    if ('id' in to && to.id === 'new') {
-      const id = freshId('c');
-      store.edit(`${name} on a circuit of its own`, tapApart(design, tapId, blankCircuit(id, nextNo(), name, from.from)));
-      select({ kind: 'circuit', id });
-      return;
-    }
-    const target = 'by' in to ? design.circuits[at + to.by] : design.circuits.find((c) => c.id === to.id);
-    if (!target || target.id === from.id) return;
-    store.edit(`move ${name} to ${target.name}`, moveTap(design, tapId, target.id));
-    select({ kind: 'circuit', id: target.id });
-  };
-
-  const remove = (doomed: readonly CircuitRow[]) => {
-    store.edit(
-      doomed.length === 1 ? `remove circuit ${doomed[0]?.name ?? ''}` : `remove ${doomed.length} circuits`,
-      dropOps(
-        design,
-        'circuits',
-        doomed.map((r) => r.id),
-      ),
-    );
-  };
-
-  const addCircuit = () => {
-    const source = design.panels[0]
-      ? { kind: 'panel' as const, id: design.panels[0].id }
-      : design.banks[0]
-        ? { kind: 'bank' as const, id: design.banks[0].id }
-        : null;
-    if (!source) return store.say('refused', 'A circuit starts at a panel or a bank: there is none yet.');
-    const fresh = blankCircuit(freshId('c'), nextNo(), 'New circuit', source);
-    store.edit('add a circuit', [addOp(design, 'circuits', fresh)]);
-    select({ kind: 'circuit', id: fresh.id });
-  };
-
-  const mark = (row: HTMLElement | null) => {
-    if (over.current === row) return;
-    if (over.current) delete over.current.dataset.over;
-    if (row) row.dataset.over = 'true';
-    over.current = row;
-  };
 
   /** From the drawing to the row of what is chosen there. */
   const goTo = ({ kind, id }: About) => {
@@ -168,109 +35,20 @@ export default function Wiring() {
       );
   };
 
-  const total = analysis.circuits.reduce((sum, c) => sum + 2 * c.lengthM, 0);
   return (
-    <DndContext
-      sensors={sensors}
-      onDragMove={(e) => {
-        const p = pointOf(e);
-        mark(rowUnder(p.x, p.y));
-      }}
-      onDragEnd={(e) => {
-        const p = pointOf(e);
-        const id = rowUnder(p.x, p.y)?.dataset.rowId;
-        mark(null);
-        if (id) move(String(e.active.id), { id });
-      }}
-      onDragCancel={() => mark(null)}
-    >
-      <div className="flex h-full flex-col">
-        <div className={`flex flex-none items-baseline gap-x-4 px-4 pt-[10px] pb-[6px] ${showing === 'drawing' ? 'screen-only' : ''}`}>
-          <h1 className="text-[18px] font-bold">Wiring</h1>
-          <Views views={VIEWS} showing={showing} onShow={setShowing} />
-        </div>
-        {showing === 'circuits' ? (
-          <div className="flex flex-none items-baseline gap-3 px-4 pb-[6px]">
-            <span className="text-quiet">
-              {design.circuits.length} circuits, {show(total, 'm', design.boat)} of conductor
-            </span>
-            <input
-              className="box ml-auto w-[120px]"
-              placeholder="filter"
-              aria-label="Filter circuits"
-              value={filter}
-              onChange={(e) => setFilter(e.target.value)}
-            />
-            <button type="button" className="act" onClick={addCircuit}>
-              add
-            </button>
-            <button type="button" className="act" onClick={propose} disabled={loose === 0}>
-              propose{loose > 0 ? ` for ${loose} loose` : ''}
-            </button>
-          </div>
-        ) : null}
-        {showing === 'main side' ? (
-          <MainSide />
-        ) : showing === 'panels' ? (
-          <Panels />
-        ) : showing === 'switches' ? (
-          <Switches />
-        ) : showing === 'routes' ? (
-          <Routes />
-        ) : showing === 'studies' ? (
-          <Studies />
-        ) : showing === 'bench' ? (
-          <Bench />
-        ) : showing === 'drawing' ? (
-          <Drawing onGo={goTo} />
-        ) : (
-          <>
-            {design.circuits.length === 0 ? (
-              <p className="max-w-[520px] px-4 py-6">
-                A circuit is one way with its device, and the run tapped along it.{' '}
-                {loose > 0
-                  ? '“Propose” makes panels, feeders and circuits for the loads that have none; you regroup them.'
-                  : 'List the loads first; then let circuits be proposed and regroup them.'}
-              </p>
-            ) : null}
-            <div className="min-h-[120px] flex-1 overflow-auto" data-testid="circuit-rows">
-              <Sheet
-                enterStays
-                label="Circuits"
-                rows={rows}
-                columns={columns}
-                selectedId={circuit?.id ?? null}
-                onSelect={onSelect}
-                onChange={onChange}
-                onLook={onLook}
-                onDelete={remove}
-                onRefuse={(m) => store.say('refused', m)}
-                filter={filter}
-              />
-            </div>
-            {circuit && result ? (
-              <section
-                aria-label={`Circuit ${circuit.name}`}
-                className="max-h-[58%] flex-none overflow-auto border-t-[1.5px] border-ink px-4 pt-2 pb-1"
-                tabIndex={0}
-              >
-                <h2 className="mb-1 font-semibold">
-                  {circuit.no} {circuit.name}{' '}
-                  <span className="font-normal text-quiet">what each test asks for, smallest conductor that passes</span>
-                </h2>
-                <LadderChart ladder={result.own.ladder} other={working?.beside ?? ''} studied={studied ?? null} />
-                <div className="mt-2 border-t border-line pt-1">
-                  <TapList circuit={circuit} result={result} onMove={move} />
-                  <CircuitFacts key={circuit.id} circuit={circuit} />
-                  <DeviceList key={`${circuit.id}-devices`} circuit={circuit} />
-                  {brief ? <DutyChart circuitId={circuit.id} duty={brief} /> : null}
-                  <Grow key={`${circuit.id}-grow`} things={growing} />
-                </div>
-              </section>
-            ) : null}
-          </>
-        )}
+    <div className="flex h-full flex-col">
+      <div className={`flex flex-none items-baseline gap-x-4 px-4 pt-[10px] pb-[6px] ${showing === 'drawing' ? 'screen-only' : ''}`}>
+        <h1 className="text-[18px] font-bold">Wiring</h1>
+        <Views views={VIEWS} showing={showing} onShow={setShowing} />
       </div>
-    </DndContext>
+      {showing === 'circuits' ? <Circuits /> : null}
+      {showing === 'main side' ? <MainSide /> : null}
+      {showing === 'panels' ? <Panels /> : null}
+      {showing === 'switches' ? <Switches /> : null}
+      {showing === 'routes' ? <Routes /> : null}
+      {showing === 'studies' ? <Studies /> : null}
+      {showing === 'bench' ? <Bench /> : null}
+      {showing === 'drawing' ? <Drawing onGo={goTo} /> : null}
+    </div>
   );
 }

@@ -12,6 +12,7 @@ import { Dialog } from './Dialog';
 import { Rail } from './Rail';
 import { StaleBar } from './StaleBar';
 import { SHORTCUTS } from './shortcuts';
+import type { Station } from './station';
 import { useKeys } from './useKeys';
 
 /** Stations that need the width; there the working opens only for a figure of the balance line. */
@@ -54,7 +55,7 @@ function Notice() {
   );
 }
 
-export function Frame({ boatId, children }: { boatId: string; children: ReactNode }) {
+export function Frame({ boatId, stations, children }: { boatId: string; stations: readonly Station[]; children: ReactNode }) {
   const store = useStore();
   const { revision, link, pending, undo, redo } = useBoat(({ revision, link, pending, undo, redo }) => ({
     revision,
@@ -73,6 +74,7 @@ export function Frame({ boatId, children }: { boatId: string; children: ReactNod
   const finding = opened || line !== '';
   const [listing, setListing] = useState(false);
   useKeys({
+    stations,
     go: (s) => router.push(`/boats/${boatId}/${s}`),
     find: () => setFinding(true),
     list: () => setListing(true),
@@ -90,7 +92,7 @@ export function Frame({ boatId, children }: { boatId: string; children: ReactNod
       <BalanceLine boatId={boatId} />
       <StaleBar />
       <div className="print-frame flex min-h-0 flex-1">
-        <Rail boatId={boatId} current={station} />
+        <Rail boatId={boatId} current={station} stations={stations} />
         <main className="print-frame min-w-0 flex-1 overflow-hidden border-l border-line bg-sheet">{children}</main>
         {hidesWorking(station, selected) ? null : <WorkingPanel />}
       </div>
@@ -130,6 +132,7 @@ export function Frame({ boatId, children }: { boatId: string; children: ReactNod
       {finding ? (
         <Palette
           boatId={boatId}
+          stations={stations}
           first={line}
           onClose={() => {
             setFinding(false);

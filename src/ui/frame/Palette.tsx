@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { useAsked, useBoat, useFreshId, useSelected, useStore } from '@/ui/boat/context';
 import type { ScratchResult } from '@/core/scratch';
 import { ScratchCard } from '@/ui/scratch/ScratchCard';
-import { STATIONS } from './stations';
+import type { Station } from './station';
 
 /** Saves what an address answers, as a link would. */
 function saveFile(href: string): void {
@@ -18,12 +18,14 @@ function saveFile(href: string): void {
 /** Find anything aboard, or do anything, by typing a bit of its name. */
 export default function Palette({
   boatId,
+  stations,
   first = '',
   onClose,
   onShortcuts,
   onNight,
 }: {
   boatId: string;
+  stations: readonly Station[];
   /** What stands in it when it opens. */
   first?: string;
   onClose: () => void;
@@ -107,7 +109,7 @@ export default function Palette({
           <Command.Item onSelect={run(() => router.push('/'))}>All boats, import a file</Command.Item>
         </Command.Group>
         <Command.Group heading="Stations">
-          {STATIONS.map((s) => (
+          {stations.map((s) => (
             <Command.Item key={s.id} onSelect={run(() => go(s.id))}>
               {s.name}
               <kbd>G {s.key.toUpperCase()}</kbd>

@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { useAnalysis, useDesign, useFindings } from '@/ui/boat/context';
-import { STATIONS } from './stations';
+import type { Station } from './station';
 
 const WIRED: ReadonlySet<string> = new Set(['circuit', 'panel', 'lead', 'bar', 'study']);
 
@@ -37,13 +37,13 @@ function useProgress(): Readonly<Record<string, { text: string; breaks?: boolean
   };
 }
 
-export function Rail({ boatId, current }: { boatId: string; current: string }) {
+export function Rail({ boatId, current, stations }: { boatId: string; current: string; stations: readonly Station[] }) {
   const progress = useProgress();
   return (
     <nav aria-label="Stations" className="screen-only relative w-[148px] flex-none overflow-y-auto py-3">
       <ol className="relative">
         <li aria-hidden className="absolute top-4 bottom-4 left-[19px] w-px bg-line" />
-        {STATIONS.map((s) => {
+        {stations.map((s) => {
           const here = s.id === current;
           const p = progress[s.id];
           return (

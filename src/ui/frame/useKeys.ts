@@ -1,8 +1,9 @@
 'use client';
 import { useEffect, useRef } from 'react';
-import { STATIONS } from './stations';
+import type { Station } from './station';
 
 interface Acts {
+  readonly stations: readonly Station[];
   readonly go: (station: string) => void;
   readonly find: () => void;
   readonly list: () => void;
@@ -22,7 +23,7 @@ export function useKeys(acts: Acts): void {
   useEffect(() => {
     let waiting = 0;
     const onKey = (e: KeyboardEvent) => {
-      const { go, find, list, undo, redo } = latest.current;
+      const { stations, go, find, list, undo, redo } = latest.current;
       const key = e.key.toLowerCase();
       const mod = e.ctrlKey || e.metaKey;
       if (mod && key === 'k') find();
@@ -34,7 +35,7 @@ export function useKeys(acts: Acts): void {
       else if (e.defaultPrevented) return;
       else if (Date.now() - waiting < 1500) {
         waiting = 0;
-        const station = STATIONS.find((s) => s.key === key);
+        const station = stations.find((s) => s.key === key);
         if (!station) return;
         go(station.id);
       } else if (key === 'g') waiting = Date.now();

@@ -3,6 +3,7 @@ import type { ReactNode } from 'react';
 import { openBoat } from '@/server/boats';
 import { database } from '@/server/database';
 import { work } from '@/server/work/pool';
+import { STATIONS } from '@/stations/registry';
 import { BoatProvider } from '@/ui/boat/context';
 import { Frame } from '@/ui/frame/Frame';
 
@@ -14,7 +15,9 @@ export default async function BoatLayout({ children, params }: { children: React
   if (!boat) notFound();
   return (
     <BoatProvider initial={boat} analysis={await work().run('analysis', boat.design)}>
-      <Frame boatId={id}>{children}</Frame>
+      <Frame boatId={id} stations={STATIONS}>
+        {children}
+      </Frame>
     </BoatProvider>
   );
 }

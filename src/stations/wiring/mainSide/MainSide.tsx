@@ -5,7 +5,7 @@ import { blankLead, proposedRows } from '@/core/propose';
 import { useAnalysis, useAsked, useDesign, useFindings, useFreshId, useSelected, useStore } from '@/ui/boat/context';
 import { opsOf, Sheet, type Change } from '@/ui/sheet';
 import { barColumns, leadColumns, type LeadRow } from './leadColumns';
-import { Grow } from './Grow';
+import { Grow } from '../Grow';
 import { Posts } from './Posts';
 
 /** What stands between the batteries and the buses: leads on each rail and to earth, the bars they meet at, and what lands on each post. */
