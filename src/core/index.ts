@@ -11,7 +11,7 @@ export {
   type Memory,
   whatIfItGrows,
 } from './analysis';
-export type { LeadResult } from './mainSide';
+export type { BatteryCableResult } from './mainSide';
 export { type CircuitResult, CRITERIA, type CriterionId, type Ladder, type Rung, type Side, type TapResult } from './circuit';
 export { type Appliance, APPLIANCES, type Finding, loadFrom, type Severity } from './design';
 export {
@@ -33,9 +33,9 @@ export {
   circuitWorking,
   COMES_FIRST,
   dayWorking,
-  leadWorking,
+  batteryCableWorking,
   loadWorking,
-  madeWorking,
+  yieldWorking,
   needWorking,
   type Working,
   type WorkingLine,

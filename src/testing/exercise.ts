@@ -8,10 +8,10 @@ import {
   circuitWorking,
   cutList,
   dayWorking,
-  leadWorking,
+  batteryCableWorking,
   listsOf,
   loadWorking,
-  madeWorking,
+  yieldWorking,
   needWorking,
 } from '@/core';
 import { acCircuits, isolationSteps, placardLines, runningOf, statesOf } from '@/core/ac';
@@ -91,9 +91,9 @@ export async function exercise(
     }),
   );
   attempt('workings of loads', () => design.loads.map((l) => loadWorking(design, analysis, l.id, units)));
-  attempt('workings of leads', () => design.leads.map((l) => leadWorking(design, analysis, l.id, units)));
+  attempt('workings of leads', () => design.leads.map((l) => batteryCableWorking(design, analysis, l.id, units)));
   attempt('workings of days', () =>
-    design.living.map((l) => [needWorking(design, analysis, l.id, units), madeWorking(design, analysis, l.id, units)]),
+    design.living.map((l) => [needWorking(design, analysis, l.id, units), yieldWorking(design, analysis, l.id, units)]),
   );
   attempt('cut list', () => cutList(decided, analysis.circuits, analysis.leads));
   attempt('lists', () => listsOf(design, analysis.circuits));

@@ -22,7 +22,7 @@ import {
   defaultHouse,
   type Design,
   engineFor,
-  type Lead,
+  type BatteryCable,
   type Load,
   type Study,
   type Tap,
@@ -166,7 +166,7 @@ function anyBank(d: Dice, i: number, base: Design): Bank {
   };
 }
 
-function anyEnd(d: Dice, base: Design, parts: Parts & Pick<Design, 'bars' | 'joins' | 'sources'>): Lead['from'] {
+function anyEnd(d: Dice, base: Design, parts: Parts & Pick<Design, 'bars' | 'joins' | 'sources'>): BatteryCable['from'] {
   const rows = {
     bank: parts.banks,
     panel: parts.panels,
@@ -182,7 +182,7 @@ function anyEnd(d: Dice, base: Design, parts: Parts & Pick<Design, 'bars' | 'joi
   return { kind, id: list.length === 0 || d.chance(0.03) ? 'gone' : d.of(list) };
 }
 
-function anyLead(d: Dice, i: number, base: Design, parts: Parts & Pick<Design, 'bars' | 'joins' | 'sources'>): Lead {
+function anyLead(d: Dice, i: number, base: Design, parts: Parts & Pick<Design, 'bars' | 'joins' | 'sources'>): BatteryCable {
   const from = anyEnd(d, base, parts);
   return {
     id: `m${i}`,

@@ -5,13 +5,13 @@ import {
   bankWorking,
   circuitWorking,
   dayWorking,
-  leadWorking,
+  batteryCableWorking,
   createMemory,
   cutList,
   listsOf,
   whatIfItGrows,
   loadWorking,
-  madeWorking,
+  yieldWorking,
   needWorking,
   type Analysis,
   type CutList,
@@ -22,7 +22,7 @@ import {
   type Working,
 } from '@/core';
 import { analysisDelta, type AnalysisDelta, cured, type Cured, cureOf, studied, type Studied, workedCircuit } from '@/core/analysis';
-import { bench, type Bench, devicesOnPath, ladder, type PathDevice } from '@/core/circuit';
+import { circuitTrial, type CircuitTrial, devicesOnPath, ladder, type PathDevice } from '@/core/circuit';
 import { choiceName, type Units } from '@/core/quantity';
 import { type DutyPoint, dutyTrace } from '@/core/conductor';
 import { asDecided, asFoundDesign, asOption, type Delta, type Design, withDelta } from '@/core/design';
@@ -102,8 +102,8 @@ let design: Design | null = null;
 let analysis: Analysis | null = null;
 
 /** The conductor the tests would ask for, were the duty continuous. */
-function steadySize(b: Bench): string {
-  const { proposed } = ladder(bench({ ...b.input, duty: null }, b.protection));
+function steadySize(b: CircuitTrial): string {
+  const { proposed } = ladder(circuitTrial({ ...b.input, duty: null }, b.protection));
   return proposed ? choiceName(proposed) : 'no size in the table';
 }
 
@@ -176,11 +176,11 @@ const api = {
     }
     if (selected.kind === 'load') return loadWorking(design, analysis, selected.id, units) ?? null;
     if (selected.kind === 'AC circuit' || selected.kind === 'AC source') return acWorking(design, analysis, selected, units);
-    if (selected.kind === 'lead') return leadWorking(design, analysis, selected.id, units) ?? null;
+    if (selected.kind === 'lead') return batteryCableWorking(design, analysis, selected.id, units) ?? null;
     if (selected.kind === 'voyage') return bankWorking(voyage(design), selected.id, units) ?? null;
     if (selected.kind === 'voyage-day') return dayWorking(voyage(design), Number(selected.id), units) ?? null;
     if (selected.kind === 'day') return oneDayWorking(design, selected.id, units);
-    if (selected.kind === 'made') return madeWorking(design, analysis, selected.id, units);
+    if (selected.kind === 'made') return yieldWorking(design, analysis, selected.id, units);
     return needWorking(design, analysis, selected.id, units);
   },
   cutList: (): CutList | null => (design && analysis ? cutList(asDecided(design), analysis.circuits, analysis.leads) : null),
@@ -280,13 +280,13 @@ const api = {
   /** Temperature through the duty of a circuit's conductor; null where its load runs on and on. */
   duty(circuitId: string): DutyChart | null {
     const worked = workedCircuit(memory, circuitId);
-    if (!worked?.bench.input.duty) return null;
-    const { result, bench: b } = worked;
+    if (!worked?.trial.input.duty) return null;
+    const { result, trial: b } = worked;
     const { state } = result.own;
     const { derating, izA } = state.heat;
     const steadyC = derating.ambientC + (derating.ratingC - derating.ambientC) * (b.designA / izA) ** 2;
     return {
-      points: dutyTrace(worked.bench.input.duty, state.conductor.areaMm2, derating.ambientC, steadyC - derating.ambientC),
+      points: dutyTrace(worked.trial.input.duty, state.conductor.areaMm2, derating.ambientC, steadyC - derating.ambientC),
       ratingC: derating.ratingC,
       peakC: state.heat.tempC,
       steadyC,

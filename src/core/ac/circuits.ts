@@ -138,7 +138,7 @@ const nextRating = (family: Family, amps: number): number =>
   family.ratingsA.find((r) => r >= amps - 1e-9) ?? family.ratingsA.at(-1) ?? amps;
 
 /** Memory of one reckoning: each run once. */
-interface Bench {
+interface Evaluation {
   readonly design: Design;
   readonly results: Map<string, AcCircuitResult>;
   readonly busy: Set<string>;
@@ -146,25 +146,25 @@ interface Bench {
 
 /** All runs of the AC side. Total: a run that comes from nowhere is reckoned at the boat's own volts. */
 export function acCircuits(design: Design): AcCircuitResult[] {
-  const bench: Bench = { design, results: new Map(), busy: new Set() };
-  return design.acCircuits.map((c) => resultOf(bench, c));
+  const evaluation: Evaluation = { design, results: new Map(), busy: new Set() };
+  return design.acCircuits.map((c) => resultOf(evaluation, c));
 }
 
-function resultOf(bench: Bench, c: AcCircuit): AcCircuitResult {
-  const known = bench.results.get(c.id);
+function resultOf(evaluation: Evaluation, c: AcCircuit): AcCircuitResult {
+  const known = evaluation.results.get(c.id);
   if (known) return known;
-  const { design } = bench;
-  bench.busy.add(c.id);
+  const { design } = evaluation;
+  evaluation.busy.add(c.id);
   const chains = chainsTo(design, c);
   // What stands before it first: its drop and its ratings come into this one's.
-  for (const chain of chains) for (const up of chain.circuits) if (up !== c && !bench.busy.has(up.id)) resultOf(bench, up);
-  const result = reckon(bench, c, chains);
-  bench.results.set(c.id, result);
-  bench.busy.delete(c.id);
+  for (const chain of chains) for (const up of chain.circuits) if (up !== c && !evaluation.busy.has(up.id)) resultOf(evaluation, up);
+  const result = reckon(evaluation, c, chains);
+  evaluation.results.set(c.id, result);
+  evaluation.busy.delete(c.id);
   return result;
 }
 
-function reckon({ design, results }: Bench, c: AcCircuit, chains: readonly Chain[]): AcCircuitResult {
+function reckon({ design, results }: Evaluation, c: AcCircuit, chains: readonly Chain[]): AcCircuitResult {
   const school = design.boat.ruleSet;
   const own = chains[0]?.source;
   const { volts, legs } = SERVICES[own?.service ?? design.boat.acRegion];

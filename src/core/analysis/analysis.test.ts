@@ -13,7 +13,7 @@ describe('a circuit worked by hand', () => {
   // I = 240 / 11.4 = 21.053 A; device >= 1.25 I = 26.3 A, next rating 30 A.
   // 30 A asks for 2.5 mm2 (35 A at 105 C, 30 C ambient): 1.5 mm2 carries 25 A only.
   const design = withLoad(bareBoat('metric'), { rating: 240 }, 4);
-  const { result, bench } = workedOf(design);
+  const { result, trial } = workedOf(design);
 
   test('working current is power over the lowest bank volts', () => expect(result.workingA).toBeCloseTo(240 / 11.4, 9));
   test('the device is the next rating above 1.25 x working current', () => expect(result.own.protection.ratingA).toBe(30));
@@ -25,8 +25,8 @@ describe('a circuit worked by hand', () => {
     const iz = chosen.ampacityA[105] ?? 0;
     const tempC = 30 + 75 * (result.workingA / iz) ** 2;
     const copper = (2 * chosen.r20OhmPerKm * 4 * (1 + 0.00393 * (tempC - 20))) / 1000;
-    const ohm = copper + 4 * 0.00003 + bench.headOhm;
-    const atWay = 11.4 - bench.input.upstreamDropV;
+    const ohm = copper + 4 * 0.00003 + trial.headOhm;
+    const atWay = 11.4 - trial.input.upstreamDropV;
     const loadV = (atWay + Math.sqrt(atWay * atWay - 4 * 240 * ohm)) / 2;
     expect(result.own.state.drop.worst?.loadV).toBeCloseTo(loadV, 9);
     expect(result.own.state.drop.worst?.pct).toBeCloseTo((100 * (11.4 - loadV)) / 12, 9);
@@ -129,12 +129,12 @@ describe('properties', () => {
   test('a thicker conductor never has more drop or less ampacity', () => {
     fc.assert(
       fc.property(scene, (s) => {
-        const { bench } = workedOf(build(s));
+        const { trial } = workedOf(build(s));
         let lastIz = 0;
         let lastV = -Infinity;
         for (const conductor of CONDUCTORS[s.school]) {
-          const heat = heatAt(bench, { conductor, legs: 1 });
-          const drop = dropAt(bench, { conductor, legs: 1 });
+          const heat = heatAt(trial, { conductor, legs: 1 });
+          const drop = dropAt(trial, { conductor, legs: 1 });
           expect(heat.izA).toBeGreaterThanOrEqual(lastIz);
           const volts = drop.worst?.loadV ?? -Infinity;
           expect(volts).toBeGreaterThanOrEqual(lastV - 1e-6);
@@ -150,14 +150,14 @@ describe('properties', () => {
     fc.assert(
       fc.property(scene, (s) => {
         const worked = workedOf(build(s));
-        const { result, bench } = worked;
+        const { result, trial } = worked;
         for (const side of [result.own, otherSchool(worked).side]) {
           if (!side.ladder.proposed) continue;
           expect(side.state.failing).toEqual([]);
           expect(side.ladder.rungs.filter((r) => r.applies && !r.advisory && !r.chosenPasses)).toEqual([]);
           expect(side.protection.ratingA).toBeLessThanOrEqual(side.state.heat.legIzA + 1e-6);
         }
-        if (result.own.ladder.proposed) expect(protects(bench, result.own.state.heat.legIzA).passes).toBe(true);
+        if (result.own.ladder.proposed) expect(protects(trial, result.own.state.heat.legIzA).passes).toBe(true);
       }),
       { numRuns: 120 },
     );
@@ -166,12 +166,12 @@ describe('properties', () => {
   test('the size below the proposed one fails something', () => {
     fc.assert(
       fc.property(scene, (s) => {
-        const { result, bench } = workedOf(build(s));
+        const { result, trial } = workedOf(build(s));
         const { proposed } = result.own.ladder;
         if (proposed?.legs !== 1) return;
         const at = CONDUCTORS[s.school].findIndex((c) => c.size === proposed.size);
         const below = CONDUCTORS[s.school][at - 1];
-        if (below) expect(stateAt(bench, { conductor: below, legs: 1 }).passes).toBe(false);
+        if (below) expect(stateAt(trial, { conductor: below, legs: 1 }).passes).toBe(false);
       }),
       { numRuns: 60 },
     );

@@ -3,11 +3,19 @@ import { asDecided, type Bank, type Circuit, type Design, type Finding, type Loa
 import { findingsMemory, type FindingsMemory, findingsOf } from '../check';
 import { analyseAgain, analyseCircuit, type CircuitResult, type Gathered, NOWHERE, type Upstream, type WorkedCircuit } from '../circuit';
 import { balance, type Balance } from './balance';
-import { type LeadMemory, type LeadResult, leadResults, type Paths, pathsOf, withPaths, withPostFaults } from '../mainSide';
-import { madeMemory, type MadeMemory } from '../energy';
-import { type Asked, askedOf, demandItem, demandKey, loadCurrent, type LoadCurrent, type StudyVolts } from '../demand';
+import {
+  type BatteryCableMemory,
+  type BatteryCableResult,
+  batteryCableResults,
+  type Paths,
+  pathsOf,
+  withPaths,
+  withPostFaults,
+} from '../mainSide';
+import { yieldMemory, type YieldMemory } from '../energy';
+import { type DemandRollUp, rollUpDemand, demandItem, demandKey, loadCurrent, type LoadCurrent, type StudyVolts } from '../demand';
 import { bankSource, type BankSource } from '../bank';
-import { circuitOrder, type Lay, layOf, sameParts, type Served } from '../topology';
+import { circuitOrder, type RunGeometry, runGeometry, sameParts, type Served } from '../topology';
 
 export interface LoadResult {
   readonly id: string;
@@ -25,7 +33,7 @@ export interface Analysis {
   /** What stands between each source and its bank, where it is not entered. */
   readonly paths: Paths;
   /** Leads of the main side, sized. */
-  readonly leads: readonly LeadResult[];
+  readonly leads: readonly BatteryCableResult[];
 }
 
 interface Kept {
@@ -38,14 +46,14 @@ interface Kept {
 export interface Memory {
   readonly circuits: Map<string, Kept>;
   results: readonly CircuitResult[];
-  readonly lays: Map<string, Lay>;
+  readonly geometries: Map<string, RunGeometry>;
   readonly currents: WeakMap<Load, { volts: StudyVolts; current: LoadCurrent }>;
   readonly banks: WeakMap<Bank, BankSource>;
   readonly loads: WeakMap<Load, LoadResult>;
   volts: StudyVolts | null;
-  readonly made: MadeMemory;
+  readonly made: YieldMemory;
   paths: Paths;
-  readonly leads: LeadMemory;
+  readonly leads: BatteryCableMemory;
   posts: { readonly deps: readonly unknown[]; readonly banks: readonly BankSource[] } | null;
   readonly findings: FindingsMemory;
 }
@@ -53,12 +61,12 @@ export interface Memory {
 export const createMemory = (): Memory => ({
   circuits: new Map(),
   results: [],
-  lays: new Map(),
+  geometries: new Map(),
   currents: new WeakMap(),
   banks: new WeakMap(),
   loads: new WeakMap(),
   volts: null,
-  made: madeMemory(),
+  made: yieldMemory(),
   paths: {},
   leads: { byId: new Map(), results: [] },
   posts: null,
@@ -98,12 +106,12 @@ export function analyse(whole: Design, memory: Memory = createMemory()): Analysi
   const loads = byId(design.loads);
   const ordered = circuitOrder(design.circuits);
   const { order, feederOf } = ordered;
-  const asked = askedOf(design, ordered, loads, currentOf);
+  const asked = rollUpDemand(design, ordered, loads, currentOf);
   const done = analyseCircuits({ design, memory, banks, volts, currentOf, loads, order, feederOf, asked });
   const worked = design.circuits.flatMap((c) => done.get(c.id) ?? []);
   const results = worked.map((w) => w.result);
   const circuits = (memory.results = sameParts(memory.results, results) ? memory.results : results);
-  const leads = leadResults(design, circuits, banks, volts, memory.leads);
+  const leads = batteryCableResults(design, circuits, banks, volts, memory.leads);
   const paths = (memory.paths = share(memory.paths, pathsOf(design, circuits, leads)));
   const circuitOfLoad = new Map<string, string>();
   for (const c of design.circuits)
@@ -150,7 +158,7 @@ interface Scene {
   readonly loads: ReadonlyMap<string, Load>;
   readonly order: readonly Circuit[];
   readonly feederOf: ReadonlyMap<string, Circuit>;
-  readonly asked: Asked;
+  readonly asked: DemandRollUp;
 }
 
 const NOTHING: readonly never[] = [];
@@ -182,8 +190,8 @@ function analyseCircuits(scene: Scene): ReadonlyMap<string, WorkedCircuit> {
       panels: circuit.taps.map((t) => (t.serves.kind === 'panel' ? (panels.get(t.serves.id) ?? null) : null)),
     };
     const panel = circuit.from.kind === 'panel' ? (panels.get(circuit.from.id) ?? null) : null;
-    const lay = layOf(design, circuit, upstream.place, served, places, memory.lays.get(circuit.id));
-    memory.lays.set(circuit.id, lay);
+    const lay = runGeometry(design, circuit, upstream.place, served, places, memory.geometries.get(circuit.id));
+    memory.geometries.set(circuit.id, lay);
     const feeds = served.panels.some((p) => p !== null);
     const surges = feeds ? circuit.taps.map((t) => (t.serves.kind === 'panel' ? (asked.surge.get(t.serves.id) ?? null) : null)) : NOTHING;
     const deps: unknown[] = [circuit, house, boat, volts, panel, ...lay.passes, ...lay.lengths, ...served.loads, ...served.panels];
@@ -225,7 +233,7 @@ function analyseCircuits(scene: Scene): ReadonlyMap<string, WorkedCircuit> {
   for (const id of memory.circuits.keys())
     if (!results.has(id)) {
       memory.circuits.delete(id);
-      memory.lays.delete(id);
+      memory.geometries.delete(id);
     }
   return results;
 
@@ -234,7 +242,7 @@ function analyseCircuits(scene: Scene): ReadonlyMap<string, WorkedCircuit> {
     upstream: Upstream,
     panel: Gathered['panel'],
     served: Served,
-    lay: Lay,
+    lay: RunGeometry,
     downstream: Gathered['downstream'],
     belowSurge: Gathered['belowSurge'],
   ): Gathered {

@@ -3,14 +3,14 @@ import type { CircuitResult } from '../circuit';
 import type { Design } from '../design';
 import { type BankSource, houseBanks } from '../bank';
 import { dayLoads } from '../ac';
-import { dayAh, type Made } from '../energy';
+import { dayAh, type DayYield } from '../energy';
 
 export interface Need {
   readonly livingId: string;
   readonly name: string;
   readonly needAh: number;
   /** What the sources make that day, Ah; null without a source. */
-  readonly made: Made | null;
+  readonly made: DayYield | null;
 }
 
 export interface Balance {
@@ -21,7 +21,12 @@ export interface Balance {
   readonly worst: { readonly circuitId: string; readonly pct: number; readonly limitPct: number; readonly name: string } | null;
 }
 
-export function balance(design: Design, banks: readonly BankSource[], circuits: readonly CircuitResult[], made: readonly Made[]): Balance {
+export function balance(
+  design: Design,
+  banks: readonly BankSource[],
+  circuits: readonly CircuitResult[],
+  made: readonly DayYield[],
+): Balance {
   const needs = design.living.map((living) => ({
     livingId: living.id,
     name: living.name,

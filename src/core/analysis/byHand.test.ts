@@ -64,10 +64,10 @@ describe('constant power and resistance beside each other, 24 V', () => {
   test('a supply’s volts solve V (Vs - V) / R = P', () => {
     const { own } = drop('power');
     const tap = own.state.drop.taps[0];
-    const { bench } = fed('power');
+    const { trial } = fed('power');
     const loadV = tap?.loadV ?? 0;
     const wayV = loadV + own.state.drop.ownV;
-    const ohm = (tap?.segmentOhm ?? 0) + bench.headOhm;
+    const ohm = (tap?.segmentOhm ?? 0) + trial.headOhm;
     expect((loadV * (wayV - loadV)) / ohm).toBeCloseTo(240, 6);
   });
 });
@@ -112,13 +112,13 @@ describe('six lamps along one way', () => {
 
 describe('how far a choice may be stretched', () => {
   const design = alone('metric', 12, { rating: 60, critical: true }, 4);
-  const { result, bench } = workedOf(design);
-  const margins = marginsOf(bench, result.own.ladder.chosen);
+  const { result, trial } = workedOf(design);
+  const margins = marginsOf(trial, result.own.ladder.chosen);
   const conductor = findConductor('metric', result.own.ladder.chosen.size);
   if (!conductor) throw new Error('no conductor');
   const passesAt = (change: (d: Design) => Design): boolean => {
-    const b = workedOf(change(design)).bench;
-    return stateAt({ ...b, protection: bench.protection }, { conductor, legs: 1 }).passes;
+    const b = workedOf(change(design)).trial;
+    return stateAt({ ...b, protection: trial.protection }, { conductor, legs: 1 }).passes;
   };
   const run =
     (lengthM: number) =>
@@ -133,14 +133,14 @@ describe('how far a choice may be stretched', () => {
     expect(passesAt(run(most * 1.005))).toBe(false);
   });
   test('current is at most what the device is rated for', () =>
-    expect(margins.currentA ?? 0).toBeLessThanOrEqual(bench.protection.ratingA + 1e-6));
+    expect(margins.currentA ?? 0).toBeLessThanOrEqual(trial.protection.ratingA + 1e-6));
   test('volts sink to where a supply’s drop breaks its limit', () => {
     expect(margins.lowV).not.toBeNull();
     expect(margins.lowV ?? 99).toBeLessThan(11.4);
     expect(margins.lowV ?? 0).toBeGreaterThan(5);
   });
   test('what fails as it stands has no margin', () => {
-    const { result: bad, bench: b } = workedOf(alone('metric', 12, { rating: 600 }, 4, pinned('metric', '1')));
+    const { result: bad, trial: b } = workedOf(alone('metric', 12, { rating: 600 }, 4, pinned('metric', '1')));
     expect(marginsOf(b, bad.own.ladder.chosen)).toEqual({ lengthM: null, currentA: null, ambientC: null, lowV: null });
   });
 });
@@ -150,7 +150,7 @@ describe('the other school beside it', () => {
     const metric = workedOf(alone('metric', 12, { rating: 100, critical: true }, 6));
     const beside = otherSchool(metric);
     expect(beside.side.ladder.school).toBe('awg');
-    expect(beside.bench.input.copperFactor).toBe(1.1);
+    expect(beside.trial.input.copperFactor).toBe(1.1);
     expect(beside.side.state.failing).toEqual([]);
   });
   test('and the other way round', () => {
@@ -181,7 +181,7 @@ describe('what hangs behind a feeder', () => {
     expect(steady).toBeLessThanOrEqual(without + 1e-9);
   });
   test('the brief one counts its own current on its whole path', () => {
-    const { input } = workedOf(panel, 'c-c').bench;
+    const { input } = workedOf(panel, 'c-c').trial;
     expect(input.upstreamDropV).toBeGreaterThan(input.upstream.dropV);
   });
   test('a short at the panel is smaller than one at the bus, and the far end smaller still', () => {

@@ -1,8 +1,8 @@
 /** What if it grows: one thing made larger, and everything on its path tested again as it stands. */
 import { analyse, type Analysis } from './analysis';
 import type { CircuitResult } from '../circuit';
-import type { Circuit, Design, Lead } from '../design';
-import type { LeadResult } from '../mainSide';
+import type { Circuit, Design, BatteryCable } from '../design';
+import type { BatteryCableResult } from '../mainSide';
 import { choiceName, sizeName } from '../quantity';
 
 export interface Growth {
@@ -41,7 +41,7 @@ function asBuilt(circuit: Circuit, result: CircuitResult | undefined): Circuit {
   };
 }
 
-function leadAsBuilt(lead: Lead, result: LeadResult | undefined): Lead {
+function leadAsBuilt(lead: BatteryCable, result: BatteryCableResult | undefined): BatteryCable {
   if (!result) return lead;
   const { school, size } = result.conductor;
   const device = result.device?.own.protection;
@@ -92,7 +92,7 @@ const failingOf = (r: CircuitResult): string[] => [
 const verdictOf = (failed: boolean, fails: boolean, smaller: boolean): Verdict =>
   fails ? (failed ? 'failed before' : 'fails now') : failed ? 'passes now' : smaller ? 'larger than needed' : 'passes still';
 
-const failingLead = (r: LeadResult): string[] => [...r.failing, ...(r.device?.own.protection.conflict ? ['device'] : [])];
+const failingLead = (r: BatteryCableResult): string[] => [...r.failing, ...(r.device?.own.protection.conflict ? ['device'] : [])];
 
 /** Leads of the main side that would carry something else, tested as circuits are. */
 function leadLines(design: Design, before: Analysis, standing: Analysis, free: Analysis): GrowthLine[] {

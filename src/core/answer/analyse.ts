@@ -10,7 +10,7 @@ import { withPaths } from '../mainSide';
 import { bankOfLoads } from '../topology';
 import { runStudy } from '../network';
 import { everyFinding } from '../check';
-import { circuitWorking, leadWorking } from '../working';
+import { circuitWorking, batteryCableWorking } from '../working';
 import { nameOf } from './names';
 
 /** AC runs as they are bought and protected. */
@@ -112,7 +112,7 @@ export function analysisAnswer(design: Design) {
     leads: analysis.leads.map((l, i) => ({
       ...l,
       name: design.leads[i]?.name ?? '',
-      working: leadWorking(design, analysis, l.id, units) ?? null,
+      working: batteryCableWorking(design, analysis, l.id, units) ?? null,
     })),
     acCircuits: acRuns(design),
     ac: acSide(design),

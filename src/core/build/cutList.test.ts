@@ -1,6 +1,6 @@
 import { analyse } from '../analysis';
 import { cutList } from './cutList';
-import { blankLead, proposeCircuits, proposeMainSide } from '../propose';
+import { blankBatteryCable, proposeCircuits, proposeMainSide } from '../propose';
 import { blankDevice, blankFound, blankLoad, blankSource, brokenReferences, type Design } from '../design';
 import { fromBlock, harmless, restored, toBlock, toCsv } from '../format';
 import { findConductor } from '../rules';
@@ -228,7 +228,7 @@ test('a remark on a device stays when the same device stands elsewhere without o
     ),
   };
   const bus = { id: 'bus', name: 'Charging bus', kind: 'positive bus' as const, placeId: 'saloon', stud: 'M8' };
-  const feed = blankLead('feed', 'Feed', 'positive', { kind: 'bank', id: 'house' }, { kind: 'bar', id: 'bus' });
+  const feed = blankBatteryCable('feed', 'Feed', 'positive', { kind: 'bank', id: 'house' }, { kind: 'bar', id: 'bus' });
   const design: Design = { ...legs, bars: [bus], leads: [{ ...feed, family: 'class-T', ratingA: 150 }] };
   const { circuits, leads } = analyse(design);
   const line = cutList(design, circuits, leads).protection.find((p) => /class T.* 150 A/.test(p.item));

@@ -1,7 +1,7 @@
 /** What is cut, crimped, shrunk and labelled: the bill of a design's wiring. Lengths m, masses kg. */
 import type { CircuitResult } from '../circuit';
-import type { Circuit, Design, Lead, Load, Panel } from '../design';
-import type { LeadResult } from '../mainSide';
+import type { Circuit, Design, BatteryCable, Load, Panel } from '../design';
+import type { BatteryCableResult } from '../mainSide';
 import { FOOT_M, sizeName } from '../quantity';
 import {
   EARTH_COLOUR,
@@ -135,7 +135,7 @@ function lampCuts({ design, panels }: Context, circuit: Circuit): Cut[] {
 }
 
 /** A lead of the main side: one conductor, lug and stud at both ends; a device at its first end decides how it lands there. */
-function leadCut({ design }: Context, lead: Lead, result: LeadResult): Cut {
+function leadCut({ design }: Context, lead: BatteryCable, result: BatteryCableResult): Cut {
   const { school, size, areaMm2, massKgPerKm } = result.conductor;
   const { boat, house } = design;
   const fuse = findFamily(result.device?.own.protection.familyId ?? '')?.terminal;
@@ -164,7 +164,7 @@ function leadCut({ design }: Context, lead: Lead, result: LeadResult): Cut {
 }
 
 /** The whole list for a design and its analysis. Circuits without taps give nothing. */
-export function cutList(design: Design, circuits: readonly CircuitResult[], leads: readonly LeadResult[] = []): CutList {
+export function cutList(design: Design, circuits: readonly CircuitResult[], leads: readonly BatteryCableResult[] = []): CutList {
   const context: Context = {
     design,
     loads: new Map(design.loads.map((l) => [l.id, l])),

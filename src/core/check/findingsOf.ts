@@ -1,7 +1,7 @@
 /** Every finding of a design: one function over the one table, set by set, each kept while nothing it reads has changed. */
 import type { CircuitResult, WorkedCircuit } from '../circuit';
 import { type Design, type Finding, share } from '../design';
-import type { LeadResult } from '../mainSide';
+import type { BatteryCableResult } from '../mainSide';
 import { circuitOrder, sameParts } from '../topology';
 import { bySeverity, withDepartures } from './finding';
 import { findingsIn } from './rule';
@@ -17,7 +17,7 @@ export interface Facts {
   readonly circuits: readonly CircuitResult[];
   /** The same circuits, beside what they were worked out from. */
   readonly worked: readonly WorkedCircuit[];
-  readonly leads: readonly LeadResult[];
+  readonly leads: readonly BatteryCableResult[];
   /** Studies and machines on the network; null: not worked out, and nothing is said of them. */
   readonly studied: { readonly studies: Omit<StudyFacts, 'design'>; readonly power: AcPower } | null;
 }
@@ -61,7 +61,7 @@ function ofCircuits({ design, worked }: Facts, memory: FindingsMemory): readonly
   const fed = new Set(feederOf.keys());
   const { boat } = design;
   const vapour = design.places.some((p) => p.vapour);
-  const out = worked.map(({ result: r, bench: b }) => {
+  const out = worked.map(({ result: r, trial: b }) => {
     const unfed = b.input.upstream.bank ? undefined : unfedBy(design, r.id, looped, fed);
     return kept(memory.circuits, r.id, [r, boat, unfed, vapour], () =>
       findingsIn(RULES.circuits, { b, own: r.own.ladder, state: r.own.state, units: boat, unfed, vapour }),

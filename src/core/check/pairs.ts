@@ -10,13 +10,13 @@ import {
   type Circuit,
   type Design,
   type Join,
-  type Lead,
+  type BatteryCable,
   type Load,
   type Source,
   valueAt,
 } from '../design';
 import { driven, quietBoat, sourceInto } from '../energy/testing';
-import { blankLead, proposeMainSide } from '../propose';
+import { blankBatteryCable, proposeMainSide } from '../propose';
 import { bareBoat, withLoad } from '../design/testing';
 
 export interface Pair {
@@ -331,12 +331,17 @@ const led: Design = (() => {
 })();
 const bar = (k: string): string => led.bars.find((b) => b.kind === k)?.id ?? '';
 const leadId = (name: RegExp): string => led.leads.find((l) => name.test(l.name))?.id ?? '';
-const lead = (rail: Lead['rail'], from: Lead['from'], to: Lead['to'], change: Partial<Lead> = {}): Lead => ({
-  ...blankLead('z', 'Lead', rail, from, to),
+const lead = (
+  rail: BatteryCable['rail'],
+  from: BatteryCable['from'],
+  to: BatteryCable['to'],
+  change: Partial<BatteryCable> = {},
+): BatteryCable => ({
+  ...blankBatteryCable('z', 'Lead', rail, from, to),
   ...change,
 });
-const end = (k: Lead['from']['kind'], id: string): Lead['from'] => ({ kind: k, id });
-const withLeads = (...leads: Lead[]): Design => ({ ...led, leads: [...led.leads, ...leads] });
+const end = (k: BatteryCable['from']['kind'], id: string): BatteryCable['from'] => ({ kind: k, id });
+const withLeads = (...leads: BatteryCable[]): Design => ({ ...led, leads: [...led.leads, ...leads] });
 const charging: Design = {
   ...led,
   bars: [...led.bars, { id: 'cb', name: 'Charging bus', kind: 'positive bus', placeId: 'saloon', stud: 'M8' }],

@@ -1,5 +1,5 @@
 /** Everything the tests on one circuit need, gathered once from the design. */
-import type { Circuit, Found, House, Load, Panel, Place, Tap } from '../design';
+import type { Circuit, Found, HouseRules, Load, Panel, Place, Tap } from '../design';
 import { type Demand, type DemandItem, feederDemand, isCharging, type LoadCurrent, type StudyVolts, type Surge } from '../demand';
 import type { Upstream } from './upstream';
 import { deviceDropV, deviceOhm, RULE_SETS, type RuleSet, type School, AMBIENT_C, WORST_COPPER } from '../rules';
@@ -31,7 +31,7 @@ export interface CircuitInput {
   readonly circuit: Circuit;
   readonly school: School;
   readonly rules: RuleSet;
-  readonly house: House;
+  readonly house: HouseRules;
   readonly systemV: number;
   readonly volts: StudyVolts;
   readonly upstream: Upstream;
@@ -52,7 +52,7 @@ export interface CircuitInput {
   readonly copperFactor: number;
   readonly lengthM: number;
   readonly runsLong: boolean;
-  readonly minimumSize: House['minElectronics'];
+  readonly minimumSize: HouseRules['minElectronics'];
   readonly ownTrip: boolean;
   /** The wire as found that stands here still; null where all is new. */
   readonly found: Found | null;
@@ -63,7 +63,7 @@ export interface CircuitInput {
 
 export interface Gathered {
   readonly circuit: Circuit;
-  readonly house: House;
+  readonly house: HouseRules;
   readonly school: School;
   readonly systemV: number;
   readonly volts: StudyVolts;

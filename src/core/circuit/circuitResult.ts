@@ -1,5 +1,5 @@
 /** One circuit analysed: its own school's answer in full, the other school's beside it, and what it hands to the circuits below. */
-import { bench, type Bench, benchAgain, warmSegmentOhms } from './evaluate';
+import { circuitTrial, type CircuitTrial, circuitTrialAgain, warmSegmentOhms } from './trial';
 import { conductorOf, ladder, type Ladder, ladderAgain, type State, stateAgain, stateAt } from './ladder';
 import { circuitInput, type CircuitInput, drifted, type Gathered } from './circuitInput';
 import { SEGMENT_JOINTS_OHM } from '../rules';
@@ -50,7 +50,7 @@ export interface CircuitResult {
 /** A result beside what it was worked out from: what tests another size, another school, or the same circuit again. Never leaves its process. */
 export interface WorkedCircuit {
   readonly result: CircuitResult;
-  readonly bench: Bench;
+  readonly trial: CircuitTrial;
   readonly gathered: Gathered;
 }
 
@@ -62,21 +62,21 @@ export function pathOhm({ upstreamOhm, warmOhm, own, taps }: CircuitResult, tap:
 }
 
 /** The other school's answer to the same circuit, worked out when it is asked for. */
-export function otherSchool({ gathered }: WorkedCircuit): { readonly side: Side; readonly bench: Bench } {
+export function otherSchool({ gathered }: WorkedCircuit): { readonly side: Side; readonly trial: CircuitTrial } {
   const input = circuitInput({ ...gathered, school: gathered.school === 'awg' ? 'metric' : 'awg' });
-  const b = bench(input, chooseProtection(input));
-  return { side: sideOf(b), bench: b };
+  const b = circuitTrial(input, chooseProtection(input));
+  return { side: sideOf(b), trial: b };
 }
 
-const candidateOf = (b: Bench, l: Ladder) => ({ conductor: conductorOf(b, l.chosen), legs: l.chosen.legs });
+const candidateOf = (b: CircuitTrial, l: Ladder) => ({ conductor: conductorOf(b, l.chosen), legs: l.chosen.legs });
 
-function sideOf(b: Bench): Side {
+function sideOf(b: CircuitTrial): Side {
   const own = ladder(b);
   return { protection: b.protection, ladder: own, state: stateAt(b, candidateOf(b, own)) };
 }
 
 /** The side again when only the volts before the way have moved. Parts that say the same keep their identity: they are not told again. */
-function sideAgain(b: Bench, before: Side): Side {
+function sideAgain(b: CircuitTrial, before: Side): Side {
   const own = ladderAgain(b, before.ladder);
   const state =
     own === before.ladder
@@ -86,7 +86,7 @@ function sideAgain(b: Bench, before: Side): Side {
 }
 
 /** What the ways of the panel at each tap see before them. */
-function belowTaps(b: Bench, own: Side): (Upstream | null)[] {
+function belowTaps(b: CircuitTrial, own: Side): (Upstream | null)[] {
   const { input } = b;
   const { state } = own;
   const { conductor } = state;
@@ -122,12 +122,12 @@ function belowTaps(b: Bench, own: Side): (Upstream | null)[] {
   });
 }
 
-const warmOhmOf = (b: Bench, { state }: Side): CircuitResult['warmOhm'] => ({
+const warmOhmOf = (b: CircuitTrial, { state }: Side): CircuitResult['warmOhm'] => ({
   head: b.headOhm,
   segments: warmSegmentOhms(b, { conductor: state.conductor, legs: state.candidate.legs }),
 });
 
-function resultOf(b: Bench, own: Side, gathered: Gathered): WorkedCircuit {
+function resultOf(b: CircuitTrial, own: Side, gathered: Gathered): WorkedCircuit {
   const { input } = b;
   const { circuit } = input;
   let surge: CircuitInput['surges'][number] | null = null;
@@ -157,19 +157,19 @@ function resultOf(b: Bench, own: Side, gathered: Gathered): WorkedCircuit {
     upstreamOhm: input.upstream.hotOhm,
     warmOhm: warmOhmOf(b, own),
   };
-  return { result, bench: b, gathered };
+  return { result, trial: b, gathered };
 }
 
 /** One circuit, from all its tests need. */
 export function analyseCircuit(gathered: Gathered): WorkedCircuit {
   const input = circuitInput(gathered);
-  const b = bench(input, chooseProtection(input));
+  const b = circuitTrial(input, chooseProtection(input));
   return resultOf(b, sideOf(b), gathered);
 }
 
 /** The circuit again when only the steady volts before it have moved: its device, heat and faults stand. */
 export function analyseAgain(before: WorkedCircuit, upstream: Upstream): WorkedCircuit {
-  const b = benchAgain(before.bench, drifted(before.bench.input, upstream));
+  const b = circuitTrialAgain(before.trial, drifted(before.trial.input, upstream));
   const own = sideAgain(b, before.result.own);
   const { ladder: chosen } = before.result.own;
   const result: CircuitResult = {
@@ -179,5 +179,5 @@ export function analyseAgain(before: WorkedCircuit, upstream: Upstream): WorkedC
     upstreamOhm: upstream.hotOhm,
     warmOhm: own.ladder === chosen ? before.result.warmOhm : warmOhmOf(b, own),
   };
-  return { result, bench: b, gathered: { ...before.gathered, upstream } };
+  return { result, trial: b, gathered: { ...before.gathered, upstream } };
 }

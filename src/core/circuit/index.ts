@@ -10,7 +10,7 @@ export {
   type TapResult,
   type WorkedCircuit,
 } from './circuitResult';
-export { type Bench, bench, dropAt, heatAt } from './evaluate';
+export { type CircuitTrial, circuitTrial, dropAt, heatAt } from './trial';
 export { CRITERIA, type CriterionId, type Ladder, ladder, neighbours, protects, type Rung, type State, stateAt } from './ladder';
 export { marginsOf } from './margins';
 export { makerAreaMm2, runToTapM } from './minimums';

@@ -3,7 +3,7 @@ import { fusingMultiple } from '../protection';
 import { type Conductor, CONDUCTORS, findConductor, type School, underSchool } from '../rules';
 import { share } from '../design';
 import {
-  type Bench,
+  type CircuitTrial,
   type Candidate,
   type Drop,
   dropPasses,
@@ -12,9 +12,9 @@ import {
   singleTrial,
   type SurgeDrop,
   terminalAt,
-  trial,
-  type Trial,
-} from './evaluate';
+  sizeTrial,
+  type SizeTrial,
+} from './trial';
 
 export const CRITERIA = ['ampacity', 'protection', 'drop', 'surge', 'maker', 'mechanical', 'fault', 'terminals'] as const;
 export type CriterionId = (typeof CRITERIA)[number];
@@ -74,7 +74,7 @@ export interface Ladder {
 }
 
 /** Largest rating that may protect a conductor of that ampacity: the school's rule, or the flagged house rule. */
-export function protects(b: Bench, legIzA: number): { passes: boolean; byHouseRule: boolean } {
+export function protects(b: CircuitTrial, legIzA: number): { passes: boolean; byHouseRule: boolean } {
   const { protection, input, family } = b;
   const strict = protection.ratingA <= legIzA + 1e-9;
   const { fusingCurrentFactor } = input.rules;
@@ -86,7 +86,7 @@ export function protects(b: Bench, legIzA: number): { passes: boolean; byHouseRu
   return { passes: byHouseRule, byHouseRule };
 }
 
-function passes(b: Bench, id: CriterionId, t: Trial): boolean {
+function passes(b: CircuitTrial, id: CriterionId, t: SizeTrial): boolean {
   const area = t.candidate.conductor.areaMm2;
   switch (id) {
     case 'ampacity':
@@ -112,7 +112,7 @@ function passes(b: Bench, id: CriterionId, t: Trial): boolean {
  * First single size that passes: every test is monotone in the area, so halving finds it.
  * @param guess where it was last time: two trials tell whether it still is.
  */
-function smallestSingle(b: Bench, id: CriterionId, guess?: number): number {
+function smallestSingle(b: CircuitTrial, id: CriterionId, guess?: number): number {
   let low = 0;
   let high = CONDUCTORS[b.input.school].length;
   if (guess !== undefined) {
@@ -138,7 +138,7 @@ function parallels(school: School): Candidate[] {
 }
 const PARALLELS: Readonly<Record<School, readonly Candidate[]>> = { awg: parallels('awg'), metric: parallels('metric') };
 
-export function applicable(b: Bench, id: CriterionId): boolean {
+export function applicable(b: CircuitTrial, id: CriterionId): boolean {
   const { input } = b;
   if (id === 'surge') return input.surges.some((s) => s.minV > 0);
   if (id === 'maker') return b.makerMm2 !== null;
@@ -148,13 +148,13 @@ export function applicable(b: Bench, id: CriterionId): boolean {
 }
 
 /** Sizes of the table are tried once; legs, and wire of the other school, are tried as they come. */
-function triedAt(b: Bench, candidate: Candidate): Trial {
+function triedAt(b: CircuitTrial, candidate: Candidate): SizeTrial {
   const at = candidate.legs === 1 ? CONDUCTORS[b.input.school].indexOf(candidate.conductor) : -1;
-  return at >= 0 ? singleTrial(b, at) : trial(b, candidate);
+  return at >= 0 ? singleTrial(b, at) : sizeTrial(b, candidate);
 }
 
-function legOpenAt(b: Bench, { conductor, legs }: Candidate): LegOpen {
-  const left = trial(b, { conductor, legs: legs - 1 });
+function legOpenAt(b: CircuitTrial, { conductor, legs }: Candidate): LegOpen {
+  const left = sizeTrial(b, { conductor, legs: legs - 1 });
   const { worst } = left.drop();
   const legA = left.heat.dutyA / (legs - 1);
   return {
@@ -166,15 +166,15 @@ function legOpenAt(b: Bench, { conductor, legs }: Candidate): LegOpen {
   };
 }
 
-/** The conductor of a choice under the bench's school. */
-export function conductorOf(b: Bench, choice: SizeChoice): Conductor {
+/** The conductor of a choice under the trial's school. */
+export function conductorOf(b: CircuitTrial, choice: SizeChoice): Conductor {
   const conductor = findConductor(choice.school, choice.size);
   const sizes = CONDUCTORS[b.input.school];
   return conductor ? underSchool(conductor, b.input.school) : (sizes[sizes.length - 1] as Conductor);
 }
 
 /** The circuit at one size: all figures and which tests fail. */
-export function stateAt(b: Bench, candidate: Candidate): State {
+export function stateAt(b: CircuitTrial, candidate: Candidate): State {
   const tried = triedAt(b, candidate);
   const advisory = !b.input.house.upsizeForTerminals;
   const failing = CRITERIA.filter((id) => applicable(b, id) && !(id === 'terminals' && advisory) && !passes(b, id, tried));
@@ -198,7 +198,7 @@ export function stateAt(b: Bench, candidate: Candidate): State {
 const DRIFTING: ReadonlySet<CriterionId> = new Set(['drop', 'surge']);
 
 /** The ladder when only the volts before the way have moved: the same object while no rung and no verdict does. */
-export function ladderAgain(b: Bench, before: Ladder): Ladder {
+export function ladderAgain(b: CircuitTrial, before: Ladder): Ladder {
   const { proposed, chosen } = before;
   if (!proposed && !stillHopeless(b, before)) return share(before, ladder(b, before));
   const tried = triedAt(b, { conductor: conductorOf(b, chosen), legs: chosen.legs });
@@ -212,7 +212,7 @@ export function ladderAgain(b: Bench, before: Ladder): Ladder {
 }
 
 /** Whether a ladder that proposed nothing would still propose nothing, and stand in with the same size. */
-function stillHopeless(b: Bench, before: Ladder): boolean {
+function stillHopeless(b: CircuitTrial, before: Ladder): boolean {
   const { school } = b.input;
   const counting = before.rungs.filter((r) => r.applies && !r.advisory);
   const most = heaviestTrial(b);
@@ -223,30 +223,30 @@ function stillHopeless(b: Bench, before: Ladder): boolean {
 }
 
 /** The heaviest pair or triple there is. */
-function heaviestTrial(b: Bench): Trial | undefined {
+function heaviestTrial(b: CircuitTrial): SizeTrial | undefined {
   const legs = PARALLELS[b.input.school];
   const heaviest = legs[legs.length - 1];
-  return heaviest && trial(b, heaviest);
+  return heaviest && sizeTrial(b, heaviest);
 }
 
 /**
  * What stands in where no size passes: the largest; but where the volts are gone before this way no copper brings them back, and it is
  * sized by everything else. @param others place of the smallest that passes the tests but drop and start.
  */
-function standIn({ input }: Bench, others: number): Conductor | undefined {
+function standIn({ input }: CircuitTrial, others: number): Conductor | undefined {
   const sizes = CONDUCTORS[input.school];
   const goneBefore = input.taps.some((t) => t.load && (100 * input.upstreamDropV) / input.systemV >= t.dropPct);
   return (goneBefore ? sizes[others] : undefined) ?? sizes[sizes.length - 1];
 }
 
 /** Where a rung's smallest size stands in the table; past its end where none passes. */
-const placeOf = (b: Bench, rung: Rung): number => {
+const placeOf = (b: CircuitTrial, rung: Rung): number => {
   const sizes = CONDUCTORS[b.input.school];
   return rung.smallest === null ? sizes.length : sizes.findIndex((c) => c.size === rung.smallest);
 };
 
 /** The state when only the volts before the way have moved and the choice has not. */
-export function stateAgain(b: Bench, before: State, candidate: Candidate): State {
+export function stateAgain(b: CircuitTrial, before: State, candidate: Candidate): State {
   const tried = triedAt(b, candidate);
   const failing = before.failing.filter((id) => !DRIFTING.has(id));
   for (const id of DRIFTING) if (applicable(b, id) && !passes(b, id, tried)) failing.push(id);
@@ -261,8 +261,8 @@ export function stateAgain(b: Bench, before: State, candidate: Candidate): State
   };
 }
 
-/** @param before the ladder of the same bench before its upstream drifted. */
-export function ladder(b: Bench, before?: Ladder): Ladder {
+/** @param before the ladder of the same trial before its upstream drifted. */
+export function ladder(b: CircuitTrial, before?: Ladder): Ladder {
   const { input } = b;
   const { school, circuit, house, found } = input;
   const sizes = CONDUCTORS[school];
@@ -284,7 +284,7 @@ export function ladder(b: Bench, before?: Ladder): Ladder {
     // Where even the heaviest legs leave too few volts, no lighter ones are tried.
     const most = heaviestTrial(b);
     const hopeless = !most || counting.some((s) => (s.id === 'drop' || s.id === 'surge') && !passes(b, s.id, most));
-    const pair = hopeless ? undefined : PARALLELS[school].find((c) => counting.every((s) => passes(b, s.id, trial(b, c))));
+    const pair = hopeless ? undefined : PARALLELS[school].find((c) => counting.every((s) => passes(b, s.id, sizeTrial(b, c))));
     if (pair) proposed = { school, size: pair.conductor.size, legs: pair.legs };
   }
   const fallback = standIn(b, Math.max(0, ...counting.filter((s) => !DRIFTING.has(s.id)).map((s) => s.at)));
@@ -315,7 +315,7 @@ export function ladder(b: Bench, before?: Ladder): Ladder {
 }
 
 /** The sizes one down and one up in the table from a choice, and their states. */
-export function neighbours(b: Bench, chosen: SizeChoice): { down: State | null; up: State | null } {
+export function neighbours(b: CircuitTrial, chosen: SizeChoice): { down: State | null; up: State | null } {
   const sizes = CONDUCTORS[b.input.school];
   const { areaMm2 } = conductorOf(b, chosen);
   const down = [...sizes].reverse().find((c) => c.areaMm2 < areaMm2 - 1e-9);

@@ -1,5 +1,5 @@
 /** How far a choice may be stretched before a test fails: the same tests, with one thing grown until they do. */
-import { bench, type Bench } from './evaluate';
+import { circuitTrial, type CircuitTrial } from './trial';
 import type { CircuitInput } from './circuitInput';
 import { conductorOf, type SizeChoice, stateAt } from './ladder';
 
@@ -57,9 +57,9 @@ const hotter = (input: CircuitInput, by: number): CircuitInput => ({
   surroundings: input.surroundings.map((s) => ({ ...s, ambientC: s.ambientC + by })),
 });
 
-export function marginsOf(b: Bench, chosen: SizeChoice): Margins {
+export function marginsOf(b: CircuitTrial, chosen: SizeChoice): Margins {
   const conductor = conductorOf(b, chosen);
-  const ok = (input: CircuitInput): boolean => stateAt(bench(input, b.protection), { conductor, legs: chosen.legs }).passes;
+  const ok = (input: CircuitInput): boolean => stateAt(circuitTrial(input, b.protection), { conductor, legs: chosen.legs }).passes;
   const length = largestPassing(10, (x) => ok(longer(b.input, x)));
   const current = largestPassing(10, (x) => x * b.input.workingA <= b.protection.ratingA && ok(heavier(b.input, x)));
   const sunk = largestPassing(2, (x) => ok(lower(b.input, x)));

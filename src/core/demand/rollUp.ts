@@ -3,7 +3,7 @@ import type { Circuit, Design, Load } from '../design';
 import { type DemandItem, feederDemand, type Surge } from './feederDemand';
 import type { LoadCurrent } from './loadCurrent';
 
-export interface Asked {
+export interface DemandRollUp {
   /** By panel: everything its ways feed, and the start surge that adds most. */
   readonly items: ReadonlyMap<string, readonly DemandItem[]>;
   readonly surge: ReadonlyMap<string, Surge | null>;
@@ -44,12 +44,12 @@ function fedTwice({ circuits }: Design): boolean {
 }
 
 /** @param order circuits, sources before what they feed. @param cyclic those that close a loop. */
-export function askedOf(
+export function rollUpDemand(
   design: Design,
   { order, cyclic }: { readonly order: readonly Circuit[]; readonly cyclic: ReadonlySet<string> },
   loads: ReadonlyMap<string, Load>,
   currentOf: (load: Load) => LoadCurrent,
-): Asked {
+): DemandRollUp {
   const items = new Map<string, DemandItem[]>();
   const surge = new Map<string, Surge | null>();
   const banked = new Map<string, DemandItem[]>();

@@ -9,7 +9,7 @@ import {
   type Design,
   FORMAT,
   type Found,
-  type House,
+  type HouseRules,
   type InlineDevice,
   type Load,
   type Panel,
@@ -18,7 +18,7 @@ import {
   VERSION,
 } from './schema';
 
-export const defaultHouse = (school: School): House => ({
+export const defaultHouse = (school: School): HouseRules => ({
   protectionOverLoad: 1.25,
   protectionOverLoadMost: null,
   continuousAmpacity: 1,

@@ -1,7 +1,7 @@
 /** House rules as named sets of a firm, and how a boat's differ from her rule set's. */
 import * as v from 'valibot';
 import { defaultHouse } from './blank';
-import { type House, HouseSchema } from './schema';
+import { type HouseRules, HouseSchema } from './schema';
 import { id, name } from './fields';
 import { equal } from './share';
 import type { School } from '../rules';
@@ -9,7 +9,7 @@ import type { School } from '../rules';
 export const HouseSetSchema = v.object({ id, name, school: v.picklist(['awg', 'metric']), house: HouseSchema });
 export type HouseSet = v.InferOutput<typeof HouseSetSchema>;
 
-export const HOUSE_WORDS: Readonly<Record<keyof House, string>> = {
+export const HOUSE_WORDS: Readonly<Record<keyof HouseRules, string>> = {
   protectionOverLoad: 'device over load, ×',
   protectionOverLoadMost: 'device over load, at most, ×',
   continuousAmpacity: 'ampacity over loads of 3 h and more, ×',
@@ -37,22 +37,22 @@ export const HOUSE_WORDS: Readonly<Record<keyof House, string>> = {
 };
 
 export interface HouseDifference {
-  readonly key: keyof House;
+  readonly key: keyof HouseRules;
   readonly what: string;
   readonly own: string;
   readonly ruleSet: string;
 }
 
-const shown = (value: House[keyof House]): string => {
+const shown = (value: HouseRules[keyof HouseRules]): string => {
   if (value === null) return "the rule set's";
   if (typeof value === 'boolean') return value ? 'yes' : 'no';
   return typeof value === 'object' ? `${value.size} ${value.school === 'awg' ? 'AWG' : 'mm²'}` : String(value);
 };
 
 /** House rules that are not the rule set's own, with both values. */
-export function houseDifferences(house: House, school: School): HouseDifference[] {
+export function houseDifferences(house: HouseRules, school: School): HouseDifference[] {
   const standard = defaultHouse(school);
-  return (Object.keys(HOUSE_WORDS) as (keyof House)[])
+  return (Object.keys(HOUSE_WORDS) as (keyof HouseRules)[])
     .filter((key) => !equal(house[key], standard[key]))
     .map((key) => ({ key, what: HOUSE_WORDS[key], own: shown(house[key]), ruleSet: shown(standard[key]) }));
 }

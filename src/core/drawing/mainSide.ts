@@ -1,5 +1,5 @@
 /** Sources, what joins the banks, bars and leads on the line drawing. */
-import type { LeadEnd, Source } from '../design';
+import type { BatteryCableEnd, Source } from '../design';
 import { barNode, caseNode, endNode, joinSide, sourcePost } from '../topology';
 import { round3, show, sizeName } from '../quantity';
 import { type Pen, said, symbolsOf } from './pen';
@@ -67,7 +67,8 @@ export function drawLeads(pen: Pen): void {
   }
 }
 
-const thingOf = ({ kind, id }: LeadEnd): string => (kind === 'join first' || kind === 'join second' ? `join ${id}` : `${kind} ${id}`);
+const thingOf = ({ kind, id }: BatteryCableEnd): string =>
+  kind === 'join first' || kind === 'join second' ? `join ${id}` : `${kind} ${id}`;
 
 /** Bars the leads land on; with both rails or the earths all there are. What a bar stands at is counted from the first bank's negative. */
 function putBars({ design, wish, put }: Pen, used: ReadonlySet<string>): void {
@@ -81,7 +82,7 @@ function putBars({ design, wish, put }: Pen, used: ReadonlySet<string>): void {
 }
 
 /** A case, with what a positive on it would come to. */
-function putCase({ design, wish, put }: Pen, end: LeadEnd): void {
+function putCase({ design, wish, put }: Pen, end: BatteryCableEnd): void {
   const load = end.kind === 'case' ? design.loads.find((l) => l.id === end.id) : undefined;
   if (!load) return;
   const fault = wish.worst?.cases.find((c) => c.loadId === load.id);

@@ -1,7 +1,7 @@
 /** Two options side by side: figures, parts, weight and what is typed as price. */
 import { bankMass, bankSource, c20Ah, cranking } from '../bank';
 import { cruise } from './cruise';
-import { madeOf } from './madeInADay';
+import { dayYields } from './dayYield';
 import { crankIndex, houseIndex } from './scene';
 import { round3 } from '../quantity';
 import type { Design } from '../design';
@@ -64,7 +64,7 @@ function figures(design: Design): Map<string, string> {
   out.set('loads without current', `${round3(total((d) => d.unmetAh))} Ah`);
   out.set('engine a day', `${round3(total((d) => d.engineH) / days)} h`);
   out.set('fuel a day', `${round3(total((d) => d.litres) / days)} L`);
-  for (const m of madeOf(design)) {
+  for (const m of dayYields(design)) {
     const living = design.living.find((l) => l.id === m.livingId);
     if (living) out.set(`${living.name}: settles at`, pct(m.settlesAt));
   }

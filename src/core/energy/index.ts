@@ -16,7 +16,7 @@ export {
   wrongPositions,
 } from './joinWays';
 export { createLoop } from './loop';
-export { type Made, madeMemory, type MadeMemory } from './madeInADay';
+export { type DayYield, yieldMemory, type YieldMemory } from './dayYield';
 export { random } from './random';
 export { crankIndex, houseIndex, sceneOf } from './scene';
 export {

@@ -14,7 +14,7 @@ import {
 } from '../design';
 import { fitCount } from '../check';
 import { analyse } from '../analysis';
-import { madeWorking, needWorking } from '../working';
+import { yieldWorking, needWorking } from '../working';
 import { bankMass, c20Ah, chemistryOf, cranking, leastStartAh } from '../bank';
 import { compareDesigns, costOf } from './compare';
 import { cruise } from './cruise';
@@ -22,7 +22,7 @@ import { dayAh, inUse, inUseAt, windowOf } from './draws';
 import { fillTimes } from './fill';
 import { finishing } from './finish';
 import { compareJoins, joinedBy, wrongPositions } from './joinWays';
-import { madeOf } from './madeInADay';
+import { dayYields } from './dayYield';
 import { random } from './random';
 import { chance, quantile, seasonBlock, seasonResult, seasonScene, withMore } from './season';
 import { windAmps } from './sources';
@@ -207,7 +207,7 @@ describe('made, filled, finished', () => {
     const need = a.balance.needs[0];
     expect(need?.needAh).toBeCloseTo(144, 6);
     expect(need?.made?.madeAh).toBeGreaterThan(50);
-    const working = madeWorking(sunny(), a, 'day', sunny().boat);
+    const working = yieldWorking(sunny(), a, 'day', sunny().boat);
     const [solar, alt, made] = working.sections[0]?.lines ?? [];
     expect((solar?.value ?? 0) + (alt?.value ?? 0)).toBeCloseTo(made?.value ?? NaN, 9);
     expect(
@@ -216,7 +216,7 @@ describe('made, filled, finished', () => {
         .join(),
     ).toContain('where it usually is');
   });
-  test('no sources make nothing to tell', () => expect(madeOf(quietBoat())).toEqual([]));
+  test('no sources make nothing to tell', () => expect(dayYields(quietBoat())).toEqual([]));
   test('an 80 A alternator fills 200 Ah from half in hours; a trickle does not in two days', () => {
     const [fill] = fillTimes({ ...sunny(), sources: [sourceInto('alternator')] });
     expect(fill?.hours[0]).toBeGreaterThan(1);

@@ -1,6 +1,6 @@
 /** What a lead of the main side has to carry, and why. */
 import type { CircuitResult } from '../circuit';
-import type { Design, Lead, LeadEnd } from '../design';
+import type { Design, BatteryCable, BatteryCableEnd } from '../design';
 
 export interface Carries {
   readonly amps: number;
@@ -12,8 +12,8 @@ export interface Carries {
 const NOTHING: Carries = { amps: 0, why: 'nothing in a sound boat', cranks: false };
 
 const sum = (xs: readonly number[]): number => xs.reduce((total, x) => total + x, 0);
-const ends = (lead: Lead): readonly [LeadEnd, LeadEnd] => [lead.from, lead.to];
-const barKind = (design: Design, end: LeadEnd) => (end.kind === 'bar' ? design.bars.find((b) => b.id === end.id)?.kind : undefined);
+const ends = (lead: BatteryCable): readonly [BatteryCableEnd, BatteryCableEnd] => [lead.from, lead.to];
+const barKind = (design: Design, end: BatteryCableEnd) => (end.kind === 'bar' ? design.bars.find((b) => b.id === end.id)?.kind : undefined);
 
 /** Amps of sources that end on a bank, straight or through what joins it. */
 const charged = (design: Design, bankId: string): number =>
@@ -32,7 +32,7 @@ const drawn = (circuits: readonly CircuitResult[], design: Design, bankId: strin
   );
 
 /** @returns the largest of what may pass for long, or the starter's current on its way. */
-export function carries(design: Design, circuits: readonly CircuitResult[], lead: Lead): Carries {
+export function carries(design: Design, circuits: readonly CircuitResult[], lead: BatteryCable): Carries {
   const { engine } = design;
   const kinds = ends(lead).map((e) => barKind(design, e));
   const bankIds = ends(lead).flatMap((e) => (e.kind === 'bank' ? [e.id] : []));

@@ -1,5 +1,5 @@
-export { type LeadMemory, leadResults } from './leads';
+export { type BatteryCableMemory, batteryCableResults } from './batteryCables';
 export { type Paths, pathsOf, withPaths } from './paths';
 export { withPostFaults } from './postFaults';
 export { type Landing, MOST_ON_A_STUD, type Post, postInventory } from './posts';
-export type { LeadResult } from './sizing';
+export type { BatteryCableResult } from './sizing';

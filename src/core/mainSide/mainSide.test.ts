@@ -1,14 +1,14 @@
 /** The main side: sized leads, the shunt in the return, the starter's sag, and a finding for each fault that goes when it is mended. */
 import { analyse, createMemory, studied } from '../analysis';
-import { blankBank, blankDevice, blankJoin, blankLoad, blankSource, type Design, type Lead, type Study } from '../design';
+import { blankBank, blankDevice, blankJoin, blankLoad, blankSource, type Design, type BatteryCable, type Study } from '../design';
 import { bankRestV, bankSource } from '../bank';
 import { caseFaults, runStudy } from '../network';
 import { adiabaticK, slowestOpeningS, withstandS } from '../protection';
 import { findFamily } from '../rules';
 import { bareBoat, withLoad } from '../design/testing';
-import { leadLengthM, returnBar } from '../topology';
+import { batteryCableLengthM, returnBar } from '../topology';
 import { postInventory } from './posts';
-import { blankLead, proposeMainSide } from '../propose';
+import { blankBatteryCable, proposeMainSide } from '../propose';
 
 let made = 0;
 const fresh = (prefix: string) => `${prefix}${++made}`;
@@ -37,7 +37,7 @@ const proposed = (design: Design): Design => {
 const whole = proposed(boat());
 const found = (design: Design) =>
   analyse(design).findings.filter((f) => f.about.kind === 'lead' || f.about.kind === 'bar' || /shunt/.test(f.id));
-const change = (name: string, to: Partial<Lead>): Design => ({
+const change = (name: string, to: Partial<BatteryCable>): Design => ({
   ...whole,
   leads: whole.leads.map((l) => (l.name === name ? { ...l, ...to } : l)),
 });
@@ -141,9 +141,14 @@ test('with the engine running the relay carries the house bank’s share, throug
   expect(-(a.banks.find((b) => b.id === 'house')?.amps ?? 0)).toBeCloseTo(one ?? 0, 6);
 });
 
-const extra = (rail: Lead['rail'], from: Lead['from'], to: Lead['to'], more: Partial<Lead> = {}): Design => ({
+const extra = (
+  rail: BatteryCable['rail'],
+  from: BatteryCable['from'],
+  to: BatteryCable['to'],
+  more: Partial<BatteryCable> = {},
+): Design => ({
   ...whole,
-  leads: [...whole.leads, { ...blankLead('extra', 'Extra', rail, from, to), ...more }],
+  leads: [...whole.leads, { ...blankBatteryCable('extra', 'Extra', rail, from, to), ...more }],
 });
 const bank = (id: string) => ({ kind: 'bank' as const, id });
 
@@ -204,8 +209,8 @@ test('a typed length rules over where the ends stand', () => {
   const lead = whole.leads[0];
   if (!lead) throw new Error('no lead');
   // Same place: slack at both ends alone.
-  expect(leadLengthM(whole, lead)).toBeCloseTo(2 * whole.house.slackM, 9);
-  expect(leadLengthM(whole, { ...lead, lengthM: 2.2 })).toBe(2.2);
+  expect(batteryCableLengthM(whole, lead)).toBeCloseTo(2 * whole.house.slackM, 9);
+  expect(batteryCableLengthM(whole, { ...lead, lengthM: 2.2 })).toBe(2.2);
 });
 
 test('posts: largest lowest, each with its device and stand-by, and nothing round the shunt', () => {
@@ -265,7 +270,7 @@ describe('protection over the whole graph', () => {
   const side = { kind: 'join second' as const, id: 'relay' };
   const spliced = (size: string): Design => {
     const far = { id: 'post', name: 'Post', kind: 'negative bus' as const, placeId: 'saloon', stud: 'M8' };
-    const lead = blankLead('on', 'On from the relay', 'positive', side, { kind: 'bar', id: 'post' });
+    const lead = blankBatteryCable('on', 'On from the relay', 'positive', side, { kind: 'bar', id: 'post' });
     return { ...whole, bars: [...whole.bars, far], leads: [...whole.leads, { ...lead, fused: false, size: { school: 'metric', size } }] };
   };
   test('a conductor that gets smaller behind a device is told, with the place to protect it; one as heavy is not', () => {
@@ -281,7 +286,10 @@ describe('protection over the whole graph', () => {
   test('five on one post are too many, four are not', () => {
     const many = (n: number): Design => ({
       ...whole,
-      leads: [...whole.leads, ...Array.from({ length: n }, (_, i) => blankLead(`more${i}`, 'More', 'positive', bank('house'), side))],
+      leads: [
+        ...whole.leads,
+        ...Array.from({ length: n }, (_, i) => blankBatteryCable(`more${i}`, 'More', 'positive', bank('house'), side)),
+      ],
     });
     const told = (d: Design) => analyse(d).findings.some((f) => f.id === 'stud-positive:house');
     // The main, the relay and the alternator stand there already.

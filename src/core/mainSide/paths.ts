@@ -1,13 +1,13 @@
 /** What stands between a source and its bank: the resistance of the run it is on, where nobody has entered a measured one. */
 import { type CircuitResult, pathOhm } from '../circuit';
 import type { Design, Source } from '../design';
-import { bankPost, barNode, leadsBetween, sourcePost } from '../topology';
-import type { LeadResult } from './sizing';
+import { bankPost, barNode, batteryCablesBetween, sourcePost } from '../topology';
+import type { BatteryCableResult } from './sizing';
 
 /** By source: both conductors, joints, devices and feeders from the posts, milliohm, to a tenth. Sources on no circuit are not in it. */
 export type Paths = Readonly<Record<string, number>>;
 
-export function pathsOf(design: Design, circuits: readonly CircuitResult[], leads: readonly LeadResult[] = []): Paths {
+export function pathsOf(design: Design, circuits: readonly CircuitResult[], leads: readonly BatteryCableResult[] = []): Paths {
   const { sources, circuits: rows } = design;
   const paths: Record<string, number> = {};
   for (const source of sources) {
@@ -29,10 +29,10 @@ export function pathsOf(design: Design, circuits: readonly CircuitResult[], lead
 }
 
 /** By its leads of the main side, from the bank's posts and back; an alternator without a negative returns through the block. 0 where they do not reach. */
-function ledOhm(design: Design, source: Source, leads: readonly LeadResult[]): number {
+function ledOhm(design: Design, source: Source, leads: readonly BatteryCableResult[]): number {
   if (source.bankId === null) return 0;
   const between = (rail: '+' | '-', end: string) =>
-    leadsBetween(design, rail === '+' ? 'positive' : 'negative', bankPost(source.bankId ?? '', rail), end);
+    batteryCablesBetween(design, rail === '+' ? 'positive' : 'negative', bankPost(source.bankId ?? '', rail), end);
   const block = design.bars.find((b) => b.kind === 'engine');
   const out = between('+', sourcePost(source.id, '+'));
   const back = between('-', sourcePost(source.id, '-')) ?? (source.kind === 'alternator' && block ? between('-', barNode(block.id)) : null);

@@ -1,6 +1,6 @@
 import { analyse } from '../analysis';
 import { blankBank, blankJoin, blankSource, type Design, type Join } from '../design';
-import { blankLead } from '../propose';
+import { blankBatteryCable } from '../propose';
 import { bareBoat } from '../design/testing';
 
 const boat = (kind: Join['kind'] | null, more: Partial<Design> = {}): Design => {
@@ -28,7 +28,13 @@ test('alone each bank gives its own; joined, both give to either; through a spli
 test('the cables of the join hold some of it back, by hand: volts over the other bank and both cold leads', () => {
   const design = boat('relay', {
     leads: (['first', 'second'] as const).map((side) => ({
-      ...blankLead(side, side, 'positive', { kind: 'bank', id: side === 'first' ? 'house' : 'start' }, { kind: `join ${side}`, id: 'j' }),
+      ...blankBatteryCable(
+        side,
+        side,
+        'positive',
+        { kind: 'bank', id: side === 'first' ? 'house' : 'start' },
+        { kind: `join ${side}`, id: 'j' },
+      ),
       lengthM: 3,
       size: { school: 'metric', size: '16' },
     })),

@@ -2,7 +2,7 @@
 import { conductorOhm } from '../conductor';
 import type { Design } from '../design';
 import { bankPost, endNode, joinSide } from '../topology';
-import { leadResult } from './sizing';
+import { batteryCableResult } from './sizing';
 import type { BankSource } from '../bank';
 import type { StudyVolts } from '../demand';
 import { type NetBranch, prepare, shortsOf } from '../solve';
@@ -24,7 +24,7 @@ export function withPostFaults(design: Design, banks: readonly BankSource[], vol
     const [a, b] = [endNode(lead.from, lead), endNode(lead.to, lead)];
     if (a === b || ![lead.from, lead.to].some((e) => e.kind === 'join first' || e.kind === 'join second')) continue;
     // Its size does not hang on the circuits: what joins banks carries what it is rated for.
-    const { conductor, lengthM } = leadResult(design, [], banks, volts, lead);
+    const { conductor, lengthM } = batteryCableResult(design, [], banks, volts, lead);
     branches.push({ id: lead.id, a, b, ohm: conductorOhm(conductor.r20OhmPerKm, lengthM, 20) });
     landed.add(a).add(b);
   }

@@ -2,8 +2,8 @@
 import type { CircuitResult } from '../circuit';
 import type { Circuit, Design } from '../design';
 import { standingA } from '../demand';
-import { bankPost, barNode, endName, endNode, panelBar, returnBar, shuntLead } from '../topology';
-import type { LeadResult } from './sizing';
+import { bankPost, barNode, endName, endNode, panelBar, returnBar, shuntCable } from '../topology';
+import type { BatteryCableResult } from './sizing';
 
 export interface Landing {
   readonly kind: 'circuit' | 'lead' | 'link';
@@ -33,7 +33,7 @@ export interface Post {
 export const MOST_ON_A_STUD = 4;
 
 /** @param circuits, leads as analysed, by their order in the design. */
-export function postInventory(design: Design, circuits: readonly CircuitResult[], leads: readonly LeadResult[]): Post[] {
+export function postInventory(design: Design, circuits: readonly CircuitResult[], leads: readonly BatteryCableResult[]): Post[] {
   const found = new Map<string, { name: string; kind: Post['kind']; stud: string; landings: Landing[]; bankId: string | null }>();
   const open = (node: string, name: string, kind: Post['kind'], stud: string, bankId: string | null = null) =>
     found.set(node, { name, kind, stud, landings: [], bankId });
@@ -100,7 +100,7 @@ export function postInventory(design: Design, circuits: readonly CircuitResult[]
       });
   });
   return [...found].map(([node, { name, kind, stud, landings, bankId }]): Post => {
-    const shunt = bankId !== null && node.endsWith('-') ? shuntLead(design, bankId) : null;
+    const shunt = bankId !== null && node.endsWith('-') ? shuntCable(design, bankId) : null;
     return {
       node,
       name,

@@ -2,12 +2,12 @@
 import { type Conductor, CONDUCTORS, deviceOhm, findConductor, JOINT_OHM, AMBIENT_C } from '../rules';
 import { analyseCircuit, type CircuitResult, NOWHERE } from '../circuit';
 import { ampacityA, conductorOhm, derate, dutyEquivalentA, rulingPlace } from '../conductor';
-import { blankCircuit, blankLoad, type Design, type Lead, type Place } from '../design';
+import { blankCircuit, blankLoad, type Design, type BatteryCable, type Place } from '../design';
 import type { BankSource } from '../bank';
 import { loadCurrent, type StudyVolts } from '../demand';
 import { round3 } from '../quantity';
 import { carries, type Carries } from './carries';
-import { endPlaceId, leadLengthM } from '../topology';
+import { endPlaceId, batteryCableLengthM } from '../topology';
 
 /** Least copper of a bonding conductor, of the earth bar's joint, mm2: 8 AWG, 10 mm2. Small-craft standards of both schools; verify. */
 const BOND_MM2 = { awg: 8.3, metric: 10 } as const;
@@ -24,7 +24,7 @@ export interface LeadRung {
   readonly why: string;
 }
 
-export interface LeadResult {
+export interface BatteryCableResult {
   readonly id: string;
   readonly lengthM: number;
   readonly taped: boolean;
@@ -48,7 +48,7 @@ export interface LeadResult {
 /** A lead that leaves a post with a device is judged as a circuit is: by the same ladder. */
 function asCircuit(
   design: Design,
-  lead: Lead,
+  lead: BatteryCable,
   { amps }: Carries,
   lengthM: number,
   places: readonly Place[],
@@ -92,7 +92,7 @@ function asCircuit(
 }
 
 /** The bank that feeds a positive lead's first end, straight or through a positive bus; null where it starts elsewhere. */
-function feeding(design: Design, lead: Lead, banks: readonly BankSource[]): BankSource | null {
+function feeding(design: Design, lead: BatteryCable, banks: readonly BankSource[]): BankSource | null {
   if (lead.rail !== 'positive') return null;
   const bus = lead.from.kind === 'bar' && design.bars.find((b) => b.id === lead.from.id)?.kind === 'positive bus' ? lead.from.id : null;
   const feeder =
@@ -114,7 +114,12 @@ interface Returned {
   readonly copper: { readonly areaMm2: number; readonly name: string } | null;
 }
 
-function returnedBy(design: Design, circuits: readonly CircuitResult[], positives: readonly LeadResult[], lead: Lead): Returned {
+function returnedBy(
+  design: Design,
+  circuits: readonly CircuitResult[],
+  positives: readonly BatteryCableResult[],
+  lead: BatteryCable,
+): Returned {
   let device: Returned['device'] = null;
   let copper: Returned['copper'] = null;
   const count = (name: string, areaMm2: number, amps: number) => {
@@ -144,17 +149,17 @@ function oneSmaller(table: readonly Conductor[], areaMm2: number): number {
 }
 
 /** @param positives results of the positive leads: a negative is sized after what returns in it. */
-export function leadResult(
+export function batteryCableResult(
   design: Design,
   circuits: readonly CircuitResult[],
   banks: readonly BankSource[],
   volts: StudyVolts,
-  lead: Lead,
-  positives: readonly LeadResult[] = [],
-): LeadResult {
+  lead: BatteryCable,
+  positives: readonly BatteryCableResult[] = [],
+): BatteryCableResult {
   const { boat, house, engine } = design;
   const table = CONDUCTORS[boat.ruleSet];
-  const lengthM = leadLengthM(design, lead);
+  const lengthM = batteryCableLengthM(design, lead);
   const load = carries(design, circuits, lead);
   const ids = [endPlaceId(design, lead.from), ...lead.through.map((d) => d.placeId), endPlaceId(design, lead.to)];
   const places = [...new Set(ids)].flatMap((id) => design.places.find((p) => p.id === id) ?? []);

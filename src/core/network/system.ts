@@ -5,7 +5,7 @@ import { asDecided, type Circuit, type Design, type Join, type Load, type Source
 import { TYPICAL_PATH_OHM } from '../rules';
 import { isCharging, loadCurrent } from '../demand';
 import { bankRestV, bankSource } from '../bank';
-import type { LeadResult, Paths } from '../mainSide';
+import type { BatteryCableResult, Paths } from '../mainSide';
 import { bankPost as post, barNode, endNode, joinSide, panelBar as bar, returnBar, sourcePost } from '../topology';
 import type { NetBranch, NetLoad, Network } from '../solve';
 
@@ -31,7 +31,7 @@ const tapNode = (circuitId: string, tapId: string, rail: '+' | '-') => `${circui
 /** What a system is made from. */
 export interface Analysed {
   readonly circuits: readonly CircuitResult[];
-  readonly leads: readonly LeadResult[];
+  readonly leads: readonly BatteryCableResult[];
   readonly paths: Paths;
 }
 
@@ -127,7 +127,7 @@ function together(join: Join, study: Study, hands: Hands | null): boolean {
 }
 
 /** Leads as they lie, closed contacts of what joins banks, and straps of a typical size where nobody has entered any. */
-function mainSide(design: Design, leads: readonly LeadResult[], study: Study, hands: Hands | null): NetBranch[] {
+function mainSide(design: Design, leads: readonly BatteryCableResult[], study: Study, hands: Hands | null): NetBranch[] {
   const out: NetBranch[] = [];
   const landed = new Set<string>();
   design.leads.forEach((lead, i) => {

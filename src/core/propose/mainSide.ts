@@ -1,15 +1,21 @@
 /** The main side a boat wants, from what the other stations know: bars, the shunt, straps, the starter's leads, what joins the banks, earths. */
-import { type Bar, blankDevice, BOUNDS, type Design, type Lead, type LeadEnd } from '../design';
+import { type Bar, blankDevice, BOUNDS, type Design, type BatteryCable, type BatteryCableEnd } from '../design';
 
 export interface MainSideProposal {
   readonly bars: readonly Bar[];
-  readonly leads: readonly Lead[];
+  readonly leads: readonly BatteryCable[];
 }
 
 type BarKind = Bar['kind'];
 
 /** A lead without anything decided. */
-export const blankLead = (id: string, name: string, rail: Lead['rail'], from: LeadEnd, to: LeadEnd): Lead => ({
+export const blankBatteryCable = (
+  id: string,
+  name: string,
+  rail: BatteryCable['rail'],
+  from: BatteryCableEnd,
+  to: BatteryCableEnd,
+): BatteryCable => ({
   id,
   name,
   rail,
@@ -26,7 +32,7 @@ export const blankLead = (id: string, name: string, rail: Lead['rail'], from: Le
   note: '',
 });
 
-const sameEnd = (a: LeadEnd, b: LeadEnd): boolean => a.kind === b.kind && a.id === b.id;
+const sameEnd = (a: BatteryCableEnd, b: BatteryCableEnd): boolean => a.kind === b.kind && a.id === b.id;
 
 /**
  * What is not there yet: a negative bus behind a shunt for the first bank, every other bank's negative and the engine's on it, the start bank
@@ -35,28 +41,31 @@ const sameEnd = (a: LeadEnd, b: LeadEnd): boolean => a.kind === b.kind && a.id =
  */
 export function proposeMainSide(design: Design, freshId: (prefix: string) => string): MainSideProposal {
   const bars: Bar[] = [];
-  const leads: Lead[] = [];
+  const leads: BatteryCable[] = [];
   const [house] = design.banks;
   if (!house) return { bars, leads };
   const { engine } = design;
   const enginePlace = design.places.find((p) => p.engineSpace)?.id ?? house.placeId;
 
-  const barOf = (kind: BarKind, name: string, placeId: string | null): LeadEnd => {
+  const barOf = (kind: BarKind, name: string, placeId: string | null): BatteryCableEnd => {
     const known = [...design.bars, ...bars].find((b) => b.kind === kind);
     if (known) return { kind: 'bar', id: known.id };
     const bar: Bar = { id: freshId('bar'), name, kind, placeId, stud: 'M8' };
     bars.push(bar);
     return { kind: 'bar', id: bar.id };
   };
-  const joined = (rail: Lead['rail'], a: LeadEnd, b: LeadEnd) =>
+  const joined = (rail: BatteryCable['rail'], a: BatteryCableEnd, b: BatteryCableEnd) =>
     [...design.leads, ...leads].some(
       (l) => l.rail === rail && ((sameEnd(l.from, a) && sameEnd(l.to, b)) || (sameEnd(l.from, b) && sameEnd(l.to, a))),
     );
-  const lay = (rail: Lead['rail'], name: string, from: LeadEnd, to: LeadEnd, more: Partial<Lead> = {}) => {
-    if (!joined(rail, from, to)) leads.push({ ...blankLead(freshId('lead'), name, rail, from, to), ...more });
+  const lay = (rail: BatteryCable['rail'], name: string, from: BatteryCableEnd, to: BatteryCableEnd, more: Partial<BatteryCable> = {}) => {
+    if (!joined(rail, from, to)) leads.push({ ...blankBatteryCable(freshId('lead'), name, rail, from, to), ...more });
   };
-  const bank = (id: string): LeadEnd => ({ kind: 'bank', id });
-  const device = (kind: Lead['through'][number]['kind'], placeId: string | null) => ({ ...blankDevice(freshId('d'), kind), placeId });
+  const bank = (id: string): BatteryCableEnd => ({ kind: 'bank', id });
+  const device = (kind: BatteryCable['through'][number]['kind'], placeId: string | null) => ({
+    ...blankDevice(freshId('d'), kind),
+    placeId,
+  });
 
   const bus = barOf('negative bus', 'Negative bus', house.placeId);
   lay('negative', `${house.name} negative`, bank(house.id), bus, { through: [device('shunt', house.placeId)] });
@@ -101,7 +110,7 @@ export function proposeMainSide(design: Design, freshId: (prefix: string) => str
       const bus = own.length > 1 ? barOf('positive bus', 'Charging bus', to.placeId) : null;
       if (bus) lay('positive', 'Charging feed', bank(to.id), bus);
       for (const s of own) {
-        const end: LeadEnd = { kind: 'source', id: s.id };
+        const end: BatteryCableEnd = { kind: 'source', id: s.id };
         lay('positive', `${s.name} output`, bus ?? bank(to.id), end);
         if (s.kind !== 'alternator')
           lay('negative', `${s.name} negative`, end, barOf('negative bus', 'Negative bus', house?.placeId ?? null));

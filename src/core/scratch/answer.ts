@@ -12,7 +12,7 @@ import {
   type Circuit,
   type Design,
   type Finding,
-  type House,
+  type HouseRules,
   type Load,
   type Place,
   UNPINNED,
@@ -118,7 +118,7 @@ function placeOf(reading: ScratchReading, boat: Design | null): Place {
   return { ...place, id: 'there', ambientC: reading.ambientC ?? place.ambientC };
 }
 
-const strict = (house: House, { dropPct }: ScratchReading): House =>
+const strict = (house: HouseRules, { dropPct }: ScratchReading): HouseRules =>
   dropPct === null ? house : { ...house, criticalDropPct: dropPct, generalDropPct: dropPct };
 
 const laid = (circuit: Circuit, reading: ScratchReading): Circuit => ({

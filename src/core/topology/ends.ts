@@ -1,6 +1,6 @@
 /** What a lead of the main side lands on: its node in the network, its name, where it stands. */
 import { loadPoint, panelPoint, pathM, placePoint } from './geometry';
-import type { Design, Lead, LeadEnd, Point } from '../design';
+import type { Design, BatteryCable, BatteryCableEnd, Point } from '../design';
 
 export type Rail = '+' | '-';
 
@@ -12,7 +12,7 @@ export const caseNode = (id: string): string => `case ${id}`;
 export const sourcePost = (id: string, rail: Rail): string => `source ${id}${rail}`;
 export const joinSide = (id: string, side: 'first' | 'second'): string => `join ${id} ${side}`;
 
-export function endNode(end: LeadEnd, lead: Pick<Lead, 'rail'>): string {
+export function endNode(end: BatteryCableEnd, lead: Pick<BatteryCable, 'rail'>): string {
   const rail: Rail = lead.rail === 'positive' ? '+' : '-';
   switch (end.kind) {
     case 'bank':
@@ -38,14 +38,14 @@ const listOf = { bank: 'banks', panel: 'panels', source: 'sources', bar: 'bars',
 /** The lists a lead may end in. */
 export type Ended = Pick<Design, 'banks' | 'panels' | 'sources' | 'bars' | 'loads' | 'joins'>;
 
-function thingAt(design: Ended, { kind, id }: LeadEnd): { readonly name: string } | undefined {
+function thingAt(design: Ended, { kind, id }: BatteryCableEnd): { readonly name: string } | undefined {
   if (kind === 'join first' || kind === 'join second') return design.joins.find((j) => j.id === id);
   const rows: readonly { readonly id: string; readonly name: string }[] = design[listOf[kind]];
   return rows.find((r) => r.id === id);
 }
 
 /** As a person would say it; null where the thing is gone. */
-export function endName(design: Ended, lead: Pick<Lead, 'rail'>, end: LeadEnd): string | null {
+export function endName(design: Ended, lead: Pick<BatteryCable, 'rail'>, end: BatteryCableEnd): string | null {
   const thing = thingAt(design, end);
   if (!thing) return null;
   if (end.kind === 'case') return `case of ${thing.name}`;
@@ -56,20 +56,20 @@ export function endName(design: Ended, lead: Pick<Lead, 'rail'>, end: LeadEnd): 
 }
 
 /** Every end a lead may have, in the order of the work. */
-export const endsOf = (design: Ended): LeadEnd[] => [
-  ...design.banks.map((b): LeadEnd => ({ kind: 'bank', id: b.id })),
-  ...design.bars.map((b): LeadEnd => ({ kind: 'bar', id: b.id })),
-  ...design.panels.map((p): LeadEnd => ({ kind: 'panel', id: p.id })),
-  ...design.joins.flatMap((j): LeadEnd[] => [
+export const endsOf = (design: Ended): BatteryCableEnd[] => [
+  ...design.banks.map((b): BatteryCableEnd => ({ kind: 'bank', id: b.id })),
+  ...design.bars.map((b): BatteryCableEnd => ({ kind: 'bar', id: b.id })),
+  ...design.panels.map((p): BatteryCableEnd => ({ kind: 'panel', id: p.id })),
+  ...design.joins.flatMap((j): BatteryCableEnd[] => [
     { kind: 'join first', id: j.id },
     { kind: 'join second', id: j.id },
   ]),
-  ...design.sources.map((s): LeadEnd => ({ kind: 'source', id: s.id })),
-  ...design.loads.map((l): LeadEnd => ({ kind: 'case', id: l.id })),
+  ...design.sources.map((s): BatteryCableEnd => ({ kind: 'source', id: s.id })),
+  ...design.loads.map((l): BatteryCableEnd => ({ kind: 'case', id: l.id })),
 ];
 
 /** The place an end stands in; a join stands by its first bank. */
-export function endPlaceId(design: Design, { kind, id }: LeadEnd): string | null {
+export function endPlaceId(design: Design, { kind, id }: BatteryCableEnd): string | null {
   if (kind === 'join first' || kind === 'join second') {
     const join = design.joins.find((j) => j.id === id);
     return design.banks.find((b) => b.id === join?.firstId)?.placeId ?? null;
@@ -78,7 +78,7 @@ export function endPlaceId(design: Design, { kind, id }: LeadEnd): string | null
   return rows.find((r) => r.id === id)?.placeId ?? null;
 }
 
-function endPoint(design: Design, end: LeadEnd): Point {
+function endPoint(design: Design, end: BatteryCableEnd): Point {
   if (end.kind === 'case') {
     const load = design.loads.find((l) => l.id === end.id);
     if (load) return loadPoint(design, load);
@@ -91,7 +91,7 @@ function endPoint(design: Design, end: LeadEnd): Point {
 }
 
 /** Length of a lead, m: taped, else the path between its ends by way of what is in line, with slack. */
-export function leadLengthM(design: Design, lead: Lead): number {
+export function batteryCableLengthM(design: Design, lead: BatteryCable): number {
   if (lead.lengthM !== null) return lead.lengthM;
   // What stands in line beside the end before it lengthens nothing.
   const on = lead.through.filter(

@@ -1,5 +1,5 @@
 /** The main side as a graph: what hangs together on a rail, what closes a loop, and where a bank's circuits return. */
-import type { Design, Lead } from '../design';
+import type { Design, BatteryCable } from '../design';
 import { bankPost, barNode, endNode, joinSide } from './ends';
 
 /** Sets of nodes that hang together; joined tells whether two did already. */
@@ -33,7 +33,7 @@ export function returnBar(design: Pick<Design, 'leads' | 'bars'>, bankId: string
 }
 
 /** The lead that carries a bank's negative through a shunt; null without one. */
-export const shuntLead = (design: Pick<Design, 'leads'>, bankId: string): Lead | null =>
+export const shuntCable = (design: Pick<Design, 'leads'>, bankId: string): BatteryCable | null =>
   design.leads.find(
     (l) =>
       l.rail === 'negative' &&
@@ -42,13 +42,13 @@ export const shuntLead = (design: Pick<Design, 'leads'>, bankId: string): Lead |
   ) ?? null;
 
 /** Negative and earth leads that close a loop: each is one joint more than needed. */
-export function loops(design: Design): readonly Lead[] {
+export function loops(design: Design): readonly BatteryCable[] {
   const sets = together();
   return design.leads.filter((l) => l.rail !== 'positive' && sets.join(endNode(l.from, l), endNode(l.to, l)));
 }
 
 /** Positive leads by which two banks hang together without anything made to join them. */
-export function paralleled(design: Design): readonly { readonly lead: Lead; readonly banks: readonly [string, string] }[] {
+export function paralleled(design: Design): readonly { readonly lead: BatteryCable; readonly banks: readonly [string, string] }[] {
   const sets = together();
   const bankOf = new Map(design.banks.map((b) => [bankPost(b.id, '+'), b.id]));
   for (const c of design.circuits)
@@ -82,7 +82,12 @@ export function loose(design: Design): readonly { readonly barId: string; readon
 }
 
 /** The leads of a rail from one node to another, fewest first, by their place in the design; null where none lead there. */
-export function leadsBetween(design: Pick<Design, 'leads'>, rail: Lead['rail'], from: string, to: string): readonly number[] | null {
+export function batteryCablesBetween(
+  design: Pick<Design, 'leads'>,
+  rail: BatteryCable['rail'],
+  from: string,
+  to: string,
+): readonly number[] | null {
   const came = new Map<string, readonly number[]>([[from, []]]);
   for (const [node, way] of came) {
     if (node === to) return way;

@@ -8,13 +8,13 @@ export {
   endPlaceId,
   endsOf,
   joinSide,
-  leadLengthM,
+  batteryCableLengthM,
   panelBar,
   sourcePost,
 } from './ends';
 export { newRing, ringFrom, ringWords } from './feeds';
 export { loadPoint, panelPoint, pathM, placePoint } from './geometry';
-export { leadsBetween, loops, loose, paralleled, returnBar, shuntLead } from './graph';
+export { batteryCablesBetween, loops, loose, paralleled, returnBar, shuntCable } from './graph';
 export { circuitOrder, upFrom } from './order';
 export { bankOfLoads } from './roots';
-export { type Lay, layOf, runOf, sameParts, type Served } from './runs';
+export { type RunGeometry, runGeometry, runOf, sameParts, type Served } from './runs';

@@ -8,7 +8,7 @@ export interface Served {
   readonly panels: readonly (Panel | null)[];
 }
 
-export interface Lay {
+export interface RunGeometry {
   readonly deps: readonly unknown[];
   /** Each place once: where the run starts, what it serves, what is named on the way. */
   readonly passes: readonly Place[];
@@ -22,14 +22,14 @@ export const sameParts = (a: readonly unknown[], b: readonly unknown[]): boolean
   return true;
 };
 
-export function layOf(
+export function runGeometry(
   design: Design,
   circuit: Circuit,
   start: Place | null,
   served: Served,
   places: ReadonlyMap<string, Place>,
-  before: Lay | undefined,
-): Lay {
+  before: RunGeometry | undefined,
+): RunGeometry {
   const deps = [circuit, design.places, design.boat, design.house.slackM, start, ...served.loads, ...served.panels];
   if (before && sameParts(before.deps, deps)) return before;
   return { deps, passes: placesPassed(circuit, start, served, places), lengths: segmentLengths(design, circuit, start, served) };

@@ -23,7 +23,7 @@ const neighbour = (label: string, state: State, chosen: State, units: Units): Ne
 
 /** The working behind a circuit's result. */
 export function circuitWorking(worked: WorkedCircuit, units: Units): Working {
-  const { result, bench: b } = worked;
+  const { result, trial: b } = worked;
   const beside = otherSchool(worked);
   const { ladder, state } = result.own;
   const { down, up } = neighbours(b, ladder.chosen);
@@ -34,7 +34,7 @@ export function circuitWorking(worked: WorkedCircuit, units: Units): Working {
     ...(m.lowV !== null ? [`${show(m.lowV, 'V', units)} at the posts`] : []),
     ...(m.ambientC !== null ? [`${show(m.ambientC, 'C', units)} around it`] : []),
   ];
-  const side = beside.bench.input.school === 'awg' ? 'AWG school' : 'metric school';
+  const side = beside.trial.input.school === 'awg' ? 'AWG school' : 'metric school';
   const other = beside.side;
   const cautions: string[] = [];
   if (state.fault && !state.fault.passes)
@@ -57,7 +57,7 @@ export function circuitWorking(worked: WorkedCircuit, units: Units): Working {
             value: other.state.areaMm2,
             kind: 'mm2',
             text: other.ladder.proposed ? choiceName(other.ladder.proposed) : 'none passes',
-            source: beside.bench.input.rules.source,
+            source: beside.trial.input.rules.source,
           },
           {
             label: 'protection',

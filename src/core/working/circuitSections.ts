@@ -1,5 +1,5 @@
 /** Sections of a circuit's working: current, length, conductor, drop, surge, protection, fault. */
-import { type Bench, type CircuitResult, makerAreaMm2 } from '../circuit';
+import { type CircuitTrial, type CircuitResult, makerAreaMm2 } from '../circuit';
 import { AWG_SOURCE, CHEMISTRY_SOURCE, DERATING_SOURCE, deviceOhm, METRIC_SOURCE, SEGMENT_JOINTS_OHM } from '../rules';
 import { isCharging } from '../demand';
 import { COPPER_PER_C, tauS, thumbCmilMm2, thumbMetricMm2 } from '../conductor';
@@ -23,7 +23,7 @@ const writer =
 
 const n = round3;
 
-export function benchSections(b: Bench, result: CircuitResult, units: Units): WorkingSection[] {
+export function benchSections(b: CircuitTrial, result: CircuitResult, units: Units): WorkingSection[] {
   return [
     currentSection(b, units),
     lengthSection(b, units),
@@ -35,7 +35,7 @@ export function benchSections(b: Bench, result: CircuitResult, units: Units): Wo
   ].filter((s) => s.lines.length > 0);
 }
 
-function currentSection(b: Bench, units: Units): WorkingSection {
+function currentSection(b: CircuitTrial, units: Units): WorkingSection {
   const line = writer(units);
   const { input } = b;
   const { lowV, chargingV } = input.volts;
@@ -87,7 +87,7 @@ function currentSection(b: Bench, units: Units): WorkingSection {
   return { title: 'Current', lines };
 }
 
-function lengthSection(b: Bench, units: Units): WorkingSection {
+function lengthSection(b: CircuitTrial, units: Units): WorkingSection {
   const line = writer(units);
   const { input } = b;
   const asFound = input.circuit.found?.lengthM ?? null;
@@ -106,7 +106,7 @@ function lengthSection(b: Bench, units: Units): WorkingSection {
   return { title: 'Length', lines };
 }
 
-function conductorSection(b: Bench, result: CircuitResult, units: Units): WorkingSection {
+function conductorSection(b: CircuitTrial, result: CircuitResult, units: Units): WorkingSection {
   const line = writer(units);
   const { input } = b;
   const { ladder, state } = result.own;
@@ -150,7 +150,7 @@ function conductorSection(b: Bench, result: CircuitResult, units: Units): Workin
   return { title: 'Conductor', lines };
 }
 
-function dropSection(b: Bench, result: CircuitResult, units: Units): WorkingSection {
+function dropSection(b: CircuitTrial, result: CircuitResult, units: Units): WorkingSection {
   const line = writer(units);
   const { input } = b;
   const { state, ladder } = result.own;
@@ -212,7 +212,7 @@ function dropSection(b: Bench, result: CircuitResult, units: Units): WorkingSect
   return { title: 'Drop at working current', lines };
 }
 
-function surgeSection(b: Bench, result: CircuitResult, units: Units): WorkingSection {
+function surgeSection(b: CircuitTrial, result: CircuitResult, units: Units): WorkingSection {
   const line = writer(units);
   const { surge } = result.own.state;
   if (!surge) return { title: 'Start surge', lines: [] };
@@ -240,7 +240,7 @@ function surgeSection(b: Bench, result: CircuitResult, units: Units): WorkingSec
   };
 }
 
-function protectionSection(b: Bench, units: Units): WorkingSection {
+function protectionSection(b: CircuitTrial, units: Units): WorkingSection {
   const line = writer(units);
   const { protection: p, family } = b;
   return {
@@ -264,7 +264,7 @@ function protectionSection(b: Bench, units: Units): WorkingSection {
   };
 }
 
-function faultSection(b: Bench, result: CircuitResult, units: Units): WorkingSection {
+function faultSection(b: CircuitTrial, result: CircuitResult, units: Units): WorkingSection {
   const line = writer(units);
   const { fault } = result.own.state;
   const { bank } = b.input.upstream;

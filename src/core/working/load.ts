@@ -155,7 +155,7 @@ function fromUsual(design: Design, analysis: Analysis, need: Need | undefined, u
 }
 
 /** What the sources make on a day in a way of living, against the need. */
-export function madeWorking(design: Design, analysis: Analysis, livingId: string, units: Units): Working {
+export function yieldWorking(design: Design, analysis: Analysis, livingId: string, units: Units): Working {
   const need = analysis.balance.needs.find((x) => x.livingId === livingId);
   const made = need?.made;
   const ah = (label: string, value: number, extra: Partial<WorkingLine> = {}): WorkingLine => ({

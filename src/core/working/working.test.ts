@@ -3,7 +3,7 @@ import { circuitWorking } from './circuit';
 import { loadWorking, needWorking } from './load';
 import type { Working } from './types';
 import { workedOf } from '../analysis/testing';
-import { bench, marginsOf, stateAt } from '../circuit';
+import { circuitTrial, marginsOf, stateAt } from '../circuit';
 import { findConductor } from '../rules';
 import type { Design } from '../design';
 import { bareBoat, withLoad } from '../design/testing';
@@ -106,13 +106,13 @@ test('a feeder shows its demand, and everything it might carry', () => {
 });
 
 describe('margins', () => {
-  const { result, bench: b } = workedOf(metric);
+  const { result, trial: b } = workedOf(metric);
   const conductor = findConductor('metric', result.own.ladder.chosen.size);
   if (!conductor) throw new Error('no conductor');
   const m = marginsOf(b, result.own.ladder.chosen);
   const passesAt = (by: number) =>
     stateAt(
-      bench(
+      circuitTrial(
         { ...b.input, lengthM: b.input.lengthM * by, taps: b.input.taps.map((t) => ({ ...t, lengthM: t.lengthM * by })) },
         b.protection,
       ),

@@ -1,11 +1,11 @@
 'use client';
-import { defaultHouse, type House, INSULATIONS, setOp } from '@/core/design';
+import { defaultHouse, type HouseRules, INSULATIONS, setOp } from '@/core/design';
 import type { Kind } from '@/core/quantity';
 import { useDesign, useStore } from '@/ui/boat/context';
 import { Choice, Figure, Tick } from '@/ui/field';
 import { HouseSets } from './HouseSets';
 
-type NumberKey = { [K in keyof House]: House[K] extends number ? K : never }[keyof House];
+type NumberKey = { [K in keyof HouseRules]: HouseRules[K] extends number ? K : never }[keyof HouseRules];
 const FIGURES: readonly (readonly [key: NumberKey, label: string, kind: Kind, low: number, high: number])[] = [
   ['protectionOverLoad', 'device over working current, ×', 'none', 1, 3],
   ['continuousAmpacity', 'conductor over current that runs long, ×', 'none', 1, 2],
@@ -28,9 +28,9 @@ export function HouseFacts() {
   const store = useStore();
   const { house, boat } = design;
   const usual = defaultHouse(boat.ruleSet);
-  const put = (key: keyof House, value: unknown, label: string) =>
+  const put = (key: keyof HouseRules, value: unknown, label: string) =>
     store.edit(`house rule: ${label}`, [setOp(design, ['house', key], value)]);
-  const differ = (Object.keys(usual) as (keyof House)[]).filter((k) => JSON.stringify(usual[k]) !== JSON.stringify(house[k]));
+  const differ = (Object.keys(usual) as (keyof HouseRules)[]).filter((k) => JSON.stringify(usual[k]) !== JSON.stringify(house[k]));
   return (
     <>
       <HouseSets />

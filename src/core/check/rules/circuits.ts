@@ -1,12 +1,12 @@
 /** Rules on one circuit, from its results. */
-import { type Bench, type CriterionId, type Ladder, makerAreaMm2, protects, type State } from '../../circuit';
+import { type CircuitTrial, type CriterionId, type Ladder, makerAreaMm2, protects, type State } from '../../circuit';
 import { type Design, type Finding, setOp, type Severity } from '../../design';
 import { choiceName, show, sizeName, type Units } from '../../quantity';
 import { type Hazard, type Rule, SOURCES, type Told, when } from './../rule';
 
 /** What rules on a circuit read. */
 export interface CircuitFacts {
-  readonly b: Bench;
+  readonly b: CircuitTrial;
   readonly own: Ladder;
   readonly state: State;
   readonly units: Units;

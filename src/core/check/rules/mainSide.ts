@@ -1,23 +1,24 @@
 /** Rules on the main side: what lands on nothing, loops, banks side by side, returns through the hull, what goes round the shunt. */
-import { type Design, dropOp, type Lead, type LeadEnd, setOp } from '../../design';
-import { endName, endNode, loops, loose, paralleled, returnBar, shuntLead } from '../../topology';
-import { type LeadResult, MOST_ON_A_STUD } from '../../mainSide';
+import { type Design, dropOp, type BatteryCable, type BatteryCableEnd, setOp } from '../../design';
+import { endName, endNode, loops, loose, paralleled, returnBar, shuntCable } from '../../topology';
+import { type BatteryCableResult, MOST_ON_A_STUD } from '../../mainSide';
 import { type Rule, type Said, SOURCES, type Told, when } from './../rule';
 
 export interface MainSideFacts {
   readonly design: Design;
   /** By their order in the design. */
-  readonly leads: readonly LeadResult[];
+  readonly leads: readonly BatteryCableResult[];
 }
 
 export type MainSideRule = Rule<MainSideFacts>;
 type Row = Omit<MainSideRule, 'find' | 'about' | 'source'> & { readonly source?: string };
 
-const endsOn = (lead: Lead, kind: LeadEnd['kind'], id: string): boolean => [lead.from, lead.to].some((e) => e.kind === kind && e.id === id);
+const endsOn = (lead: BatteryCable, kind: BatteryCableEnd['kind'], id: string): boolean =>
+  [lead.from, lead.to].some((e) => e.kind === kind && e.id === id);
 
 interface OneLead {
-  readonly lead: Lead;
-  readonly result: LeadResult | undefined;
+  readonly lead: BatteryCable;
+  readonly result: BatteryCableResult | undefined;
   readonly design: Design;
   /** Rating of the device before it where it has none of its own, A; null: none. */
   readonly beforeA: number | null;
@@ -26,11 +27,11 @@ interface OneLead {
   readonly atBank: boolean;
 }
 
-const isStarter = (design: Design, lead: Lead): boolean =>
+const isStarter = (design: Design, lead: BatteryCable): boolean =>
   [lead.from, lead.to].some((e) => e.kind === 'bar' && design.bars.find((b) => b.id === e.id)?.kind === 'starter');
 
 /** Rating of the device before a lead: the largest of those that end where it starts or ends. */
-function upstreamA(design: Design, leads: readonly LeadResult[], l: Lead): number | null {
+function upstreamA(design: Design, leads: readonly BatteryCableResult[], l: BatteryCable): number | null {
   const nodes = [endNode(l.from, l), endNode(l.to, l)];
   let most: number | null = null;
   design.leads.forEach((other, i) => {
@@ -41,8 +42,9 @@ function upstreamA(design: Design, leads: readonly LeadResult[], l: Lead): numbe
   return most;
 }
 
-const gone = (design: Design, lead: Lead): boolean => endName(design, lead, lead.from) === null || endName(design, lead, lead.to) === null;
-const toItself = (lead: Lead): boolean => endNode(lead.from, lead) === endNode(lead.to, lead);
+const gone = (design: Design, lead: BatteryCable): boolean =>
+  endName(design, lead, lead.from) === null || endName(design, lead, lead.to) === null;
+const toItself = (lead: BatteryCable): boolean => endNode(lead.from, lead) === endNode(lead.to, lead);
 
 /** A rule asked of every lead that lands somewhere. */
 const lead = (row: Row, told: (one: OneLead) => readonly Said[]): MainSideRule => ({
@@ -221,13 +223,13 @@ const LEADS: readonly MainSideRule[] = [
   ),
 ];
 
-const joinsNegative = (design: Design, l: Lead): boolean =>
+const joinsNegative = (design: Design, l: BatteryCable): boolean =>
   [l.from, l.to].some((e) => {
     if (e.kind === 'bank') return true;
     const kind = e.kind === 'bar' ? design.bars.find((b) => b.id === e.id)?.kind : undefined;
     return kind === 'negative bus' || kind === 'engine';
   });
-const onBar = (design: Design, barId: string): readonly Lead[] => design.leads.filter((l) => endsOn(l, 'bar', barId));
+const onBar = (design: Design, barId: string): readonly BatteryCable[] => design.leads.filter((l) => endsOn(l, 'bar', barId));
 const bankName = (design: Design, id: string): string => design.banks.find((b) => b.id === id)?.name ?? id;
 
 const second = (
@@ -370,12 +372,12 @@ const WHOLE: readonly MainSideRule[] = [
     source: SOURCES.practice,
     find: ({ design }) =>
       design.banks.flatMap((b): readonly Told[] => {
-        const shunt = shuntLead(design, b.id);
+        const shunt = shuntCable(design, b.id);
         const round = shunt ? design.leads.filter((l) => l.id !== shunt.id && l.rail === 'negative' && endsOn(l, 'bank', b.id)) : [];
         return when(round.length > 0, () => ({ id: b.id, title: `its gauge does not count ${round.map((l) => l.name).join(', ')}` }));
       }),
     cure: (design, { about }) => {
-      const shunt = shuntLead(design, about.id);
+      const shunt = shuntCable(design, about.id);
       const bar = shunt && [shunt.from, shunt.to].find((e) => e.kind === 'bar');
       return bar
         ? design.leads

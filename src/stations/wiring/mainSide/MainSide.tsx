@@ -1,7 +1,7 @@
 'use client';
 import { useCallback, useMemo } from 'react';
 import { addRows, type Bar, dropOps, rowCount } from '@/core/design';
-import { blankLead, proposedRows } from '@/core/propose';
+import { blankBatteryCable, proposedRows } from '@/core/propose';
 import { useAnalysis, useAsked, useDesign, useFindings, useFreshId, useSelected, useStore } from '@/ui/boat/context';
 import { opsOf, Sheet, type Change } from '@/ui/sheet';
 import { barColumns, leadColumns, type LeadRow } from './leadColumns';
@@ -51,7 +51,7 @@ export function MainSide() {
     const [bank] = design.banks;
     const to = design.bars[0] ? { kind: 'bar' as const, id: design.bars[0].id } : bank && { kind: 'bank' as const, id: bank.id };
     if (!bank || !to) return store.say('refused', 'A lead starts at a bank or a bar: there is none yet.');
-    const lead = blankLead(fresh('lead'), 'New lead', 'negative', { kind: 'bank', id: bank.id }, to);
+    const lead = blankBatteryCable(fresh('lead'), 'New lead', 'negative', { kind: 'bank', id: bank.id }, to);
     store.edit('add a lead', addRows(design, { leads: [lead] }));
     select({ kind: 'lead', id: lead.id });
   };

@@ -1,6 +1,6 @@
 import { analyse } from '@/core';
 import { blankBank, blankJoin, type Design } from '@/core/design';
-import { blankLead, proposeMainSide } from '@/core/propose';
+import { blankBatteryCable, proposeMainSide } from '@/core/propose';
 import { bareBoat, withLoad } from '@/core/design/testing';
 import { barColumns, leadColumns, type LeadRow } from './leadColumns';
 
@@ -47,7 +47,7 @@ test('ends are shown with their rail, typed without it, and chosen by an unambig
 test('an end that is gone breaks', () => {
   const lost: Design = {
     ...design,
-    leads: [blankLead('x', 'Lost', 'negative', { kind: 'bank', id: 'house' }, { kind: 'bar', id: 'gone' })],
+    leads: [blankBatteryCable('x', 'Lost', 'negative', { kind: 'bank', id: 'house' }, { kind: 'bar', id: 'gone' })],
   };
   const row = rowOf('Lost', lost);
   expect(shown('to', row, lost)).toBe('nothing');

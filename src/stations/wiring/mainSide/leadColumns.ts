@@ -1,12 +1,12 @@
 /** The main side's columns: from, to, through what; what it carries and what that asks for. */
-import type { LeadResult } from '@/core';
+import type { BatteryCableResult } from '@/core';
 import {
   type Bar,
   BAR_KINDS,
   blankDevice,
   type Design,
-  type Lead,
-  type LeadEnd,
+  type BatteryCable,
+  type BatteryCableEnd,
   parseSize,
   parseThrough,
   RAILS,
@@ -17,14 +17,14 @@ import { bare, parseChoice, parseOptional, round3, show, sizeName, unitOf } from
 import { STUDS } from '@/core/rules';
 import type { Column } from '@/ui/sheet';
 
-export interface LeadRow extends Lead {
-  readonly result: LeadResult | undefined;
+export interface LeadRow extends BatteryCable {
+  readonly result: BatteryCableResult | undefined;
 }
 
 const studs = STUDS.map((s) => s.metric);
 
 /** An end without its rail: the row says which. */
-const label = (design: Ended, end: LeadEnd): string => (endName(design, { rail: 'earth' }, end) ?? 'gone').replace(/ −$/, '');
+const label = (design: Ended, end: BatteryCableEnd): string => (endName(design, { rail: 'earth' }, end) ?? 'gone').replace(/ −$/, '');
 
 function endColumn(design: Ended, key: 'from' | 'to', title: string): Column<LeadRow> {
   const ends = endsOf(design).map((end) => ({ end, name: label(design, end) }));

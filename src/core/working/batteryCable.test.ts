@@ -1,19 +1,19 @@
 import { analyse } from '../analysis';
-import { asOption, type Design, type Lead, readDesign } from '../design';
+import { asOption, type Design, type BatteryCable, readDesign } from '../design';
 import { proposeMainSide } from '../propose';
 import { bareBoat, withLoad } from '../design/testing';
-import { leadWorking } from './lead';
+import { batteryCableWorking } from './batteryCable';
 
 let n = 0;
 const base = withLoad(bareBoat('metric'), { name: 'Windlass', behaviour: 'current', ratingBy: 'A', rating: 80, group: 'heavy' }, 6);
 const design: Design = { ...base, ...proposeMainSide(base, (p) => `${p}${++n}`) };
-const changed = (to: Partial<Lead>): Design => ({
+const changed = (to: Partial<BatteryCable>): Design => ({
   ...design,
   leads: design.leads.map((l) => (l.name === 'House bank negative' ? { ...l, ...to } : l)),
 });
 const workingOf = (d: Design, name = 'House bank negative') => {
   const lead = d.leads.find((l) => l.name === name);
-  const working = lead && leadWorking(d, analyse(d), lead.id, d.boat);
+  const working = lead && batteryCableWorking(d, analyse(d), lead.id, d.boat);
   if (!working) throw new Error(name);
   return working;
 };
@@ -41,7 +41,8 @@ test('a pin says so, and the tests it fails break; a taped length is measured', 
   expect(own.find((l) => l.label === 'length')).toMatchObject({ text: '0.9 m', mark: 'measured' });
 });
 
-test('a lead that is not there has no working', () => expect(leadWorking(design, analyse(design), 'none', design.boat)).toBeUndefined());
+test('a lead that is not there has no working', () =>
+  expect(batteryCableWorking(design, analyse(design), 'none', design.boat)).toBeUndefined());
 
 describe('in a file', () => {
   test('bars, leads, ways along the hull and what is shut first come back as they went out', () => {

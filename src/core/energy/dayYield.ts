@@ -5,7 +5,7 @@ import { AS_ENTERED, LITRES, LOAD, type Loop } from './books';
 import { createLoop } from './loop';
 import { redrawn, type Scene, sceneOf } from './scene';
 
-export interface Made {
+export interface DayYield {
   readonly livingId: string;
   /** Drawn by loads that day at the volts they see, and given by all sources but DC–DC, Ah. */
   readonly drawnAh: number;
@@ -26,7 +26,7 @@ const MOST_DAYS = 10;
  * Each way of living as one day from the middle of the house bank's window, so that it takes what it is given; then repeated until it settles.
  * Empty without a bank.
  */
-export function madeOf(design: Design): Made[] {
+export function dayYields(design: Design): DayYield[] {
   const stage = stageOf(design);
   return stage ? madeOn(stage) : [];
 }
@@ -50,17 +50,17 @@ function stageOf(design: Design): Stage | null {
   return { scene, loop: createLoop(scene) };
 }
 
-function madeOn({ scene, loop }: Stage): Made[] {
+function madeOn({ scene, loop }: Stage): DayYield[] {
   const house = scene.banks[scene.house];
   if (!house) return [];
   const middle = (house.chemistry.windowLowSoc + house.chemistry.windowHighSoc) / 2;
-  return scene.days.flatMap((day, at): Made[] => {
+  return scene.days.flatMap((day, at): DayYield[] => {
     if (!day) return [];
     loop.reset(middle);
     loop.day(at, AS_ENTERED);
     const { totals } = loop;
     const bySource = Array.from(totals.sourceAh);
-    const made: Omit<Made, 'settlesAt' | 'lowest'> = {
+    const made: Omit<DayYield, 'settlesAt' | 'lowest'> = {
       livingId: day.livingId,
       drawnAh: totals.sums[LOAD] ?? 0,
       madeAh: bySource.reduce((sum, ah, s) => sum + (scene.sources[s]?.driver === 'input' ? 0 : ah), 0),
@@ -78,16 +78,16 @@ function madeOn({ scene, loop }: Stage): Made[] {
   });
 }
 
-export interface MadeMemory {
+export interface YieldMemory {
   /** madeOf, worked out again only when something it depends on has moved. */
-  readonly of: (design: Design) => readonly Made[];
+  readonly of: (design: Design) => readonly DayYield[];
 }
 
-export function madeMemory(): MadeMemory {
+export function yieldMemory(): YieldMemory {
   let deps: readonly unknown[] = [];
   let stillDeps: readonly unknown[] = [];
   let stage: Stage | null = null;
-  let made: readonly Made[] = [];
+  let made: readonly DayYield[] = [];
   return {
     of: (d) => {
       const still = [d.banks, d.sources, d.joins, d.living, d.engine, d.places, d.boat, d.acRules, d.acSources, d.acLoads, d.acCircuits];

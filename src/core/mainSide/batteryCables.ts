@@ -1,21 +1,21 @@
 /** Every lead of the main side, each reckoned anew only when something says so. */
 import type { CircuitResult } from '../circuit';
-import { type Design, type Lead, share } from '../design';
+import { type Design, type BatteryCable, share } from '../design';
 import type { BankSource } from '../bank';
 import { sameParts } from '../topology';
 import type { StudyVolts } from '../demand';
-import { leadResult, type LeadResult, positiveMm2 } from './sizing';
+import { batteryCableResult, type BatteryCableResult, positiveMm2 } from './sizing';
 
-export { type LeadResult } from './sizing';
+export { type BatteryCableResult } from './sizing';
 
 /** Results kept from one analysis to the next, lead by lead. */
-export interface LeadMemory {
-  readonly byId: Map<string, { readonly deps: readonly unknown[]; readonly result: LeadResult }>;
-  results: readonly LeadResult[];
+export interface BatteryCableMemory {
+  readonly byId: Map<string, { readonly deps: readonly unknown[]; readonly result: BatteryCableResult }>;
+  results: readonly BatteryCableResult[];
 }
 
 /** What the circuits have to say to a lead: of a negative all that returns in it, of a case earth the positive beside it. */
-function ofCircuits(design: Design, circuits: readonly CircuitResult[], lead: Lead): string {
+function ofCircuits(design: Design, circuits: readonly CircuitResult[], lead: BatteryCable): string {
   const said: (number | string)[] = [];
   for (const end of [lead.from, lead.to]) {
     if (end.kind === 'case') said.push(positiveMm2(design, circuits, end.id));
@@ -30,23 +30,23 @@ function ofCircuits(design: Design, circuits: readonly CircuitResult[], lead: Le
 }
 
 /** Every lead; the same objects while nothing they are made of moves. */
-export function leadResults(
+export function batteryCableResults(
   design: Design,
   circuits: readonly CircuitResult[],
   banks: readonly BankSource[],
   volts: StudyVolts,
-  memory: LeadMemory,
-): readonly LeadResult[] {
+  memory: BatteryCableMemory,
+): readonly BatteryCableResult[] {
   if (design.leads.length === 0) return NONE;
   const { bars, joins, sources, panels, places, boat, house, engine } = design;
   const shared: readonly unknown[] = [bars, joins, design.banks, sources, panels, places, boat, house, engine, volts];
-  const reckon = (lead: Lead, positives: readonly LeadResult[]): LeadResult => {
+  const reckon = (lead: BatteryCable, positives: readonly BatteryCableResult[]): BatteryCableResult => {
     const feeder = lead.from.kind === 'bar' ? design.leads : null;
     const loads = [lead.from, lead.to].flatMap((e) => (e.kind === 'case' ? (design.loads.find((l) => l.id === e.id) ?? []) : []));
     const deps: unknown[] = [lead, ...shared, feeder, ...loads, ofCircuits(design, circuits, lead), ...positives];
     const kept = memory.byId.get(lead.id);
     if (kept && sameParts(kept.deps, deps)) return kept.result;
-    const result = share(kept?.result, leadResult(design, circuits, banks, volts, lead, positives));
+    const result = share(kept?.result, batteryCableResult(design, circuits, banks, volts, lead, positives));
     memory.byId.set(lead.id, { deps, result });
     return result;
   };
@@ -56,4 +56,4 @@ export function leadResults(
   return memory.results;
 }
 
-const NONE: readonly LeadResult[] = [];
+const NONE: readonly BatteryCableResult[] = [];

@@ -25,7 +25,7 @@ export interface Candidate {
 }
 
 /** The circuit with the things that do not depend on the size worked out once. */
-export interface Bench {
+export interface CircuitTrial {
   readonly input: CircuitInput;
   readonly protection: Protection;
   readonly family: Family;
@@ -39,7 +39,7 @@ export interface Bench {
   readonly strengthMm2: number;
   readonly makerMm2: number | null;
   /** Sizes already tried: a figure is worked out once however many tests ask for it. */
-  readonly trials: (Trial | undefined)[];
+  readonly trials: (SizeTrial | undefined)[];
   /** Their figures that do not move with the volts before the way. */
   readonly still: (Still | undefined)[];
 }
@@ -55,7 +55,7 @@ interface Still {
 export const protectionOhm = (family: Family, ratingA: number): number =>
   (family.kind === 'fuse' ? 0.09 : ratingA <= 10 ? 0.2 : 0.15) / ratingA;
 
-export function bench(input: CircuitInput, protection: Protection): Bench {
+export function circuitTrial(input: CircuitInput, protection: Protection): CircuitTrial {
   const family = findFamily(protection.familyId) as Family;
   const { house, school } = input;
   const laying = { insulationC: input.insulationC, bundled: input.bundled, enclosure: input.circuit.enclosure };
@@ -84,8 +84,13 @@ function saggedV({ upstream, house, volts, surges }: CircuitInput): number[] {
   return surges.map((s) => restV - (upstream.bankDemandA + s.addsA) * (upstream.bank?.ohm ?? 0));
 }
 
-/** The bench of a circuit whose steady upstream alone has moved: heat and faults stand. */
-export const benchAgain = (b: Bench, input: CircuitInput): Bench => ({ ...b, input, sagV: saggedV(input), trials: [] });
+/** The trial of a circuit whose steady upstream alone has moved: heat and faults stand. */
+export const circuitTrialAgain = (b: CircuitTrial, input: CircuitInput): CircuitTrial => ({
+  ...b,
+  input,
+  sagV: saggedV(input),
+  trials: [],
+});
 
 export interface Heat {
   readonly placeIndex: number;
@@ -97,7 +102,7 @@ export interface Heat {
   readonly tempC: number;
 }
 
-export function heatAt(b: Bench, c: Candidate): Heat {
+export function heatAt(b: CircuitTrial, c: Candidate): Heat {
   const placeIndex = Math.max(0, rulingPlace(c.conductor, b.deratings));
   const derating = b.deratings[placeIndex] as Derating;
   const { input } = b;
@@ -109,7 +114,7 @@ export function heatAt(b: Bench, c: Candidate): Heat {
 }
 
 /** Loop resistance of one segment at the temperature its own current brings, ohm. */
-function segmentOhm(b: Bench, c: Candidate, heat: Heat, tap: TapInput, currentA: number): number {
+function segmentOhm(b: CircuitTrial, c: Candidate, heat: Heat, tap: TapInput, currentA: number): number {
   const t = conductorTempC(
     heat.derating.ambientC,
     heat.derating.ratingC,
@@ -119,14 +124,14 @@ function segmentOhm(b: Bench, c: Candidate, heat: Heat, tap: TapInput, currentA:
   return (2 * conductorOhm(c.conductor.r20OhmPerKm, tap.lengthM, t) * b.input.copperFactor) / c.legs + SEGMENT_JOINTS_OHM;
 }
 
-const segmentOhms = (b: Bench, c: Candidate, still: Still): readonly number[] =>
+const segmentOhms = (b: CircuitTrial, c: Candidate, still: Still): readonly number[] =>
   (still.ohms ??= b.input.taps.map((t) => segmentOhm(b, c, still.heat, t, t.segmentA)));
 
 /** Each segment there and back, warm as it runs, ohm, by tap. */
-export const warmSegmentOhms = (b: Bench, c: Candidate): readonly number[] => segmentOhms(b, c, { heat: heatAt(b, c) });
+export const warmSegmentOhms = (b: CircuitTrial, c: Candidate): readonly number[] => segmentOhms(b, c, { heat: heatAt(b, c) });
 
 /** Whether the drop at working current passes; a circuit with one tap is answered without making the whole figure. */
-export function dropPasses(b: Bench, t: Trial): boolean {
+export function dropPasses(b: CircuitTrial, t: SizeTrial): boolean {
   const { input } = b;
   const [tap] = input.taps;
   if (input.taps.length !== 1 || !tap || (tap.fixedA > 0 && tap.powerW > 0)) return t.drop().passes;
@@ -159,7 +164,7 @@ export interface Drop {
 }
 
 /** Drop at working current over the whole path, posts to each load and back. A feeder is judged on its own part only. */
-export function dropAt(b: Bench, c: Candidate, still: Still = { heat: heatAt(b, c) }): Drop {
+export function dropAt(b: CircuitTrial, c: Candidate, still: Still = { heat: heatAt(b, c) }): Drop {
   const { input } = b;
   const lowV = input.volts.lowV;
   const atWayV = lowV - input.upstreamDropV;
@@ -201,7 +206,7 @@ export interface SurgeDrop {
 }
 
 /** Volts at a load while it starts, from the bank's sagged posts, whole path (M3). The worst of the circuit's surges; null without one. */
-export function surgeAt(b: Bench, c: Candidate, still: Still = { heat: heatAt(b, c) }): SurgeDrop | null {
+export function surgeAt(b: CircuitTrial, c: Candidate, still: Still = { heat: heatAt(b, c) }): SurgeDrop | null {
   const { input } = b;
   if (input.surges.length === 0) return null;
   const ohms = segmentOhms(b, c, still);
@@ -239,7 +244,7 @@ export interface Fault {
 }
 
 /** A dead short at the far end (smallest current, one leg alone) and at the sending end (largest). */
-export function faultAt(b: Bench, c: Candidate): Fault | null {
+export function faultAt(b: CircuitTrial, c: Candidate): Fault | null {
   const { input, family, protection, k } = b;
   if (!input.upstream.bank || input.taps.length === 0) return null;
   const ratingC = Math.min(...b.deratings.map((d) => d.ratingC));
@@ -273,7 +278,7 @@ export function faultAt(b: Bench, c: Candidate): Fault | null {
 }
 
 /** Conductor temperature where it meets its device at working current, against the terminal's rating (75 degC; battery post 60 degC). */
-export function terminalAt(b: Bench, heat: Heat): { tempC: number; limitC: number; passes: boolean } {
+export function terminalAt(b: CircuitTrial, heat: Heat): { tempC: number; limitC: number; passes: boolean } {
   const { upstream, house } = b.input;
   const limitC = upstream.atBank ? house.postC : house.terminalC;
   const ambientC = upstream.place?.ambientC ?? AMBIENT_C;
@@ -281,8 +286,8 @@ export function terminalAt(b: Bench, heat: Heat): { tempC: number; limitC: numbe
   return { tempC, limitC, passes: tempC <= limitC + 1e-9 };
 }
 
-/** One size tried on a bench; figures are worked out when first asked for. */
-export interface Trial {
+/** One size tried on a circuit; figures are worked out when first asked for. */
+export interface SizeTrial {
   readonly candidate: Candidate;
   readonly still: Still;
   readonly heat: Heat;
@@ -296,8 +301,8 @@ const once = <T>(work: () => T): (() => T) => {
   return () => (kept ??= { value: work() }).value;
 };
 
-/** A size tried on the bench. */
-export function trial(b: Bench, candidate: Candidate, still: Still = { heat: heatAt(b, candidate) }): Trial {
+/** A size tried on the circuit. */
+export function sizeTrial(b: CircuitTrial, candidate: Candidate, still: Still = { heat: heatAt(b, candidate) }): SizeTrial {
   return {
     candidate,
     still,
@@ -308,11 +313,11 @@ export function trial(b: Bench, candidate: Candidate, still: Still = { heat: hea
   };
 }
 
-/** The trial of a single conductor, by its place in the school's table; made once per bench. */
-export function singleTrial(b: Bench, at: number): Trial {
+/** The trial of a single conductor, by its place in the school's table; made once. */
+export function singleTrial(b: CircuitTrial, at: number): SizeTrial {
   const known = b.trials[at];
   if (known) return known;
   const candidate = { conductor: CONDUCTORS[b.input.school][at] as Conductor, legs: 1 };
   const still = (b.still[at] ??= { heat: heatAt(b, candidate) });
-  return (b.trials[at] = trial(b, candidate, still));
+  return (b.trials[at] = sizeTrial(b, candidate, still));
 }

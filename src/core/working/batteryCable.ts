@@ -7,7 +7,7 @@ import { COMES_FIRST } from './circuit';
 import type { Working, WorkingLine } from './types';
 
 /** undefined for a lead that is not there. */
-export function leadWorking(design: Design, analysis: Analysis, leadId: string, units: Units): Working | undefined {
+export function batteryCableWorking(design: Design, analysis: Analysis, leadId: string, units: Units): Working | undefined {
   const at = design.leads.findIndex((l) => l.id === leadId);
   const [lead, r] = [design.leads[at], analysis.leads[at]];
   if (!lead || !r) return undefined;
