@@ -25,7 +25,7 @@ import { analysisDelta, type AnalysisDelta, cured, type Cured, cureOf, studied, 
 import { circuitTrial, type CircuitTrial, devicesOnPath, ladder, type PathDevice } from '@/core/circuit';
 import { choiceName, type Units } from '@/core/quantity';
 import { type DutyPoint, dutyTrace } from '@/core/conductor';
-import { asDecided, asFoundDesign, asOption, type Delta, type Design, withDelta } from '@/core/design';
+import { asDecided, asFoundDesign, asOption, type Delta, type Design, withDelta, rowOf } from '@/core/design';
 import {
   compareDesigns,
   type CompareLine,
@@ -146,7 +146,7 @@ function studiedNow(d: Design, a: Analysis): Studied {
 /** @param id as in Selected. */
 function oneDayWorking(d: Design, id: string, units: Units): Working | null {
   const [livingId, soc] = id.split(':');
-  const living = d.living.find((l) => l.id === livingId);
+  const living = rowOf(d.living, livingId);
   if (!living || d.banks.length === 0) return null;
   const run = runDays(sceneOf({ ...withPaths(d, analysis?.paths ?? {}), living: [living] }), [0], Number(soc), living.name);
   return dayWorking(run, 0, units) ?? null;

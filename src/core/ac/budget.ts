@@ -1,6 +1,6 @@
 /** What the AC side leaves for charging, and what an inverter's appliances draw from its bank (docs/methods.md, M12, energy). */
 import { chargerAcA } from '../charging';
-import type { AcLoad, AcSource, Design, Living, Load, Source, Span } from '../design';
+import { type AcLoad, type AcSource, type Design, type Living, type Load, type Source, type Span, rowOf } from '../design';
 import { spanH, spansOf } from '../demand';
 import { rowsOn, vaOf } from './consumers';
 import { limitOf, SERVICES } from './services';
@@ -93,7 +93,7 @@ function reckoned(design: Design): readonly Load[] {
   const extra: Load[] = [];
   const rests = new Map<string, number>();
   for (const source of design.acSources) {
-    const host = source.inverter && design.loads.find((l) => l.id === source.inverter?.loadId);
+    const host = source.inverter && rowOf(design.loads, source.inverter?.loadId);
     const rows = host ? rowsOn(design, source.id).filter((l) => !taken.has(l.id)) : [];
     if (!host || rows.length === 0) continue;
     rests.set(host.id, restW(source) / host.nominalV);

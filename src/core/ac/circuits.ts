@@ -3,7 +3,7 @@ import { ampacityA, conductorOhm, derate, type Derating, rulingPlace } from '../
 import { pathM, placePoint } from '../topology';
 import { slowestOpeningS } from '../protection';
 import { type Conductor, CONDUCTORS, type Family, findConductor, findFamily, underSchool, AMBIENT_C, DROP_PCT } from '../rules';
-import type { AcCircuit, AcSource, Design, Place } from '../design';
+import { type AcCircuit, type AcSource, type Design, type Place, rowOf } from '../design';
 import { vaOf } from './consumers';
 import { continuousPart, limitOf, SERVICES, sourceOhm } from './services';
 
@@ -81,7 +81,7 @@ export function chainsTo(design: Design, circuit: AcCircuit): Chain[] {
     const chain = open[step] ?? [];
     const [first] = chain;
     if (!first) continue;
-    const source = first.from.kind === 'source' ? design.acSources.find((s) => s.id === first.from.id) : undefined;
+    const source = first.from.kind === 'source' ? rowOf(design.acSources, first.from.id) : undefined;
     if (source) chains.push({ source, circuits: chain });
     if (first.from.kind === 'source' && source?.inverter?.passA == null) continue;
     const kind = first.from.kind === 'panel' ? 'panel' : 'inverter';
@@ -104,8 +104,8 @@ const unknownPlace: Place = {
 };
 
 function endsOf(design: Design, c: AcCircuit): readonly [string | null, string | null] {
-  const sourceAt = (id: string) => design.acSources.find((s) => s.id === id)?.placeId ?? null;
-  const panelAt = (id: string) => design.acPanels.find((p) => p.id === id)?.placeId ?? null;
+  const sourceAt = (id: string) => rowOf(design.acSources, id)?.placeId ?? null;
+  const panelAt = (id: string) => rowOf(design.acPanels, id)?.placeId ?? null;
   const start = c.from.kind === 'source' ? sourceAt(c.from.id) : panelAt(c.from.id);
   const load = design.acLoads.find((l) => c.loadIds.includes(l.id) && l.placeId !== null);
   const end = c.to ? (c.to.kind === 'panel' ? panelAt(c.to.id) : sourceAt(c.to.id)) : (c.placeId ?? load?.placeId ?? null);
@@ -182,7 +182,7 @@ function reckon({ design, results }: Evaluation, c: AcCircuit, chains: readonly 
   const part = long ? continuousPart(design.acRules, school) : 1;
   const ratingA = c.ratingA ?? (feeder ? feederRating(family, amps) : nextRating(family, amps / part));
   const lengthM = acLengthM(design, c);
-  const places = endsOf(design, c).map((id) => design.places.find((p) => p.id === id) ?? unknownPlace);
+  const places = endsOf(design, c).map((id) => rowOf(design.places, id) ?? unknownPlace);
   const laying = {
     insulationC: design.house.insulationC,
     bundled: Math.max(c.bundled, legs === 2 && feeder ? 3 : 2),

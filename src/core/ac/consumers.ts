@@ -1,12 +1,12 @@
 /** Appliances as the sums need them, and which of them each source can reach. */
 import { acVolts, chargerAcA } from '../charging';
-import type { AcLoad, Design } from '../design';
+import { type AcLoad, type Design, rowOf } from '../design';
 import { SERVICES } from './services';
 import type { Consumer } from './together';
 
 /** Watts and power factor of a row: of a charger from its row on the Charging station. */
 export function wattsOf(design: Pick<Design, 'boat' | 'sources'>, row: AcLoad): { readonly watts: number; readonly powerFactor: number } {
-  const charger = row.chargerId === null ? undefined : design.sources.find((s) => s.id === row.chargerId);
+  const charger = row.chargerId === null ? undefined : rowOf(design.sources, row.chargerId);
   if (!charger?.charger) return { watts: row.watts, powerFactor: row.powerFactor };
   const { powerFactor } = charger.charger;
   return { watts: chargerAcA(design, charger) * acVolts(design) * powerFactor, powerFactor };
@@ -54,7 +54,7 @@ export function reachOf(design: Design, sourceId: string): Reach {
         panels.add(c.to.id);
         from('panel', c.to.id);
       }
-      const inverter = c.to?.kind === 'inverter' ? design.acSources.find((s) => s.id === c.to?.id) : undefined;
+      const inverter = c.to?.kind === 'inverter' ? rowOf(design.acSources, c.to?.id) : undefined;
       if (inverter?.inverter?.passA != null && !through.has(inverter.id)) {
         through.add(inverter.id);
         from('source', inverter.id);
@@ -76,7 +76,7 @@ const needsBoth = (design: Design, row: AcLoad): boolean => row.leg === 'both' &
 
 /** Rows a source can run. An inverter never runs the charger that fills its own bank. */
 export function rowsOn(design: Design, sourceId: string): readonly AcLoad[] {
-  const source = design.acSources.find((s) => s.id === sourceId);
+  const source = rowOf(design.acSources, sourceId);
   const reach = reachOf(design, sourceId);
   const free = loose(design);
   return design.acLoads.filter(

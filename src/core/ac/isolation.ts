@@ -1,5 +1,6 @@
 /** The steps before anybody touches the AC side of this boat, made from what is aboard (practice: isolate, lock, prove). */
-import type { Design } from '../design';
+import { servingOf } from '../topology';
+import { type Design, rowOf } from '../design';
 
 export interface IsolationStep {
   readonly id: string;
@@ -32,8 +33,8 @@ export function isolationSteps(design: Design): IsolationStep[] {
     );
   }
   for (const s of by('inverter')) {
-    const row = design.loads.find((l) => l.id === s.inverter?.loadId);
-    const circuit = design.circuits.find((c) => c.taps.some((t) => t.serves.kind === 'load' && t.serves.id === row?.id));
+    const row = rowOf(design.loads, s.inverter?.loadId);
+    const circuit = servingOf(design.circuits).loads.get(row?.id ?? '');
     const where = circuit ? `on circuit ${circuit.no} ${circuit.name}` : 'in its DC lead';
     add(
       `inverter ${s.id}`,

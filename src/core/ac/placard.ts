@@ -1,5 +1,5 @@
 /** What may run together, in plain words for the owner, to hang beside the panel. */
-import type { Design } from '../design';
+import { type Design, rowOf } from '../design';
 import type { Running } from './running';
 
 export interface PlacardLine {
@@ -14,7 +14,7 @@ export interface PlacardLine {
   readonly wanted: string;
 }
 
-const nameOf = (design: Design, id: string): string => design.acLoads.find((l) => l.id === id)?.name ?? id;
+const nameOf = (design: Design, id: string): string => rowOf(design.acLoads, id)?.name ?? id;
 
 /** Sets that say most with fewest lines: each shows an appliance no set before it had, largest first. */
 function telling(sets: readonly (readonly string[])[], most: number): (readonly string[])[] {

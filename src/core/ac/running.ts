@@ -1,5 +1,5 @@
 /** What may run at once on every setting of every source, and what becomes of the set that is wanted (docs/methods.md, M12). */
-import type { Design } from '../design';
+import { type Design, rowOf } from '../design';
 import { consumerOf, rowsOn } from './consumers';
 import { type Setting, settingsOf } from './services';
 import {
@@ -81,7 +81,7 @@ export function runningOn(design: Design, setting: Setting, wantedIds: readonly 
   };
 }
 
-export const isCharger = (design: Design, id: string): boolean => design.acLoads.find((l) => l.id === id)?.chargerId != null;
+export const isCharger = (design: Design, id: string): boolean => rowOf(design.acLoads, id)?.chargerId != null;
 
 /** All settings. */
 export const runningOf = (design: Design): Running[] => settingsOf(design).map((s) => runningOn(design, s, design.acRules.wanted));

@@ -2,7 +2,7 @@
 import { AMBIENT_C } from '../rules';
 import { TYPICAL_XD } from './generator';
 import type { AcLimit } from './together';
-import type { AcRules, AcSource, Design } from '../design';
+import { type AcRules, type AcSource, type Design, rowOf } from '../design';
 
 export interface Service {
   readonly legs: 1 | 2;
@@ -41,7 +41,7 @@ export interface Setting {
   readonly limit: AcLimit;
 }
 
-const ambientOf = (design: Design, placeId: string | null): number => design.places.find((p) => p.id === placeId)?.ambientC ?? AMBIENT_C;
+const ambientOf = (design: Design, placeId: string | null): number => rowOf(design.places, placeId)?.ambientC ?? AMBIENT_C;
 
 /** What a source gives at most, on a pedestal of dockA where it is shore. */
 export function limitOf(design: Design, source: AcSource, dockA: number | null): AcLimit {

@@ -1,5 +1,5 @@
 /** Every state the AC side can stand in, and where neutral meets earth in each (docs/methods.md, M12, bond per source state). */
-import type { AcCircuit, AcPanel, AcSource, Design } from '../design';
+import { type AcCircuit, type AcPanel, type AcSource, type Design, rowOf } from '../design';
 
 export interface Origin {
   readonly sourceId: string;
@@ -169,7 +169,7 @@ function reaches(design: Design, feeder: AcCircuit, present: readonly string[], 
   const alive = (kind: 'source' | 'panel', id: string): boolean => {
     if (kind === 'source') {
       if (present.includes(id) || on.includes(id)) return true;
-      const s = design.acSources.find((x) => x.id === id);
+      const s = rowOf(design.acSources, id);
       return s?.inverter?.passA != null && design.acCircuits.some((c) => c.to?.kind === 'inverter' && c.to.id === id && next(c));
     }
     return design.acCircuits.some((c) => c.to?.kind === 'panel' && c.to.id === id && next(c));
@@ -207,13 +207,13 @@ function nameOf(design: Design, state: Omit<AcState, 'id' | 'name'>): string {
     .filter((s) => state.present.includes(s.id))
     .map((s) => (s.kind === 'shore' ? `${s.name} in` : `${s.name} running`));
   const turned = Object.entries(state.positions).map(([panelId, feeder]) => {
-    const panel = design.acPanels.find((p) => p.id === panelId);
-    const to = design.acCircuits.find((c) => c.id === feeder);
+    const panel = rowOf(design.acPanels, panelId);
+    const to = rowOf(design.acCircuits, feeder);
     const from = to && (to.from.kind === 'source' ? design.acSources : design.acPanels).find((x) => x.id === to.from.id);
     return `${panel?.name ?? ''} on ${from?.name ?? 'off'}`;
   });
   const inverting = Object.entries(state.inverters)
     .filter(([, does]) => does !== 'off')
-    .map(([id, does]) => `${design.acSources.find((s) => s.id === id)?.name ?? ''} ${does}`);
+    .map(([id, does]) => `${rowOf(design.acSources, id)?.name ?? ''} ${does}`);
   return [...there, ...turned, ...inverting].join(', ');
 }

@@ -15,7 +15,7 @@ import {
 import { yieldMemory, type YieldMemory } from '../energy';
 import { type DemandRollUp, rollUpDemand, demandItem, demandKey, loadCurrent, type LoadCurrent, type StudyVolts } from '../demand';
 import { bankSource, type BankSource } from '../bank';
-import { circuitOrder, type RunGeometry, runGeometry, sameParts, type Served } from '../topology';
+import { circuitOrder, type RunGeometry, runGeometry, sameParts, type Served, servingOf } from '../topology';
 
 export interface LoadResult {
   readonly id: string;
@@ -113,13 +113,11 @@ export function analyse(whole: Design, memory: Memory = createMemory()): Analysi
   const circuits = (memory.results = sameParts(memory.results, results) ? memory.results : results);
   const leads = batteryCableResults(design, circuits, banks, volts, memory.leads);
   const paths = (memory.paths = share(memory.paths, pathsOf(design, circuits, leads)));
-  const circuitOfLoad = new Map<string, string>();
-  for (const c of design.circuits)
-    for (const { serves } of c.taps) if (serves.kind === 'load' && !circuitOfLoad.has(serves.id)) circuitOfLoad.set(serves.id, c.id);
+  const serving = servingOf(design.circuits).loads;
   return {
     volts,
     banks,
-    loads: design.loads.map((l) => loadResult(memory, l, currentOf(l), circuitOfLoad.get(l.id) ?? null)),
+    loads: design.loads.map((l) => loadResult(memory, l, currentOf(l), serving.get(l.id)?.id ?? null)),
     circuits,
     findings: findingsOf({ design, circuits, worked, leads, studied: null }, memory.findings),
     balance: balance(design, banks, circuits, memory.made.of(withPaths(design, paths))),

@@ -1,7 +1,7 @@
 /** What if it grows: one thing made larger, and everything on its path tested again as it stands. */
 import { analyse, type Analysis } from './analysis';
 import type { CircuitResult } from '../circuit';
-import type { Circuit, Design, BatteryCable } from '../design';
+import { type Circuit, type Design, type BatteryCable, rowOf } from '../design';
 import type { BatteryCableResult } from '../mainSide';
 import { choiceName, sizeName } from '../quantity';
 
@@ -73,7 +73,7 @@ function grown(design: Design, growth: Growth): Design {
 
 /** Estimated lengths of the run that grows, taped at what they are, so that they can grow. */
 function taped(design: Design, analysis: Analysis, circuitId: string | undefined): Design {
-  const result = analysis.circuits.find((r) => r.id === circuitId);
+  const result = rowOf(analysis.circuits, circuitId);
   if (!result) return design;
   return {
     ...design,

@@ -1,5 +1,5 @@
 /** What one source in place of another makes its run or battery cables carry. */
-import type { Design, Source } from '../design';
+import { type Design, type Source, rowOf } from '../design';
 import type { Growth } from './grow';
 import { nominalW } from '../demand';
 
@@ -9,7 +9,7 @@ export const isLed = ({ leads }: Pick<Design, 'leads'>, source: Source): boolean
 
 /** How much more the run or the leads of the one would have to carry with the other in its place; null where it is on neither or carries no more. */
 export function swapGrowth(design: Design, was: Source, becomes: Source): Growth | null {
-  const row = design.loads.find((l) => l.id === was.loadId);
+  const row = rowOf(design.loads, was.loadId);
   if (row && row.rating > 0) {
     const nominalA = nominalW(row) / row.nominalV;
     return becomes.ratedA > nominalA ? { load: { id: row.id, by: becomes.ratedA / nominalA } } : null;

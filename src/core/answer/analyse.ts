@@ -4,7 +4,7 @@ import { acCircuits, inverterVa, runningOf, statesOf } from '../ac';
 import { analyse, createMemory, type Analysis, studied, workedCircuit } from '../analysis';
 import { cutList, listsOf } from '../build';
 import { settingsMatrix } from '../charging';
-import { asDecided, type Design } from '../design';
+import { asDecided, type Design, rowOf } from '../design';
 import { dayAh, fillTimes } from '../energy';
 import { withPaths } from '../mainSide';
 import { bankOfLoads } from '../topology';
@@ -39,7 +39,7 @@ function acRuns(design: Design) {
 
 /** The AC side: sources with what they give, every state of the switches, what may run together on each setting. */
 function acSide(design: Design) {
-  const placeC = (id: string | null) => design.places.find((p) => p.id === id)?.ambientC ?? AMBIENT_C;
+  const placeC = (id: string | null) => rowOf(design.places, id)?.ambientC ?? AMBIENT_C;
   return {
     sources: design.acSources.map((s) => ({
       id: s.id,

@@ -1,6 +1,6 @@
 /** A bank's figures: the maker's where they are known, the chemistry's typical ones else. */
 import { cellsOf, slopePerCell } from './slope';
-import type { Bank, Design } from '../design';
+import { type Bank, type Design, rowOf } from '../design';
 import { CHEMISTRIES, type Chemistry, TAIL_PCT, BATTERY_C } from '../rules';
 
 /** Peukert's exponent: the maker's or the chemistry's. It is for lead-acid only: iron phosphate gives what it holds at any rate (exponent 1). */
@@ -41,8 +41,7 @@ export function chemistryOf(bank: Bank): Chemistry {
 }
 
 /** Temperature the bank is reckoned at, degC: its own, else its place's, else 25. */
-export const bankTempC = (design: Design, bank: Bank): number =>
-  bank.tempC ?? design.places.find((p) => p.id === bank.placeId)?.ambientC ?? BATTERY_C;
+export const bankTempC = (design: Design, bank: Bank): number => bank.tempC ?? rowOf(design.places, bank.placeId)?.ambientC ?? BATTERY_C;
 
 /** Bank current at which absorption is done, A. */
 export const tailA = (bank: Bank): number => ((bank.sheet.tailPct ?? TAIL_PCT[bank.chemistry]) / 100) * c20Ah(bank);

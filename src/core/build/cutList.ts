@@ -1,6 +1,6 @@
 /** What is cut, crimped, shrunk and labelled: the bill of a design's wiring. Lengths m, masses kg. */
 import type { CircuitResult } from '../circuit';
-import type { Circuit, Design, BatteryCable, Load, Panel } from '../design';
+import { type Circuit, type Design, type BatteryCable, type Load, type Panel, rowOf } from '../design';
 import type { BatteryCableResult } from '../mainSide';
 import { FOOT_M, sizeName } from '../quantity';
 import {
@@ -112,8 +112,7 @@ const tally = (entries: readonly (readonly [item: string, note: string, count: n
 function lampCuts({ design, panels }: Context, circuit: Circuit): Cut[] {
   const { ruleSet } = design.boat;
   const size = RULE_SETS[ruleSet].mechanicalMin.single;
-  const start =
-    circuit.from.kind === 'panel' ? panels.get(circuit.from.id)?.placeId : design.banks.find((b) => b.id === circuit.from.id)?.placeId;
+  const start = circuit.from.kind === 'panel' ? panels.get(circuit.from.id)?.placeId : rowOf(design.banks, circuit.from.id)?.placeId;
   return circuit.devices
     .filter((d) => d.kind === 'lit switch')
     .map((d): Cut => ({

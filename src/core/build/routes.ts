@@ -1,6 +1,6 @@
 /** Where cables run: how full a conduit is, what hole or gland a cable needs, what passes each bulkhead (docs/methods.md, "Routes"). */
 import type { CircuitResult } from '../circuit';
-import type { Circuit, Design, Route } from '../design';
+import { type Circuit, type Design, type Route, rowOf } from '../design';
 import { choiceName } from '../quantity';
 
 export interface RouteCable {
@@ -54,8 +54,8 @@ function takenMm2(circuit: Circuit, cable: RouteCable): number {
 
 export function routeResult(design: Design, circuits: readonly CircuitResult[], route: Route): RouteResult {
   const rows = route.circuitIds.flatMap((id) => {
-    const circuit = design.circuits.find((c) => c.id === id);
-    const result = circuits.find((r) => r.id === id);
+    const circuit = rowOf(design.circuits, id);
+    const result = rowOf(circuits, id);
     return circuit && result ? [{ circuit, cable: cableOf(circuit, result) }] : [];
   });
   const cables = rows.map((r) => r.cable);
@@ -104,8 +104,8 @@ export function penetrations(design: Design, circuits: readonly CircuitResult[])
     .filter((r) => r.kind === 'gland' || r.kind === 'bulkhead')
     .flatMap((route) =>
       route.circuitIds.flatMap((id): Penetration[] => {
-        const circuit = design.circuits.find((c) => c.id === id);
-        const result = circuits.find((r) => r.id === id);
+        const circuit = rowOf(design.circuits, id);
+        const result = rowOf(circuits, id);
         if (!circuit || !result) return [];
         const { odMm } = result.own.state.conductor;
         const acrossMm = circuit.sheathed ? 2 * odMm + SHEATH_MM : odMm;
@@ -113,7 +113,7 @@ export function penetrations(design: Design, circuits: readonly CircuitResult[])
           {
             route: route.name,
             kind: route.kind,
-            place: design.places.find((p) => p.id === route.placeId)?.name ?? '',
+            place: rowOf(design.places, route.placeId)?.name ?? '',
             circuit: `${circuit.no} ${circuit.name}`.trim(),
             cable: `${circuit.sheathed ? 'sheathed, ' : '2 of '}${choiceName(result.own.ladder.chosen)}`,
             // Two single conductors side by side need twice the width of one.

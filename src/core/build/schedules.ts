@@ -1,4 +1,5 @@
 /** Lists read aboard: panel schedules, switches, what is stripped out, what is used again. */
+import { servingOf } from '../topology';
 import type { CircuitResult } from '../circuit';
 import { conductorOhm } from '../conductor';
 import type { Circuit, Design, Panel } from '../design';
@@ -44,7 +45,7 @@ function placed(panel: Panel, circuits: readonly Circuit[]): (Circuit | null)[] 
 export function panelSchedule(design: Design, results: readonly CircuitResult[], panel: Panel): PanelSchedule {
   const own = design.circuits.filter((c) => c.from.kind === 'panel' && c.from.id === panel.id && c.found?.decision !== 'remove');
   const resultOf = new Map(results.map((r) => [r.id, r]));
-  const feederRow = design.circuits.find((c) => c.taps.some((t) => t.serves.kind === 'panel' && t.serves.id === panel.id));
+  const feederRow = servingOf(design.circuits).panels.get(panel.id);
   const feeder = feederRow && resultOf.get(feederRow.id);
   const ways = placed(panel, own).map((c, i): Way => {
     const result = c && resultOf.get(c.id);

@@ -1,6 +1,6 @@
 /** Chargers fed with AC: what they give in their place and under a limit, and what they draw (docs/methods.md, M10). */
 import { BATTERY_C } from '../rules';
-import type { Design, Source } from '../design';
+import { type Design, type Source, rowOf } from '../design';
 
 /** Volts AC of a region at the outlet the charger is on. */
 export const acVolts = (design: Pick<Design, 'boat'>): number => (design.boat.acRegion === '230 V' ? 230 : 120);
@@ -13,7 +13,7 @@ export const hotPlace = (ambientC: number): number => Math.max(0.3, 1 - 0.02 * M
 
 /** A shore charger or portable source under an AC limit, A of direct current. acA Infinity: no limit. */
 export function chargerAmps(design: Pick<Design, 'boat' | 'places'>, source: Source, acA: number): number {
-  const place = design.places.find((p) => p.id === source.placeId);
+  const place = rowOf(design.places, source.placeId);
   const rated = source.ratedA * hotPlace(place?.ambientC ?? BATTERY_C);
   if (!source.charger || acA === Infinity) return rated;
   const { efficiency, powerFactor } = source.charger;

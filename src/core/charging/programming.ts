@@ -1,6 +1,6 @@
 /** What to program into a source's regulator for the bank it charges. */
 import { round3 } from '../quantity';
-import type { Design, Source } from '../design';
+import { type Design, type Source, rowOf } from '../design';
 import { bankSource, cellsOf, tailA } from '../bank';
 import { senseErrorV } from './settings';
 
@@ -14,7 +14,7 @@ const v = (x: number) => `${x.toFixed(2)} V`;
 
 /** Settings of a source as its bank's maker (else the chemistry) wants them. Without a bank: as entered. */
 export function sheetLines(design: Design, source: Source): SheetLine[] {
-  const bank = design.banks.find((b) => b.id === source.bankId);
+  const bank = rowOf(design.banks, source.bankId);
   const { regulator: r } = source;
   const b = bank && bankSource(bank);
   const times = b ? b.nominalV / 12 : 1;

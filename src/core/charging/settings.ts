@@ -1,7 +1,7 @@
 /** Settings laid side by side: every source against its battery's maker and its BMS (docs/methods.md, M13). */
 import { round3 } from '../quantity';
 import { bankTempC, cellsOf, chemistryOf, oddSlope, slopePerCell, tailA } from '../bank';
-import type { Bank, Design, Source } from '../design';
+import { type Bank, type Design, type Source, rowOf } from '../design';
 import { compensatedV } from './compensation';
 
 /** Temperatures the setpoints are looked at over, degC. */
@@ -62,7 +62,7 @@ function spread(design: Design, bank: Bank, slopeMvPerC: number): string {
     .join('; ');
 }
 
-function rowOf(design: Design, source: Source, bank: Bank): SettingsRow {
+function settingsRow(design: Design, source: Source, bank: Bank): SettingsRow {
   const chemistry = chemistryOf(bank);
   const times = (bank.blockV * bank.series) / 12;
   const { regulator: r } = source;
@@ -185,8 +185,8 @@ function rowOf(design: Design, source: Source, bank: Bank): SettingsRow {
 export function settingsMatrix(design: Design): SettingsRow[] {
   return design.sources
     .flatMap((source) => {
-      const bank = design.banks.find((b) => b.id === source.bankId);
-      return bank ? [rowOf(design, source, bank)] : [];
+      const bank = rowOf(design.banks, source.bankId);
+      return bank ? [settingsRow(design, source, bank)] : [];
     })
     .sort((a, b) => RANK[b.worst] - RANK[a.worst]);
 }

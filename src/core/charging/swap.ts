@@ -1,5 +1,6 @@
 /** What has to fit before an alternator goes on, and what a swap changes aboard. */
-import type { Design, Source } from '../design';
+import { servingOf } from '../topology';
+import { type Design, type Source, rowOf } from '../design';
 import { type Alternator, alternatorAt, cutInRpm, pulleyRatio } from './alternator';
 
 export interface FitLine {
@@ -125,8 +126,8 @@ export function swapLines(design: Design, was: Source, becomes: Source): SwapLin
 
 /** What stands in the way of a source's current: splitter or selector, switches in its run. */
 function pathOf(design: Design, source: Source): { what: string; goodForA: number | null }[] {
-  const join = design.joins.find((j) => j.id === source.joinId);
-  const run = design.circuits.find((c) => c.taps.some((t) => t.serves.kind === 'load' && t.serves.id === source.loadId));
+  const join = rowOf(design.joins, source.joinId);
+  const run = servingOf(design.circuits).loads.get(source.loadId ?? '');
   return [
     ...(join ? [{ what: join.name, goodForA: join.ratedA }] : []),
     ...(run ? run.devices.map((d) => ({ what: `${d.kind} in ${run.name}`, goodForA: d.ratingA })) : []),

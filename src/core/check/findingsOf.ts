@@ -2,7 +2,7 @@
 import type { CircuitResult, WorkedCircuit } from '../circuit';
 import { type Design, type Finding, share } from '../design';
 import type { BatteryCableResult } from '../mainSide';
-import { circuitOrder, sameParts } from '../topology';
+import { circuitOrder, sameParts, servingOf } from '../topology';
 import { bySeverity, withDepartures } from './finding';
 import { findingsIn } from './rule';
 import type { AcPower } from './rules/acMachines';
@@ -48,10 +48,13 @@ function ofDesign(facts: Facts, memory: FindingsMemory): readonly Finding[] {
   const { feederOf, loops } = circuitOrder(design.circuits);
   const { banks, loads, panels, places, boat } = design;
   return kept(memory.sets, 'design', [banks, loads, panels, places, boat, design.circuits, circuits], () => {
-    const circuitOfLoad = new Map<string, string>();
-    for (const c of design.circuits)
-      for (const { serves } of c.taps) if (serves.kind === 'load' && !circuitOfLoad.has(serves.id)) circuitOfLoad.set(serves.id, c.id);
-    return findingsIn(RULES.design, { design, results: new Map(circuits.map((r) => [r.id, r])), circuitOfLoad, feederOf, loops });
+    return findingsIn(RULES.design, {
+      design,
+      results: new Map(circuits.map((r) => [r.id, r])),
+      circuitOfLoad: servingOf(design.circuits).loads,
+      feederOf,
+      loops,
+    });
   });
 }
 

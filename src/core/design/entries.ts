@@ -1,4 +1,5 @@
 /** Entries with a small grammar of their own: a maker's wire table, a duty, a conductor size. */
+import { rowOf } from './rowOf';
 import { WHENS } from './charging';
 import { conditionOf, CONDITIONS, DEVICE_KINDS, findConductor } from '../rules';
 import type { FoundFault, InlineDevice, Load, When, WireRule } from './schema';
@@ -150,7 +151,7 @@ export function parseRange(
 export const showThrough = (devices: readonly InlineDevice[], places: readonly Named[]): string =>
   devices
     .map((d) => {
-      const place = places.find((p) => p.id === d.placeId);
+      const place = rowOf(places, d.placeId);
       return `${d.kind}${d.ratingA === null ? '' : ` ${d.ratingA} A`}${d.mohm === null ? '' : ` ${d.mohm} mΩ`}${place ? ` at ${place.name}` : ''}`;
     })
     .join('; ');

@@ -137,3 +137,4 @@ export {
 export { equal, share } from './share';
 export type { StudyUse } from './study';
 export type { BoatSummary } from './summary';
+export { rowOf } from './rowOf';

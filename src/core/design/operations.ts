@@ -1,4 +1,5 @@
 /** What people do to a design in one act, as ops: many rows at once, a tap to another circuit, a thing with all that hangs on it. */
+import { rowOf } from './rowOf';
 import { addOp, dropOp, dropOps, type ListName, type Op, setOp } from './edit';
 import type { Circuit, Design, Tap } from './schema';
 
@@ -93,7 +94,7 @@ export function tapHungOn(taps: Taps, id: string, parent: string | null): Tap[] 
 /** Takes a tap from its circuit to the end of another's run. Empty where either is gone or they are one. */
 export function moveTap(design: Design, tapId: string, toCircuitId: string): Op[] {
   const from = design.circuits.find((c) => c.taps.some((t) => t.id === tapId));
-  const to = design.circuits.find((c) => c.id === toCircuitId);
+  const to = rowOf(design.circuits, toCircuitId);
   const tap = from?.taps.find((t) => t.id === tapId);
   if (!from || !to || !tap || from.id === to.id) return [];
   return [

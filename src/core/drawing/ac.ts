@@ -1,6 +1,6 @@
 /** The AC side on the line drawing: sources, panels and branches with live, neutral and earth, and where neutral meets earth in a state. */
 import { type AcCircuitResult, acCircuits, type AcState, SERVICES } from '../ac';
-import type { AcCircuit, AcSource, Design, Load } from '../design';
+import { type AcCircuit, type AcSource, type Design, type Load, rowOf } from '../design';
 import { round3, show, sizeName } from '../quantity';
 import { type Pen, said } from './pen';
 import type { About, SymbolKind } from './types';
@@ -100,7 +100,7 @@ interface Shown {
 function shownBonds({ design, wish }: Pen): readonly Shown[] {
   const out = new Map<string, Shown>();
   for (const origin of wish.ac?.origins ?? []) {
-    const source = design.acSources.find((s) => s.id === origin.sourceId);
+    const source = rowOf(design.acSources, origin.sourceId);
     if (source && origin.bonds.length === 0 && origin.wanted === 0) {
       const about: About = { kind: 'AC source', id: source.id };
       out.set(source.id, {
@@ -139,7 +139,7 @@ function drawJoints(pen: Pen, bonds: readonly Shown[]): void {
   draw('AC earth', panelId(main.id), `bar ${joined.id}`, { kind: 'AC panel', id: main.id }, { rail: 'earth' });
 }
 
-const batteryRow = (design: Design, s: AcSource): Load | undefined => design.loads.find((l) => l.id === s.inverter?.loadId);
+const batteryRow = (design: Design, s: AcSource): Load | undefined => rowOf(design.loads, s.inverter?.loadId);
 
 /** What is dead in a state, as kind and id: sources that are not there, panels nothing reaches, runs behind either. */
 export function deadIn(design: Design, state: AcState): ReadonlySet<string> {

@@ -1,6 +1,6 @@
 /** Banks, panels and circuits on the line drawing. */
 import type { CircuitResult } from '../circuit';
-import type { Circuit, Load } from '../design';
+import { type Circuit, type Load, rowOf } from '../design';
 import { bankPost, barNode, circuitOrder, panelBar, returnBar } from '../topology';
 import { choiceName, round3, show } from '../quantity';
 import { type Pen, said, symbolsOf } from './pen';
@@ -83,7 +83,7 @@ function drawCircuit(pen: Pen, c: Circuit, r: CircuitResult, volts: ReadonlyMap<
     const one = taps[i];
     const segment = r.taps[i];
     if (!one || !segment || (stacked && i > 0)) return;
-    const load = design.loads.find((l) => l.id === tap.serves.id);
+    const load = rowOf(design.loads, tap.serves.id);
     if (tap.serves.kind !== 'panel')
       pen.put(thingAt(i), load ? symbolOf(load) : 'place', one.label, one.under, one.about, { taps: stacked ? taps.slice(1) : [] });
     const parent = c.taps.findIndex((t) => t.id === tap.parent);
@@ -114,8 +114,8 @@ function drawCircuit(pen: Pen, c: Circuit, r: CircuitResult, volts: ReadonlyMap<
 /** What a tap serves, in words, with the stretch that leads to it. */
 function tapped({ design }: Pen, c: Circuit, r: CircuitResult, i: number, volts: ReadonlyMap<string, string>): Tapped {
   const serves = c.taps[i]?.serves;
-  const load = design.loads.find((l) => l.id === serves?.id);
-  const place = design.places.find((p) => p.id === serves?.id);
+  const load = rowOf(design.loads, serves?.id);
+  const place = rowOf(design.places, serves?.id);
   const before = c.taps.findIndex((t) => t.id === c.taps[i]?.parent);
   const aside = before >= 0 && before !== i - 1 ? ' aside' : '';
   return {

@@ -1,5 +1,5 @@
 /** Sources, what joins the banks, bars and leads on the line drawing. */
-import type { BatteryCableEnd, Source } from '../design';
+import { type BatteryCableEnd, type Source, rowOf } from '../design';
 import { barNode, caseNode, endNode, joinSide, sourcePost } from '../topology';
 import { round3, show, sizeName } from '../quantity';
 import { type Pen, said, symbolsOf } from './pen';
@@ -83,7 +83,7 @@ function putBars({ design, wish, put }: Pen, used: ReadonlySet<string>): void {
 
 /** A case, with what a positive on it would come to. */
 function putCase({ design, wish, put }: Pen, end: BatteryCableEnd): void {
-  const load = end.kind === 'case' ? design.loads.find((l) => l.id === end.id) : undefined;
+  const load = end.kind === 'case' ? rowOf(design.loads, end.id) : undefined;
   if (!load) return;
   const fault = wish.worst?.cases.find((c) => c.loadId === load.id);
   const clears = fault && `${Math.round(fault.amps)} A: clears in ${Math.max(0.01, fault.opensS).toPrecision(2)} s`;

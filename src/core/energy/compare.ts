@@ -4,7 +4,7 @@ import { cruise } from './cruise';
 import { dayYields } from './dayYield';
 import { crankIndex, houseIndex } from './scene';
 import { round3 } from '../quantity';
-import type { Design } from '../design';
+import { type Design, rowOf } from '../design';
 
 export interface CompareLine {
   readonly what: string;
@@ -65,7 +65,7 @@ function figures(design: Design): Map<string, string> {
   out.set('engine a day', `${round3(total((d) => d.engineH) / days)} h`);
   out.set('fuel a day', `${round3(total((d) => d.litres) / days)} L`);
   for (const m of dayYields(design)) {
-    const living = design.living.find((l) => l.id === m.livingId);
+    const living = rowOf(design.living, m.livingId);
     if (living) out.set(`${living.name}: settles at`, pct(m.settlesAt));
   }
   const start = design.banks[crankIndex(design)];

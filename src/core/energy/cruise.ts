@@ -1,5 +1,5 @@
 /** A cruise: days in ways of living one after another, every bank carried through (docs/methods.md, M11). */
-import { BOUNDS, type Cruise, type Design } from '../design';
+import { BOUNDS, type Cruise, type Design, rowOf } from '../design';
 import { AS_ENTERED, CHARGING_H, DUMPS, ENGINE_H, FULL_SOC, LITRES, LOAD, type Loop, type Trace, traceFor, UNMET } from './books';
 import { createLoop } from './loop';
 import { type Scene, sceneOf } from './scene';
@@ -266,9 +266,9 @@ function warningsOf(scene: Scene, days: readonly DayResult[], banks: readonly Ba
 
 /** The cruise chosen in the plan, or one week of the way of living the bank is sized for. */
 export function cruiseOf(design: Design): Cruise {
-  const chosen = design.cruises.find((c) => c.id === design.plan.cruiseId) ?? design.cruises[0];
+  const chosen = rowOf(design.cruises, design.plan.cruiseId) ?? design.cruises[0];
   if (chosen) return chosen;
-  const living = design.living.find((l) => l.id === design.plan.livingId) ?? design.living[0];
+  const living = rowOf(design.living, design.plan.livingId) ?? design.living[0];
   return {
     id: 'week',
     name: `a week ${living?.name ?? ''}`,

@@ -1,6 +1,6 @@
 /** How long each source takes to fill the bank, and where more would help: output, battery or sun (docs/methods.md, M10). */
 import { alternatorAt, chargerAmps } from '../charging';
-import type { Design, Source } from '../design';
+import { type Design, type Source, rowOf } from '../design';
 import { bankSource } from '../bank';
 import { runDays } from './cruise';
 import { houseIndex, sceneOf } from './scene';
@@ -20,7 +20,7 @@ const LEVELS = [0.8, 0.95, 0.995] as const;
 
 /** @param rpm engine speed alternators are taken at. @param bankId the bank that is filled; missing: the house bank. */
 export function fillTimes(design: Design, rpm: number = design.engine.cruiseRpm, bankId?: string): Fill[] {
-  const house = bankId === undefined ? design.banks[houseIndex(design.banks)] : design.banks.find((b) => b.id === bankId);
+  const house = bankId === undefined ? design.banks[houseIndex(design.banks)] : rowOf(design.banks, bankId);
   if (!house) return [];
   const bank = bankSource(house);
   const low = bank.chemistry.windowLowSoc;

@@ -1,5 +1,5 @@
 /** Finish charging at sea or alongside: both schools' arguments, and this boat's own figures. */
-import type { Design } from '../design';
+import { type Design, rowOf } from '../design';
 import { round3 } from '../quantity';
 import { fillTimes } from './fill';
 import { FULL_SOC } from './books';
@@ -14,7 +14,7 @@ export interface School {
 
 export function finishing(design: Design, run: CruiseResult): School[] {
   const fills = fillTimes(design);
-  const name = (kind: string) => fills.find((f) => design.sources.find((s) => s.id === f.sourceId)?.kind === kind);
+  const name = (kind: string) => fills.find((f) => rowOf(design.sources, f.sourceId)?.kind === kind);
   const alternator = name('alternator');
   const shore = name('shore charger');
   const gap = run.banks[run.scene.house]?.longestSinceFullDays ?? 0;

@@ -1,7 +1,7 @@
 /** A design made ready for the time loop: banks, sources, joins and one day of each way of living, in typed arrays. */
 import { compensatedV, setpointV } from '../charging';
 import { bankSource, bankTempC, c20Ah, cellsOf, coldFactor, tailA } from '../bank';
-import { asDecided, type Bank, type Design, type Join, type Living, type Load, SELECTOR_POSITIONS, type Source } from '../design';
+import { asDecided, type Bank, type Design, type Join, type Living, type Load, SELECTOR_POSITIONS, type Source, rowOf } from '../design';
 import { bankOfLoads } from '../topology';
 import { type Chemistry, coldAcceptance, TYPICAL_PATH_OHM } from '../rules';
 import { drawsOf, enginePhase } from './draws';
@@ -131,7 +131,7 @@ function sceneBank(design: Design, bank: Bank): SceneBank {
 export function sensedC(design: Design, source: Source, bank: Bank): number {
   const own = bankTempC(design, bank);
   const { sensor } = source.regulator;
-  if (sensor === 'in the device') return design.places.find((p) => p.id === source.placeId)?.ambientC ?? own;
+  if (sensor === 'in the device') return rowOf(design.places, source.placeId)?.ambientC ?? own;
   const engines = design.places.filter((p) => p.engineSpace).map((p) => p.ambientC);
   return sensor === 'near the engine' && engines.length > 0 ? Math.max(...engines) : own;
 }

@@ -1,6 +1,6 @@
 /** Every lead of the main side, each reckoned anew only when something says so. */
 import type { CircuitResult } from '../circuit';
-import { type Design, type BatteryCable, share } from '../design';
+import { type Design, type BatteryCable, share, rowOf } from '../design';
 import type { BankSource } from '../bank';
 import { sameParts } from '../topology';
 import type { StudyVolts } from '../demand';
@@ -22,7 +22,7 @@ function ofCircuits(design: Design, circuits: readonly CircuitResult[], lead: Ba
     if (end.kind === 'bank')
       design.circuits.forEach((c, i) => {
         if (c.from.kind !== 'bank' || c.from.id !== end.id) return;
-        const r = circuits[i]?.id === c.id ? circuits[i] : circuits.find((x) => x.id === c.id);
+        const r = circuits[i]?.id === c.id ? circuits[i] : rowOf(circuits, c.id);
         said.push(r?.workingA ?? 0, r?.own.protection.ratingA ?? 0, r?.own.state.areaMm2 ?? 0, c.name);
       });
   }
@@ -42,7 +42,7 @@ export function batteryCableResults(
   const shared: readonly unknown[] = [bars, joins, design.banks, sources, panels, places, boat, house, engine, volts];
   const reckon = (lead: BatteryCable, positives: readonly BatteryCableResult[]): BatteryCableResult => {
     const feeder = lead.from.kind === 'bar' ? design.leads : null;
-    const loads = [lead.from, lead.to].flatMap((e) => (e.kind === 'case' ? (design.loads.find((l) => l.id === e.id) ?? []) : []));
+    const loads = [lead.from, lead.to].flatMap((e) => (e.kind === 'case' ? (rowOf(design.loads, e.id) ?? []) : []));
     const deps: unknown[] = [lead, ...shared, feeder, ...loads, ofCircuits(design, circuits, lead), ...positives];
     const kept = memory.byId.get(lead.id);
     if (kept && sameParts(kept.deps, deps)) return kept.result;

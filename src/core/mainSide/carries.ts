@@ -1,6 +1,6 @@
 /** What a lead of the main side has to carry, and why. */
 import type { CircuitResult } from '../circuit';
-import type { Design, BatteryCable, BatteryCableEnd } from '../design';
+import { type Design, type BatteryCable, type BatteryCableEnd, rowOf } from '../design';
 
 export interface Carries {
   readonly amps: number;
@@ -13,23 +13,19 @@ const NOTHING: Carries = { amps: 0, why: 'nothing in a sound boat', cranks: fals
 
 const sum = (xs: readonly number[]): number => xs.reduce((total, x) => total + x, 0);
 const ends = (lead: BatteryCable): readonly [BatteryCableEnd, BatteryCableEnd] => [lead.from, lead.to];
-const barKind = (design: Design, end: BatteryCableEnd) => (end.kind === 'bar' ? design.bars.find((b) => b.id === end.id)?.kind : undefined);
+const barKind = (design: Design, end: BatteryCableEnd) => (end.kind === 'bar' ? rowOf(design.bars, end.id)?.kind : undefined);
 
 /** Amps of sources that end on a bank, straight or through what joins it. */
 const charged = (design: Design, bankId: string): number =>
   sum(
     design.sources
-      .filter((s) => s.bankId === bankId || (s.bankId === null && design.joins.find((j) => j.id === s.joinId)?.firstId === bankId))
+      .filter((s) => s.bankId === bankId || (s.bankId === null && rowOf(design.joins, s.joinId)?.firstId === bankId))
       .map((s) => s.ratedA),
   );
 
 /** All that circuits from the posts of a bank ask for at work. */
 const drawn = (circuits: readonly CircuitResult[], design: Design, bankId: string): number =>
-  sum(
-    design.circuits
-      .filter((c) => c.from.kind === 'bank' && c.from.id === bankId)
-      .map((c) => circuits.find((r) => r.id === c.id)?.workingA ?? 0),
-  );
+  sum(design.circuits.filter((c) => c.from.kind === 'bank' && c.from.id === bankId).map((c) => rowOf(circuits, c.id)?.workingA ?? 0));
 
 /** @returns the largest of what may pass for long, or the starter's current on its way. */
 export function carries(design: Design, circuits: readonly CircuitResult[], lead: BatteryCable): Carries {
@@ -41,18 +37,18 @@ export function carries(design: Design, circuits: readonly CircuitResult[], lead
     return { amps: engine.crankA, why: `the starter's, ${engine.crankS} s`, cranks: true };
   for (const end of ends(lead)) {
     if (end.kind === 'source') {
-      const source = design.sources.find((s) => s.id === end.id);
+      const source = rowOf(design.sources, end.id);
       if (source) return { amps: source.ratedA, why: `${source.name}, rated`, cranks: false };
     }
     if (end.kind === 'join first' || end.kind === 'join second') {
-      const join = design.joins.find((j) => j.id === end.id);
+      const join = rowOf(design.joins, end.id);
       if (join) return { amps: join.ratedA, why: `${join.name}, rated`, cranks: false };
     }
   }
   if (kinds.includes('positive bus'))
     for (const id of bankIds) {
       const amps = charged(design, id);
-      if (amps > 0) return { amps, why: `all that charges ${design.banks.find((b) => b.id === id)?.name ?? ''}`, cranks: false };
+      if (amps > 0) return { amps, why: `all that charges ${rowOf(design.banks, id)?.name ?? ''}`, cranks: false };
     }
   if (kinds.includes('engine')) {
     const amps = sum(design.sources.filter((s) => s.kind === 'alternator').map((s) => s.ratedA));
@@ -60,7 +56,7 @@ export function carries(design: Design, circuits: readonly CircuitResult[], lead
   }
   let worst = NOTHING;
   for (const id of bankIds) {
-    const name = design.banks.find((b) => b.id === id)?.name ?? '';
+    const name = rowOf(design.banks, id)?.name ?? '';
     const [out, back] = [drawn(circuits, design, id), charged(design, id)];
     if (out > worst.amps) worst = { amps: out, why: `all that is wired from ${name}, at work`, cranks: false };
     if (back > worst.amps) worst = { amps: back, why: `all that charges ${name}`, cranks: false };

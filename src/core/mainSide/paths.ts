@@ -1,6 +1,6 @@
 /** What stands between a source and its bank: the resistance of the run it is on, where nobody has entered a measured one. */
 import { type CircuitResult, pathOhm } from '../circuit';
-import type { Design, Source } from '../design';
+import { type Design, type Source, rowOf } from '../design';
 import { bankPost, barNode, batteryCablesBetween, sourcePost } from '../topology';
 import type { BatteryCableResult } from './sizing';
 
@@ -16,7 +16,7 @@ export function pathsOf(design: Design, circuits: readonly CircuitResult[], lead
     if (led > 0) paths[source.id] = Math.round(led * 10000) / 10;
     if (source.loadId === null) continue;
     const row = rows.find((c) => c.taps.some((t) => serves(t, source)));
-    const result = row && circuits.find((c) => c.id === row.id);
+    const result = row && rowOf(circuits, row.id);
     const ohm =
       result &&
       pathOhm(

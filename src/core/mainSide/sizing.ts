@@ -2,7 +2,7 @@
 import { type Conductor, CONDUCTORS, deviceOhm, findConductor, JOINT_OHM, AMBIENT_C } from '../rules';
 import { analyseCircuit, type CircuitResult, NOWHERE } from '../circuit';
 import { ampacityA, conductorOhm, derate, dutyEquivalentA, rulingPlace } from '../conductor';
-import { blankCircuit, blankLoad, type Design, type BatteryCable, type Place } from '../design';
+import { blankCircuit, blankLoad, type Design, type BatteryCable, type Place, rowOf } from '../design';
 import type { BankSource } from '../bank';
 import { loadCurrent, type StudyVolts } from '../demand';
 import { round3 } from '../quantity';
@@ -94,7 +94,7 @@ function asCircuit(
 /** The bank that feeds a positive lead's first end, straight or through a positive bus; null where it starts elsewhere. */
 function feeding(design: Design, lead: BatteryCable, banks: readonly BankSource[]): BankSource | null {
   if (lead.rail !== 'positive') return null;
-  const bus = lead.from.kind === 'bar' && design.bars.find((b) => b.id === lead.from.id)?.kind === 'positive bus' ? lead.from.id : null;
+  const bus = lead.from.kind === 'bar' && rowOf(design.bars, lead.from.id)?.kind === 'positive bus' ? lead.from.id : null;
   const feeder =
     bus === null
       ? lead
@@ -105,7 +105,7 @@ function feeding(design: Design, lead: BatteryCable, banks: readonly BankSource[
 /** Copper of the positive conductor that feeds a load, mm2; 0 where nothing does. */
 export function positiveMm2(design: Design, circuits: readonly CircuitResult[], loadId: string): number {
   const at = design.circuits.findIndex((c) => c.taps.some((t) => t.serves.kind === 'load' && t.serves.id === loadId));
-  return circuits.find((r) => r.id === design.circuits[at]?.id)?.own.state.areaMm2 ?? 0;
+  return rowOf(circuits, design.circuits[at]?.id)?.own.state.areaMm2 ?? 0;
 }
 
 /** The largest device and the heaviest conductor wired from the bank a negative leads to: their short and their current come back this way. */
@@ -131,7 +131,7 @@ function returnedBy(
     if (end.kind !== 'bank') continue;
     const from = (x: { readonly kind: string; readonly id: string }) => x.kind === 'bank' && x.id === end.id;
     for (const c of design.circuits) {
-      const r = from(c.from) ? circuits.find((x) => x.id === c.id) : undefined;
+      const r = from(c.from) ? rowOf(circuits, c.id) : undefined;
       if (r) count(r.name, r.own.state.areaMm2, ratingOf(r));
     }
     for (const l of design.leads) {
@@ -162,7 +162,7 @@ export function batteryCableResult(
   const lengthM = batteryCableLengthM(design, lead);
   const load = carries(design, circuits, lead);
   const ids = [endPlaceId(design, lead.from), ...lead.through.map((d) => d.placeId), endPlaceId(design, lead.to)];
-  const places = [...new Set(ids)].flatMap((id) => design.places.find((p) => p.id === id) ?? []);
+  const places = [...new Set(ids)].flatMap((id) => rowOf(design.places, id) ?? []);
   const around = places.length > 0 ? places : [{ ambientC: AMBIENT_C, engineSpace: false, wet: false }];
   const laying = { insulationC: house.insulationC, bundled: 2, enclosure: 'open' as const };
   const deratings = around.map((p) => derate(boat.ruleSet, laying, p));

@@ -1,11 +1,11 @@
 /** A DC positive that touches the case of what it feeds: whether its device opens before the earth lead burns (docs/methods.md, M12, protective earth). */
 import type { CircuitResult } from '../circuit';
-import type { Design, Study } from '../design';
+import { type Design, type Study, rowOf } from '../design';
 import { prepare, shortsOf } from '../solve';
 import { type Analysed, systemOf } from './system';
 import { adiabaticK, finalTempC, slowestOpeningS, withstandS } from '../protection';
 import { findFamily } from '../rules';
-import { caseNode } from '../topology';
+import { caseNode, servingOf } from '../topology';
 
 export interface CaseFault {
   readonly leadId: string;
@@ -34,9 +34,9 @@ export function caseFaults(design: Design, analysed: Analysed): CaseFault[] {
   if (earths.length === 0) return [];
   const p = prepare(systemOf(design, analysed, NOTHING_ON).network);
   const found = earths.flatMap(({ lead, result, loadId }) => {
-    const circuit = design.circuits.find((c) => c.taps.some((t) => t.serves.kind === 'load' && t.serves.id === loadId));
+    const circuit = servingOf(design.circuits).loads.get(loadId);
     const tap = circuit?.taps.find((t) => t.serves.id === loadId);
-    const own = analysed.circuits.find((r) => r.id === circuit?.id);
+    const own = rowOf(analysed.circuits, circuit?.id);
     return circuit && tap && own ? [{ lead, result, loadId, own, plus: `${circuit.id}/${tap.id}+` }] : [];
   });
   const shorts = shortsOf(

@@ -2,7 +2,7 @@
 import { PULL_IN_PART } from '../rules';
 import { chargerAmps } from '../charging';
 import { spanH, spansOf } from '../demand';
-import type { AcSource, Design, Living } from '../design';
+import { type AcSource, type Design, type Living, rowOf } from '../design';
 import { runStudy } from './study';
 import type { Analysed } from './system';
 import {
@@ -125,7 +125,7 @@ function dayOf(design: Design, analysis: WithNeeds, source: AcSource, g: NonNull
 }
 
 function startCircuit(design: Design, analysis: WithNeeds, loadId: string | null): GeneratorAnswer['start'] {
-  const load = design.loads.find((l) => l.id === loadId);
+  const load = rowOf(design.loads, loadId);
   if (!load) return null;
   const study = {
     id: 'start',
@@ -136,7 +136,7 @@ function startCircuit(design: Design, analysis: WithNeeds, loadId: string | null
     cranking: true,
     loads: { [load.id]: 'on' as const },
   };
-  const volts = runStudy(design, analysis, study).loads.find((l) => l.id === load.id)?.volts ?? NaN;
+  const volts = rowOf(runStudy(design, analysis, study).loads, load.id)?.volts ?? NaN;
   if (Number.isNaN(volts)) return null;
   const pullInV = load.minV ?? PULL_IN_PART * design.boat.systemV;
   return { loadId: load.id, volts, pullInV, passes: volts >= pullInV };

@@ -1,9 +1,10 @@
 /** An inverter in its place, on its battery: what it gives, what it draws, what its cable, fuse and case earth must be (docs/methods.md, M12). */
+import { servingOf } from '../topology';
 import { type BankSource, effectiveA, houseBanks } from '../bank';
 import { runStudy } from './study';
 import type { Analysed } from './system';
 import { type Conductor, CONDUCTORS, findConductor, findFamily, AMBIENT_C, GIVES_UP_PART, RIPPLE } from '../rules';
-import type { AcLoad, AcSource, Design, Load, Study } from '../design';
+import { type AcLoad, type AcSource, type Design, type Load, type Study, rowOf } from '../design';
 import { inverterVa, restW, rowsOn, vaOf, wattsOf } from '../ac';
 
 export interface MotorStartOn {
@@ -93,7 +94,7 @@ function drawn(
     loads,
   };
   const answer = runStudy(withRow(design, row, watts), analysed, study);
-  const volts = answer.collapse ? 0 : (answer.loads.find((l) => l.id === row.id)?.volts ?? NaN);
+  const volts = answer.collapse ? 0 : (rowOf(answer.loads, row.id)?.volts ?? NaN);
   return { volts, amps: volts >= minV ? watts / volts : watts / minV };
 }
 
@@ -108,12 +109,12 @@ export function inverterAnswers(design: Design, analysed: Analysed, banks: reado
 
 function answerOf(design: Design, analysed: Analysed, banks: readonly BankSource[], source: AcSource): InverterAnswer {
   const i = source.inverter as NonNullable<AcSource['inverter']>;
-  const ambientC = design.places.find((p) => p.id === source.placeId)?.ambientC ?? AMBIENT_C;
+  const ambientC = rowOf(design.places, source.placeId)?.ambientC ?? AMBIENT_C;
   const va = inverterVa(source, ambientC);
   const wanted = wantedOn(design, source);
   const wantedW = wanted.reduce((sum, l) => sum + wattsOf(design, l).watts, 0);
   const wantedVa = wanted.reduce((sum, l) => sum + vaOf(design, l), 0);
-  const row = design.loads.find((l) => l.id === i.loadId);
+  const row = rowOf(design.loads, i.loadId);
   const systemV = design.boat.systemV;
   const dcW = wantedW > 0 ? wantedW / i.efficiency + i.idleW : 0;
   const minV = row?.minV ?? GIVES_UP_PART * systemV;
@@ -166,8 +167,8 @@ function startsOn(design: Design, source: AcSource, wanted: readonly AcLoad[], v
 const DISCONNECTS: ReadonlySet<string> = new Set(['switch', 'battery switch', 'isolator']);
 
 function wiringOf(design: Design, analysed: Analysed, row: Load): InverterAnswer['wired'] {
-  const circuit = design.circuits.find((c) => c.taps.some((t) => t.serves.kind === 'load' && t.serves.id === row.id));
-  const result = analysed.circuits.find((r) => r.id === circuit?.id);
+  const circuit = servingOf(design.circuits).loads.get(row.id);
+  const result = rowOf(analysed.circuits, circuit?.id);
   if (!circuit || !result) return null;
   const { protection, state } = result.own;
   const breaker = findFamily(protection.familyId)?.kind === 'breaker';

@@ -1,8 +1,8 @@
 /** A study answered: volts at every load, what falls out of its band, heat in every run, and what would cure it (docs/methods.md, M6). */
 import type { CircuitResult } from '../circuit';
-import type { Design, Load, Study } from '../design';
+import { type Design, type Load, type Study, rowOf } from '../design';
 import { CONDUCTORS, SEGMENT_JOINTS_OHM } from '../rules';
-import { upFrom } from '../topology';
+import { upFrom, servingOf } from '../topology';
 import { flowOneWay } from './oneWay';
 import { type Collapse, type Flow, flowOf, type NetRefusal, prepare, type Prepared } from '../solve';
 import { type Analysed, type Hands, STARTER, type System, systemOf } from './system';
@@ -88,7 +88,7 @@ export function runStudy(design: Design, analysed: Analysed, study: Study, hands
       const falls = Number.isNaN(volts) || volts < minV - 1e-9;
       return [{ id, name: 'Starter', starting: false, volts, amps: flow.loadA[i] ?? 0, minV, minIsMakers: true, falls }];
     }
-    const load = design.loads.find((l) => l.id === id);
+    const load = rowOf(design.loads, id);
     if (!load) return [];
     const minV = leastV(design, load);
     return [
@@ -119,7 +119,7 @@ export function runStudy(design: Design, analysed: Analysed, study: Study, hands
     })),
     sources: system.network.sources.map((s, i) => ({
       id: s.id,
-      name: design.sources.find((x) => x.id === s.id)?.name ?? '',
+      name: rowOf(design.sources, s.id)?.name ?? '',
       amps: flow.sourceA[i] ?? 0,
     })),
     heatW: flow.heatW + diodeHeatW(system, p, flow),
@@ -176,11 +176,11 @@ function cureFor(
 ): Cure | null {
   const runs = new Map(runsOf(design, system, p, flow).map((r) => [r.circuitId, r]));
   const index = p.network.loads.findIndex((l) => l.id === load.id);
-  const own = design.circuits.find((c) => c.taps.some((t) => t.serves.kind === 'load' && t.serves.id === load.id));
+  const own = servingOf(design.circuits).loads.get(load.id);
   const path = upFrom(design.circuits, own?.id).map((c) => c.id);
   const byLoss = path.sort((a, b) => (runs.get(b)?.dropV ?? 0) - (runs.get(a)?.dropV ?? 0));
   for (const circuitId of byLoss) {
-    const state = circuits.find((r) => r.id === circuitId)?.own.state;
+    const state = rowOf(circuits, circuitId)?.own.state;
     if (!state) continue;
     const copper = p.network.branches.flatMap((b, i) => (b.id.startsWith(`${circuitId}/`) && b.id !== `${circuitId}/head` ? [i] : []));
     const before = copper.map((i) => p.siemens[i] ?? 0);

@@ -1,6 +1,6 @@
 /** Working the boat's own switches: what is live, what charges and what feeds what as they stand, and what an act brings about (docs/methods.md, "Switching"). */
-import { asDecided, type Design, type Join, type Load, type Severity, type Study } from '../design';
-import { bankPost } from '../topology';
+import { asDecided, type Design, type Join, type Load, type Severity, type Study, rowOf } from '../design';
+import { bankPost, servingOf } from '../topology';
 import { isCharging } from '../demand';
 import { runStudy, type StudyAnswer } from './study';
 import { type Analysed, chargedBank, feedNode } from './system';
@@ -101,19 +101,16 @@ export function standingAnswer(whole: Design, analysed: Analysed, s: Standing): 
 
 /** Nothing takes what it gives: its selector stands at off, or the circuit it is on is open. */
 function isOpen(design: Design, s: Standing, sourceId: string): boolean {
-  const source = design.sources.find((x) => x.id === sourceId);
+  const source = rowOf(design.sources, sourceId);
   if (!source) return false;
   if (chargedBank(design, source, s.rpm, s) === null) return true;
-  let circuit = design.circuits.find((c) => c.taps.some((t) => t.serves.kind === 'load' && t.serves.id === source.loadId));
+  let circuit = servingOf(design.circuits).loads.get(source.loadId ?? '');
   const seen = new Set<string>();
   while (circuit && !seen.has(circuit.id)) {
     if (s.open.has(circuit.id)) return true;
     seen.add(circuit.id);
     const { from } = circuit;
-    circuit =
-      from.kind === 'panel'
-        ? design.circuits.find((c) => c.taps.some((t) => t.serves.kind === 'panel' && t.serves.id === from.id))
-        : undefined;
+    circuit = from.kind === 'panel' ? servingOf(design.circuits).panels.get(from.id) : undefined;
   }
   return false;
 }
@@ -163,7 +160,7 @@ export function consequencesOf(whole: Design, analysed: Analysed, before: Standi
   const name = (id: string) => [...design.sources, ...design.banks, ...design.circuits].find((x) => x.id === id)?.name ?? id;
 
   // A hand selector that breaks before it makes passes through nothing on its way.
-  const turned = act.do === 'turn' ? design.joins.find((j) => j.id === act.joinId) : undefined;
+  const turned = act.do === 'turn' ? rowOf(design.joins, act.joinId) : undefined;
   const passes =
     turned &&
     !turned.makeBeforeBreak &&
@@ -172,9 +169,9 @@ export function consequencesOf(whole: Design, analysed: Analysed, before: Standi
     act.to !== 'off' &&
     before.joins[turned.id] !== 'off';
   for (const id of is.openSources) {
-    const source = design.sources.find((x) => x.id === id);
+    const source = rowOf(design.sources, id);
     if (was.openSources.includes(id) || source?.kind !== 'alternator') continue;
-    const join = design.joins.find((j) => j.id === source.joinId);
+    const join = rowOf(design.joins, source.joinId);
     if (before.rpm > 0 && now.rpm > 0 && !join?.fieldDisconnect)
       say(
         source.alternator?.suppressor ? 'fix' : 'stop',
@@ -237,7 +234,7 @@ export function consequencesOf(whole: Design, analysed: Analysed, before: Standi
   }
   const start = design.engine.startBankId;
   const drains = (a: BenchAnswer) => {
-    const bank = a.study.banks.find((b) => b.id === start);
+    const bank = rowOf(a.study.banks, start);
     return bank && bank.amps > 0.3 ? bank.amps : 0;
   };
   const amps = drains(is);

@@ -1,7 +1,7 @@
 /** The boat as one network: banks, feeders, panels, branches, sources and loads, both conductors apart (docs/methods.md, M6). */
 import { alternatorAt, chargerAmps } from '../charging';
 import { type CircuitResult } from '../circuit';
-import { asDecided, type Circuit, type Design, type Join, type Load, type Source, type Study } from '../design';
+import { asDecided, type Circuit, type Design, type Join, type Load, type Source, type Study, rowOf } from '../design';
 import { TYPICAL_PATH_OHM } from '../rules';
 import { isCharging, loadCurrent } from '../demand';
 import { bankRestV, bankSource } from '../bank';
@@ -257,7 +257,7 @@ function sourceOf(
 
 /** The bank a source's output reaches: through a selector the one it is turned to, through a splitter its first; null where it is left open. */
 export function chargedBank(design: Design, s: Source, engineRpm: number, hands: Pick<Hands, 'joins'> | null): string | null {
-  const join = design.joins.find((j) => j.id === s.joinId);
+  const join = rowOf(design.joins, s.joinId);
   if (!join) return s.bankId;
   if (join.kind !== 'selector') return s.bankId ?? join.firstId;
   const position = positionOf(join, engineRpm, hands);

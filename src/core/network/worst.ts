@@ -1,5 +1,5 @@
 /** The worst of all studies: for every load its lowest volts, for every lead its largest current,(docs/methods.md, M6). */
-import { asDecided, type Design, type Study } from '../design';
+import { asDecided, type Design, type Study, rowOf } from '../design';
 import { CONDUCTORS } from '../rules';
 import { type CaseFault, caseFaults } from './caseFaults';
 import { runStudy, type StudyAnswer, type StudyLoad } from './study';
@@ -49,8 +49,8 @@ export function worstOfStudies(whole: Design, analysed: Analysed): Worst {
 
 /** At the current it draws there: its own run's share of the loss lessened or raised with the size. */
 function wantedSize(design: Design, { circuits }: Analysed, l: WorstLoad): string | null {
-  const result = circuits.find((r) => r.id === l.circuitId);
-  const circuit = design.circuits.find((c) => c.id === l.circuitId);
+  const result = rowOf(circuits, l.circuitId);
+  const circuit = rowOf(design.circuits, l.circuitId);
   if (!result || !circuit || Number.isNaN(l.volts)) return null;
   let at = circuit.taps.findIndex((t) => t.serves.id === l.id);
   let copper = 0;

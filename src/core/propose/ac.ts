@@ -9,6 +9,7 @@ import {
   blankAcPanel,
   blankAcSource,
   type Design,
+  rowOf,
 } from '../design';
 import { loose, outletA, SERVICES, vaOf } from '../ac';
 
@@ -23,7 +24,7 @@ export interface AcProposal {
 const low = (name: string): string => name.charAt(0).toLowerCase() + name.slice(1);
 
 const isWet = (design: Design, placeId: string | null): boolean => {
-  const p = design.places.find((x) => x.id === placeId);
+  const p = rowOf(design.places, placeId);
   return p !== undefined && (p.wet || p.drips || p.engineSpace || /galley|head|deck|cockpit/i.test(p.name));
 };
 
@@ -89,7 +90,7 @@ function chargersAsLoads(design: Design, freshId: (prefix: string) => string): A
 function panelsFor(design: Design, sources: readonly AcSource[], freshId: (prefix: string) => string) {
   const all = [...design.acPanels];
   const added: AcPanel[] = [];
-  const at = design.panels.find((p) => p.kind === 'panel')?.placeId ?? design.places.find((p) => p.id === 'chart')?.id ?? null;
+  const at = design.panels.find((p) => p.kind === 'panel')?.placeId ?? rowOf(design.places, 'chart')?.id ?? null;
   const put = (p: AcPanel) => {
     all.push(p);
     added.push(p);
@@ -163,7 +164,7 @@ function branches(
   for (const [key, list] of plugged) {
     const panelId = key.split(' ')[0] ?? small.id;
     const placeId = list[0]?.placeId ?? null;
-    const where = design.places.find((p) => p.id === placeId)?.name ?? 'cabin';
+    const where = rowOf(design.places, placeId)?.name ?? 'cabin';
     put(
       `Outlets, ${low(where)}${panelId === main.id && small !== main ? ', mains only' : ''}`,
       { kind: 'panel', id: panelId },

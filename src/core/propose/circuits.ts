@@ -1,5 +1,5 @@
 /** Circuits for loads that have none: which share a way, in what order they are tapped, and what feeds the panels. A person regroups them. */
-import { blankCircuit, blankDevice, blankPanel, type Circuit, type Design, type Load, type Panel, type Point } from '../design';
+import { blankCircuit, blankDevice, blankPanel, type Circuit, type Design, type Load, type Panel, type Point, rowOf } from '../design';
 import { loadPoint, panelPoint, pathM, placePoint } from '../topology';
 
 export interface Proposal {
@@ -93,7 +93,7 @@ export function proposeCircuits(design: Design, freshId: (prefix: string) => str
       if (!fedBy(nearest.id)) feed(nearest, { kind: 'panel', id: busFor(false).id }, 'house switch', `${nearest.name} feeder`);
       return nearest;
     }
-    const chart = design.places.find((p) => p.id === 'chart') ?? design.places.find((p) => !p.wet && !p.engineSpace);
+    const chart = rowOf(design.places, 'chart') ?? design.places.find((p) => !p.wet && !p.engineSpace);
     const count = all().filter((p) => p.kind === 'panel').length + 1;
     const panel: Panel = {
       ...blankPanel(freshId('p'), `Panel ${count}`, 'panel', chart?.id ?? null),

@@ -1,5 +1,5 @@
 /** The main side a boat wants, from what the other stations know: bars, the shunt, straps, the starter's leads, what joins the banks, earths. */
-import { type Bar, blankDevice, BOUNDS, type Design, type BatteryCable, type BatteryCableEnd } from '../design';
+import { type Bar, blankDevice, BOUNDS, type Design, type BatteryCable, type BatteryCableEnd, rowOf } from '../design';
 
 export interface MainSideProposal {
   readonly bars: readonly Bar[];
@@ -72,7 +72,7 @@ export function proposeMainSide(design: Design, freshId: (prefix: string) => str
   for (const other of design.banks)
     if (other.id !== house.id && other.id !== engine.startBankId) lay('negative', `${other.name} negative`, bank(other.id), bus);
 
-  const start = design.banks.find((b) => b.id === engine.startBankId);
+  const start = rowOf(design.banks, engine.startBankId);
   const hasEngine = start !== undefined || design.sources.some((s) => s.kind === 'alternator');
   if (hasEngine) {
     const block = barOf('engine', 'Engine block', enginePlace);

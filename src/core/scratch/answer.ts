@@ -16,6 +16,7 @@ import {
   type Load,
   type Place,
   UNPINNED,
+  rowOf,
 } from '../design';
 import type { CircuitResult } from '../circuit';
 import { circuitWorking, type Working } from '../working';
@@ -139,8 +140,8 @@ function aboard(reading: ScratchReading, boat: Design, load: Load): Scene | null
   );
   const next = applyEdit(base, { ops }, true);
   if (!next.ok || circuitId === null) return null;
-  const circuit = next.design.circuits.find((c) => c.id === circuitId);
-  const from = next.design.panels.find((p) => p.id === circuit?.from.id)?.name ?? 'the bank';
+  const circuit = rowOf(next.design.circuits, circuitId);
+  const from = rowOf(next.design.panels, circuit?.from.id)?.name ?? 'the bank';
   return {
     circuitId,
     design: { ...next.design, circuits: next.design.circuits.map((c) => (c.id === circuitId ? laid(c, reading) : c)) },

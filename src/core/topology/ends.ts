@@ -1,6 +1,6 @@
 /** What a lead of the main side lands on: its node in the network, its name, where it stands. */
 import { loadPoint, panelPoint, pathM, placePoint } from './geometry';
-import type { Design, BatteryCable, BatteryCableEnd, Point } from '../design';
+import { type Design, type BatteryCable, type BatteryCableEnd, type Point, rowOf } from '../design';
 
 export type Rail = '+' | '-';
 
@@ -39,7 +39,7 @@ const listOf = { bank: 'banks', panel: 'panels', source: 'sources', bar: 'bars',
 export type Ended = Pick<Design, 'banks' | 'panels' | 'sources' | 'bars' | 'loads' | 'joins'>;
 
 function thingAt(design: Ended, { kind, id }: BatteryCableEnd): { readonly name: string } | undefined {
-  if (kind === 'join first' || kind === 'join second') return design.joins.find((j) => j.id === id);
+  if (kind === 'join first' || kind === 'join second') return rowOf(design.joins, id);
   const rows: readonly { readonly id: string; readonly name: string }[] = design[listOf[kind]];
   return rows.find((r) => r.id === id);
 }
@@ -71,8 +71,8 @@ export const endsOf = (design: Ended): BatteryCableEnd[] => [
 /** The place an end stands in; a join stands by its first bank. */
 export function endPlaceId(design: Design, { kind, id }: BatteryCableEnd): string | null {
   if (kind === 'join first' || kind === 'join second') {
-    const join = design.joins.find((j) => j.id === id);
-    return design.banks.find((b) => b.id === join?.firstId)?.placeId ?? null;
+    const join = rowOf(design.joins, id);
+    return rowOf(design.banks, join?.firstId)?.placeId ?? null;
   }
   const rows: readonly { readonly id: string; readonly placeId: string | null }[] = design[listOf[kind]];
   return rows.find((r) => r.id === id)?.placeId ?? null;
@@ -80,11 +80,11 @@ export function endPlaceId(design: Design, { kind, id }: BatteryCableEnd): strin
 
 function endPoint(design: Design, end: BatteryCableEnd): Point {
   if (end.kind === 'case') {
-    const load = design.loads.find((l) => l.id === end.id);
+    const load = rowOf(design.loads, end.id);
     if (load) return loadPoint(design, load);
   }
   if (end.kind === 'panel') {
-    const panel = design.panels.find((p) => p.id === end.id);
+    const panel = rowOf(design.panels, end.id);
     if (panel) return panelPoint(design, panel);
   }
   return placePoint(design, endPlaceId(design, end));

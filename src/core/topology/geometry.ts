@@ -1,5 +1,5 @@
 /** Where things are, and how far a cable has to go between them. */
-import type { Along, Boat, Design, Load, Panel, Point } from '../design';
+import { type Along, type Boat, type Design, type Load, type Panel, type Point, rowOf } from '../design';
 
 /** Path of a cable between two points, m: fore-and-aft + athwart + up-and-down + slack at each end. Estimate; a tape rules. */
 export const pathM = (a: Point, b: Point, slackM: number): number =>
@@ -9,7 +9,7 @@ const MIDSHIPS: Point = { x: 0, y: 0, z: 0.5 };
 
 /** Position of a place; amidships when it has none. */
 export function placePoint(design: Pick<Design, 'boat' | 'places'>, placeId: string | null): Point {
-  const place = design.places.find((p) => p.id === placeId);
+  const place = rowOf(design.places, placeId);
   return place?.at ?? { ...MIDSHIPS, x: design.boat.lengthM / 2 };
 }
 

@@ -1,5 +1,5 @@
 /** The main side as a graph: what hangs together on a rail, what closes a loop, and where a bank's circuits return. */
-import type { Design, BatteryCable } from '../design';
+import { type Design, type BatteryCable, rowOf } from '../design';
 import { bankPost, barNode, endNode, joinSide } from './ends';
 
 /** Sets of nodes that hang together; joined tells whether two did already. */
@@ -27,7 +27,7 @@ export function returnBar(design: Pick<Design, 'leads' | 'bars'>, bankId: string
     if (lead.rail !== 'negative') continue;
     const [bank, bar] = lead.from.kind === 'bank' ? [lead.from, lead.to] : [lead.to, lead.from];
     if (bank.kind !== 'bank' || bank.id !== bankId || bar.kind !== 'bar') continue;
-    if (design.bars.find((b) => b.id === bar.id)?.kind === 'negative bus') return bar.id;
+    if (rowOf(design.bars, bar.id)?.kind === 'negative bus') return bar.id;
   }
   return null;
 }

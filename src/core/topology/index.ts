@@ -18,3 +18,4 @@ export { batteryCablesBetween, loops, loose, paralleled, returnBar, shuntCable }
 export { circuitOrder, upFrom } from './order';
 export { bankOfLoads } from './roots';
 export { type RunGeometry, runGeometry, runOf, sameParts, type Served } from './runs';
+export { servingOf } from './serving';

@@ -1,5 +1,5 @@
 /** The order in which circuits feed each other: main, feeders, branches; and the loops in which panels feed themselves. */
-import type { Circuit } from '../design';
+import { type Circuit, rowOf } from '../design';
 import { panelFeeds } from './feeds';
 import { type Ring, ringsIn } from '../solve';
 
@@ -48,7 +48,7 @@ export function circuitOrder(circuits: readonly Circuit[]): CircuitOrder {
 export function upFrom(circuits: readonly Circuit[], circuitId: string | undefined): Circuit[] {
   const { feederOf } = circuitOrder(circuits);
   const chain: Circuit[] = [];
-  let at = circuits.find((c) => c.id === circuitId);
+  let at = rowOf(circuits, circuitId);
   while (at && !chain.includes(at)) {
     chain.push(at);
     at = at.from.kind === 'panel' ? feederOf.get(at.from.id) : undefined;

@@ -1,5 +1,5 @@
 /** Where a circuit's run goes: the places it passes and its estimated lengths, kept while nothing it depends on moves. */
-import type { Circuit, Design, Load, Panel, Place, Point } from '../design';
+import { type Circuit, type Design, type Load, type Panel, type Place, type Point, rowOf } from '../design';
 import { corners, loadPoint, panelPoint, placePoint, runM } from './geometry';
 
 /** What a circuit's taps serve, by tap; null where it is something else or gone. */
@@ -79,11 +79,9 @@ function segmentLengths(design: Design, circuit: Circuit, start: Place | null, s
 /** A circuit's run as it lies in the boat, segment by segment, for a design alone. */
 export function runOf(design: Design, circuit: Circuit): Point[][] {
   const placeId =
-    circuit.from.kind === 'bank'
-      ? design.banks.find((b) => b.id === circuit.from.id)?.placeId
-      : design.panels.find((p) => p.id === circuit.from.id)?.placeId;
-  return segmentPaths(design, circuit, design.places.find((p) => p.id === placeId) ?? null, {
-    loads: circuit.taps.map((t) => (t.serves.kind === 'load' ? (design.loads.find((l) => l.id === t.serves.id) ?? null) : null)),
-    panels: circuit.taps.map((t) => (t.serves.kind === 'panel' ? (design.panels.find((p) => p.id === t.serves.id) ?? null) : null)),
+    circuit.from.kind === 'bank' ? rowOf(design.banks, circuit.from.id)?.placeId : rowOf(design.panels, circuit.from.id)?.placeId;
+  return segmentPaths(design, circuit, rowOf(design.places, placeId) ?? null, {
+    loads: circuit.taps.map((t) => (t.serves.kind === 'load' ? (rowOf(design.loads, t.serves.id) ?? null) : null)),
+    panels: circuit.taps.map((t) => (t.serves.kind === 'panel' ? (rowOf(design.panels, t.serves.id) ?? null) : null)),
   });
 }

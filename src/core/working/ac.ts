@@ -15,7 +15,7 @@ import {
 } from '../ac';
 import { type GeneratorAnswer, type InverterAnswer } from '../network';
 import type { AcPower } from '../check';
-import type { Design } from '../design';
+import { type Design, rowOf } from '../design';
 import { CONDUCTORS, RIPPLE, DROP_PCT, TOTAL_DROP_PCT } from '../rules';
 import { type Kind, round3, show, sizeName, type Units } from '../quantity';
 import { COMES_FIRST } from './circuit';
@@ -36,7 +36,7 @@ export function acCircuitWorking(design: Design, id: string, units: Units): Work
   const at = design.acCircuits.findIndex((c) => c.id === id);
   const [c, r] = [design.acCircuits[at], acCircuits(design)[at]];
   if (!c || !r) return undefined;
-  const sourceName = (sourceId: string) => design.acSources.find((s) => s.id === sourceId)?.name ?? '';
+  const sourceName = (sourceId: string) => rowOf(design.acSources, sourceId)?.name ?? '';
   const rows = design.acLoads.filter((l) => c.loadIds.includes(l.id));
   const shores = chainsTo(design, c).filter((x) => x.source.shore !== null);
   return {
@@ -112,7 +112,7 @@ export function acCircuitWorking(design: Design, id: string, units: Units): Work
       {
         title: 'A live case at its far end',
         lines: r.faults.flatMap((f) => {
-          const source = design.acSources.find((s) => s.id === f.sourceId);
+          const source = rowOf(design.acSources, f.sourceId);
           return [
             line(`on ${sourceName(f.sourceId)}`, f.amps, 'A', show(f.amps, 'A', units), {
               formula: `${r.volts} V ÷ ${ohms(f.loopOhm)}`,
@@ -155,7 +155,7 @@ function neighboursOf(design: Design, r: AcCircuitResult, pinned: boolean): Neig
 
 /** A source: an inverter on its battery, a generator, or what a pedestal leaves room for. */
 export function acSourceWorking(design: Design, power: AcPower, id: string, units: Units): Working | undefined {
-  const source = design.acSources.find((s) => s.id === id);
+  const source = rowOf(design.acSources, id);
   if (!source) return undefined;
   const inverter = power.inverters.find((i) => i.id === id);
   const generator = power.generators.find((g) => g.id === id);
@@ -211,7 +211,7 @@ export function acSourceWorking(design: Design, power: AcPower, id: string, unit
 }
 
 function inverterSections(design: Design, i: InverterAnswer, units: Units): Working['sections'] {
-  const source = design.acSources.find((s) => s.id === i.id)?.inverter;
+  const source = rowOf(design.acSources, i.id)?.inverter;
   const volts = (v: number) => (Number.isNaN(v) ? 'not wired' : v > 0 ? `${v.toFixed(2)} V` : 'collapses');
   return [
     {

@@ -4,7 +4,7 @@ import { houseBanks } from '../bank';
 import { dayAh, standsBy } from '../energy';
 import { dayLoads } from '../ac';
 import { standingA } from '../demand';
-import type { Design } from '../design';
+import { type Design, rowOf } from '../design';
 import { round3, show, type Units } from '../quantity';
 import { CHEMISTRY_SOURCE } from '../rules';
 import type { Working, WorkingLine } from './types';
@@ -12,8 +12,8 @@ import type { Working, WorkingLine } from './types';
 const n = round3;
 
 export function loadWorking(design: Design, analysis: Analysis, loadId: string, units: Units): Working | undefined {
-  const load = design.loads.find((l) => l.id === loadId);
-  const result = analysis.loads.find((l) => l.id === loadId);
+  const load = rowOf(design.loads, loadId);
+  const result = rowOf(analysis.loads, loadId);
   if (!load || !result) return undefined;
   const { current } = result;
   const { volts } = analysis;
@@ -78,7 +78,7 @@ export function loadWorking(design: Design, analysis: Analysis, loadId: string, 
 export function needWorking(design: Design, analysis: Analysis, livingId: string, units: Units): Working {
   const need = analysis.balance.needs.find((x) => x.livingId === livingId);
   const needAh = need?.needAh ?? 0;
-  const living = design.living.find((l) => l.id === livingId);
+  const living = rowOf(design.living, livingId);
   const parts = dayLoads(design)
     .map((load) => ({ load, ah: living ? dayAh(load, living) : 0 }))
     .filter((p) => p.ah > 0)

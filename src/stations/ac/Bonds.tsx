@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { type AcState, bondsRight, type Origin } from '@/core/ac';
-import { type Design, EARTHINGS } from '@/core/design';
+import { type Design, EARTHINGS, rowOf } from '@/core/design';
 import { useAsked, useDesign, useFindings } from '@/ui/boat/context';
 import { usePut } from '@/ui/boat/put';
 import { Choice, OptionalFigure } from '@/ui/field';
@@ -115,7 +115,7 @@ export function Bonds() {
 }
 
 function placeOf(design: Design, o: Origin): string {
-  const name = design.acSources.find((s) => s.id === o.sourceId)?.name ?? '';
+  const name = rowOf(design.acSources, o.sourceId)?.name ?? '';
   if (o.bonds.length > 0) return o.bonds.map((b) => b.at).join(' and ');
   return o.wanted === 0 ? `ashore, for ${name}` : `nowhere, for ${name}`;
 }

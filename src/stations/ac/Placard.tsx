@@ -1,4 +1,5 @@
 'use client';
+import { rowOf } from '@/core/design';
 import { placardLines } from '@/core/ac';
 import { useAsked, useDesign } from '@/ui/boat/context';
 
@@ -7,7 +8,7 @@ export function Placard() {
   const design = useDesign();
   const running = useAsked('together', (r) => r.together());
   const lines = running ? placardLines(design, running) : [];
-  const wanted = design.acRules.wanted.map((id) => design.acLoads.find((l) => l.id === id)?.name).filter(Boolean);
+  const wanted = design.acRules.wanted.map((id) => rowOf(design.acLoads, id)?.name).filter(Boolean);
   return (
     <div className="min-h-0 flex-1 overflow-auto px-4 pb-8" tabIndex={0} role="region" aria-label="placard">
       <p className="screen-only flex items-baseline gap-4 pt-1">

@@ -1,6 +1,6 @@
 'use client';
 import { settingsOf } from '@/core/ac';
-import { AC_SOURCE_KINDS, type AcSource, addOp, blankAcSource, BOUNDS, dropOp } from '@/core/design';
+import { AC_SOURCE_KINDS, type AcSource, addOp, blankAcSource, BOUNDS, dropOp, rowOf } from '@/core/design';
 import { round3 } from '@/core/quantity';
 import { useDesign, useFindings, useFreshId, useSelected, useStore, useStudied } from '@/ui/boat/context';
 import { Plain } from '@/ui/table/Plain';
@@ -18,7 +18,7 @@ export function Sources() {
   const findings = useFindings();
   const [selected, select] = useSelected();
   const { acSources, boat } = design;
-  const source = (selected?.kind === 'AC source' ? acSources.find((s) => s.id === selected.id) : undefined) ?? acSources[0];
+  const source = (selected?.kind === 'AC source' ? rowOf(acSources, selected.id) : undefined) ?? acSources[0];
   const add = (kind: AcSource['kind']) => {
     const row = blankAcSource(fresh('as'), kind, boat);
     store.edit(`add ${row.name.toLowerCase()}`, [addOp(design, 'acSources', row)]);

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { type Running, wattsOf } from '@/core/ac';
-import type { AcLoad, Design } from '@/core/design';
+import { type AcLoad, type Design, rowOf } from '@/core/design';
 import { round3 } from '@/core/quantity';
 import { useAsked, useDesign, useSelected } from '@/ui/boat/context';
 import { usePut } from '@/ui/boat/put';
@@ -134,7 +134,7 @@ export function Together() {
   );
 }
 
-const nameOf = (design: Design, id: string): string => design.acLoads.find((l) => l.id === id)?.name ?? id;
+const nameOf = (design: Design, id: string): string => rowOf(design.acLoads, id)?.name ?? id;
 
 function stepsOf(design: Design, { wanted }: Running): string {
   const steps = wanted.shedding.steps.map((s) =>
@@ -209,7 +209,7 @@ function Sets({ running }: { running: Running }) {
 }
 
 const wattsById = (design: Design, id: string): number => {
-  const row = design.acLoads.find((l) => l.id === id);
+  const row = rowOf(design.acLoads, id);
   return row ? wattsOf(design, row).watts : 0;
 };
 

@@ -1,7 +1,18 @@
 /** Columns of the AC sheets: appliances, panels, runs. */
 import { bare, MARKS, parseChoice, type Parsed, parseNumber, parseOptional, round3, show, sizeName, unitOf } from '@/core/quantity';
 import { type AcCircuitResult, wattsOf } from '@/core/ac';
-import { AC_CABLES, AC_LEGS, type AcCircuit, type AcLoad, type AcPanel, type Design, LEAKAGES, parseSize, TRANSFERS } from '@/core/design';
+import {
+  AC_CABLES,
+  AC_LEGS,
+  type AcCircuit,
+  type AcLoad,
+  type AcPanel,
+  type Design,
+  LEAKAGES,
+  parseSize,
+  TRANSFERS,
+  rowOf,
+} from '@/core/design';
 import { newRing, ringWords } from '@/core/topology';
 import type { Column } from '@/ui/sheet/types';
 import { cellsOf, hoursColumns, map } from '@/ui/sheet/cells';
@@ -138,7 +149,7 @@ export function runColumns(design: Design): Column<RunRow>[] {
       title: 'serves',
       hint: 'Appliances by name, with semicolons between',
       width: 150,
-      text: (r) => r.loadIds.map((id) => design.acLoads.find((l) => l.id === id)?.name ?? 'gone').join('; '),
+      text: (r) => r.loadIds.map((id) => rowOf(design.acLoads, id)?.name ?? 'gone').join('; '),
       write: (_, text) => {
         const names = text
           .split(';')

@@ -1,4 +1,5 @@
 'use client';
+import { rowOf } from '@/core/design';
 import { round3, show } from '@/core/quantity';
 import { useDesign, useLists } from '@/ui/boat/context';
 import { PenetrationTable } from '@/ui/lists/PenetrationTable';
@@ -105,7 +106,7 @@ function Panels({ lists }: { lists: NonNullable<ReturnType<typeof useLists>> }) 
   const units = design.boat;
   const panels = lists.panels.filter((p) => p.ways.some((w) => w.circuitId !== null));
   return panels.map((p) => {
-    const row = design.panels.find((x) => x.id === p.panelId);
+    const row = rowOf(design.panels, p.panelId);
     return (
       <section key={p.panelId} className="mt-6" aria-label={`Panel ${p.name}`}>
         <h2 className="font-semibold">

@@ -1,7 +1,7 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { useMemo, useState } from 'react';
-import { BELTS, EXCITATION, MOUNTINGS, PULLEYS, ROTATIONS, type Source } from '@/core/design';
+import { BELTS, EXCITATION, MOUNTINGS, PULLEYS, ROTATIONS, type Source, rowOf } from '@/core/design';
 import { alternatorAt, cutInRpm, fitLines, labelCurve, pulleyRatio, swapLines } from '@/core/charging';
 import { isLed, swapGrowth } from '@/core/analysis';
 import { chemistryOf } from '@/core/bank';
@@ -23,7 +23,7 @@ export function AlternatorFacts({ source, put }: { source: Source; put: PutSourc
   const [against, setAgainst] = useState('');
   const { engine, boat } = design;
   const a = source.alternator;
-  const bank = design.banks.find((b) => b.id === source.bankId);
+  const bank = rowOf(design.banks, source.bankId);
   const times = boat.systemV / 12;
   const { paths } = useAnalysis();
   const pathMohm = source.pathMohm ?? paths[source.id];

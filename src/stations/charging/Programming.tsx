@@ -1,4 +1,5 @@
 'use client';
+import { rowOf } from '@/core/design';
 import { useState } from 'react';
 import { sheetLines } from '@/core/charging';
 import { useDesign } from '@/ui/boat/context';
@@ -10,7 +11,7 @@ export function Programming() {
   const design = useDesign();
   const put = usePut();
   const [id, setId] = useState<string | null>(null);
-  const source = design.sources.find((s) => s.id === id) ?? design.sources[0];
+  const source = rowOf(design.sources, id) ?? design.sources[0];
   if (!source) return <p className="pt-3">There is nothing to program yet: add sources first.</p>;
   const names = design.sources.map((s) => s.name);
   const lines = sheetLines(design, source);

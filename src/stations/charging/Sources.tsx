@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { addOp, blankSource, dropOp, type Source, SOURCE_KINDS } from '@/core/design';
+import { addOp, blankSource, dropOp, type Source, SOURCE_KINDS, rowOf } from '@/core/design';
 import { houseIndex } from '@/core/energy';
 import { round3 } from '@/core/quantity';
 import { useAnalysis, useAsked, useDesign, useFreshId, useStore } from '@/ui/boat/context';
@@ -16,10 +16,10 @@ export function Sources() {
   const store = useStore();
   const fresh = useFreshId();
   const [id, setId] = useState<string | null>(null);
-  const source = design.sources.find((s) => s.id === id) ?? design.sources[0];
+  const source = rowOf(design.sources, id) ?? design.sources[0];
   const { sources, banks, engine, boat } = design;
   const fills = useAsked('fills', (r) => r.fills()) ?? [];
-  const bankName = (bankId: string | null) => banks.find((b) => b.id === bankId)?.name ?? 'no bank';
+  const bankName = (bankId: string | null) => rowOf(banks, bankId)?.name ?? 'no bank';
   const add = (kind: Source['kind']) => {
     const next = fresh('q');
     const start = banks.find((b) => b.job === 'start');

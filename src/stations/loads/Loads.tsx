@@ -1,7 +1,7 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { useCallback, useMemo, useState } from 'react';
-import { blankLoad, BOUNDS, type Card, cardFrom, type Load, removeLoads, setOp, withCard } from '@/core/design';
+import { blankLoad, BOUNDS, type Card, cardFrom, type Load, removeLoads, setOp, withCard, rowOf } from '@/core/design';
 import { useDesign, useFreshId, useSelected, useStore } from '@/ui/boat/context';
 import { fileName, saveBlob, saveCsv } from '@/ui/files';
 import { opsOf, Sheet, type Change } from '@/ui/sheet';
@@ -43,7 +43,7 @@ export default function Loads() {
     const [first] = rows;
     if (first) select({ kind: 'load', id: first.id });
   };
-  const chosen = selected?.kind === 'load' ? design.loads.find((l) => l.id === selected.id) : undefined;
+  const chosen = selected?.kind === 'load' ? rowOf(design.loads, selected.id) : undefined;
   const makeCard = async (load: Load) => {
     const card = cardFrom(load, freshId('k'));
     const answer = await fetch('/api/shelf/card', {

@@ -1,4 +1,5 @@
 'use client';
+import { rowOf } from '@/core/design';
 import { largestFaultA, smallestFaultA } from '@/core/circuit';
 import { round3, show } from '@/core/quantity';
 import { useAnalysis, useDesign } from '@/ui/boat/context';
@@ -11,7 +12,7 @@ export function FaultNodes() {
   const units = design.boat;
   const posts = banks.map((b) => ({
     id: b.bankId,
-    name: `${design.banks.find((x) => x.id === b.bankId)?.name ?? ''}, posts`,
+    name: `${rowOf(design.banks, b.bankId)?.name ?? ''}, posts`,
     largestA: b.postsFaultA,
     leastA: b.smallestV / b.smallestOhm,
     by: [`${round3(b.largestFaultA)} A of its own${b.faultIsMakers ? ", the maker's" : ', typical'}`, b.postsFaultBy]
@@ -20,7 +21,7 @@ export function FaultNodes() {
   }));
   const panels = design.panels.flatMap((p) => {
     const up = circuits.flatMap((r) => {
-      const at = design.circuits.find((c) => c.id === r.id)?.taps.findIndex((t) => t.serves.kind === 'panel' && t.serves.id === p.id) ?? -1;
+      const at = rowOf(design.circuits, r.id)?.taps.findIndex((t) => t.serves.kind === 'panel' && t.serves.id === p.id) ?? -1;
       return at >= 0 ? (r.below[at] ?? []) : [];
     })[0];
     return up

@@ -1,6 +1,6 @@
 'use client';
 import { useCallback, useMemo, useState } from 'react';
-import { addOp, blankCircuit, blankFound, type Circuit, dropOps, setOp } from '@/core/design';
+import { addOp, blankCircuit, blankFound, type Circuit, dropOps, setOp, rowOf } from '@/core/design';
 import { useAnalysis, useAsked, useDesign, useFreshId, useSelected, useStore } from '@/ui/boat/context';
 import { Photos } from '@/ui/photos/Photos';
 import { opsOf, Sheet, type Change } from '@/ui/sheet';
@@ -44,7 +44,7 @@ export function AsFound() {
     select({ kind: 'circuit', id });
   };
   const record = (id: string) => {
-    const circuit = design.circuits.find((c) => c.id === id);
+    const circuit = rowOf(design.circuits, id);
     if (circuit) store.edit(`record ${circuit.name} as found`, [setOp(design, ['circuits', id, 'found'], blankFound(boat.ruleSet))]);
   };
   const remove = (doomed: readonly FoundRow[]) => {

@@ -1,6 +1,6 @@
 'use client';
 import { useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
-import type { Design, Load, Place, Point } from '@/core/design';
+import { type Design, type Load, type Place, type Point, rowOf } from '@/core/design';
 import { show } from '@/core/quantity';
 import { planOutline, profileOutline } from './hull';
 
@@ -137,11 +137,11 @@ export function BoatDrawing({ design, selected, onSelect, onMove, under }: Props
     );
   };
 
-  const shownPlace = selected?.kind === 'place' ? selected.id : (loads.find((l) => l.id === selected?.id)?.placeId ?? null);
+  const shownPlace = selected?.kind === 'place' ? selected.id : (rowOf(loads, selected?.id)?.placeId ?? null);
   const near = loads.filter((l) => l.at !== null || (shownPlace !== null && l.placeId === shownPlace));
   const loadAt = (l: Load, i: number): Point => {
     if (l.at) return l.at;
-    const place = places.find((p) => p.id === l.placeId);
+    const place = rowOf(places, l.placeId);
     const angle = (i / Math.max(1, near.length)) * 2 * Math.PI;
     const base = place?.at ?? { x: boat.lengthM / 2, y: 0, z: 0.5 };
     return {

@@ -1,5 +1,5 @@
 'use client';
-import { dropOp, type Op, type Place, setOp } from '@/core/design';
+import { dropOp, type Op, type Place, setOp, rowOf } from '@/core/design';
 import { show } from '@/core/quantity';
 import { useDesign, useStore } from '@/ui/boat/context';
 import { Entry, Figure, Tick } from '@/ui/field';
@@ -16,7 +16,7 @@ export function PlaceFacts({
 }) {
   const design = useDesign();
   const store = useStore();
-  const place = design.places.find((p) => p.id === selectedId);
+  const place = rowOf(design.places, selectedId);
   const put = (p: Place, key: keyof Place, value: unknown, label: string) =>
     store.edit(`${label} of ${p.name}`, [setOp(design, ['places', p.id, key], value)]);
   const remove = (p: Place) => {

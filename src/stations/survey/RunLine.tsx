@@ -1,6 +1,6 @@
 'use client';
 import type { Finding } from '@/core';
-import { ALONGS, type Circuit, setOp } from '@/core/design';
+import { ALONGS, type Circuit, setOp, rowOf } from '@/core/design';
 import { show } from '@/core/quantity';
 import { useAnalysis, useDesign, useStore } from '@/ui/boat/context';
 
@@ -8,7 +8,7 @@ import { useAnalysis, useDesign, useStore } from '@/ui/boat/context';
 export function RunLine({ circuit, worst, onClose }: { circuit: Circuit; worst: Finding | undefined; onClose: () => void }) {
   const design = useDesign();
   const store = useStore();
-  const result = useAnalysis().circuits.find((r) => r.id === circuit.id);
+  const result = rowOf(useAnalysis().circuits, circuit.id);
   const taped = circuit.taps.some((t) => t.tapedM !== null) || (circuit.found?.lengthM ?? null) !== null;
   const estimate = result?.taps.reduce((sum, t) => sum + t.estimatedM, 0) ?? 0;
   return (

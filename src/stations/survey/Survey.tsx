@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { addOp, blankPlace, BOUNDS, type Point, setOp } from '@/core/design';
+import { addOp, blankPlace, BOUNDS, type Point, setOp, rowOf } from '@/core/design';
 import { useDesign, useFindings, useFreshId, useSelected, useStore } from '@/ui/boat/context';
 import { Views } from '@/ui/views/Views';
 import { AsFound } from './AsFound';
@@ -28,7 +28,7 @@ export default function Survey() {
   const [run, chooseRun] = useSelected();
   const [runs, setRuns] = useState<RunsShown>('to be settled');
   const worst = worstByCircuit(findings);
-  const circuit = run?.kind === 'circuit' ? design.circuits.find((c) => c.id === run.id) : undefined;
+  const circuit = run?.kind === 'circuit' ? rowOf(design.circuits, run.id) : undefined;
   const select = (next: Thing) => {
     setThing(next);
     if (next.kind === 'place') setShowing('places');

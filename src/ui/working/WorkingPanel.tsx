@@ -1,4 +1,5 @@
 'use client';
+import { rowOf } from '@/core/design';
 import { useDesign, useFindings, useSelected, useWorking } from '@/ui/boat/context';
 import { Sections } from './Sections';
 
@@ -32,7 +33,7 @@ export function WorkingPanel() {
     (f) =>
       f.about.id === selected.id ||
       (selected.kind === 'circuit' &&
-        design.circuits.find((c) => c.id === selected.id)?.taps.some((t) => t.serves.id === f.about.id && f.about.kind === 'load')),
+        rowOf(design.circuits, selected.id)?.taps.some((t) => t.serves.id === f.about.id && f.about.kind === 'load')),
   );
   return (
     <aside

@@ -1,7 +1,7 @@
 /** Rules on inverters and generators, once the DC network has been asked. */
 import { RIPPLE } from '../../rules';
 import { type GeneratorAnswer, type InverterAnswer } from '../../network';
-import type { Design } from '../../design';
+import { type Design, rowOf } from '../../design';
 import { round3, sizeName } from '../../quantity';
 import { type Rule, type Said, SOURCES, when } from './../rule';
 import type { AcRow } from './acParts';
@@ -160,7 +160,7 @@ export const MACHINE_RULES: readonly MachineRule[] = [
       source: SOURCES.maker,
     },
     (i, design) => {
-      const name = design.acSources.find((s) => s.id === i.id)?.name ?? '';
+      const name = rowOf(design.acSources, i.id)?.name ?? '';
       return i.starts
         .filter((s) => !s.passes)
         .map((s) => ({

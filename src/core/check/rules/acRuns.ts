@@ -1,6 +1,6 @@
 /** Rules on AC runs: conductor and breaker, faults to earth, what the cable is and what colour. */
 import { type AcCircuitResult, acCircuits, chainsTo, INTERRUPTS, INTERRUPTS_AT_LEAST, sourceOhm } from '../../ac';
-import { type AcCircuit, type Design, setOp } from '../../design';
+import { type AcCircuit, type Design, setOp, rowOf } from '../../design';
 import { round3, sizeName } from '../../quantity';
 import { AC_COLOURS, DROP_PCT, TOTAL_DROP_PCT } from '../../rules';
 import { type Rule, type Said, SOURCES, when } from './../rule';
@@ -189,7 +189,7 @@ export const AC_RUN_RULES: readonly Rule<AcRunFacts>[] = [
       hazard: 'fire',
       confirm: 'eyes',
       cure: (design, { about }) => {
-        const c = design.acCircuits.find((x) => x.id === about.id);
+        const c = rowOf(design.acCircuits, about.id);
         return c?.family != null ? [setOp(design, ['acCircuits', c.id, 'family'], null)] : null;
       },
     },
@@ -216,7 +216,7 @@ export const AC_RUN_RULES: readonly Rule<AcRunFacts>[] = [
       r.faults
         .filter((f) => f.cutBy === 'nothing')
         .map((f) => {
-          const source = design.acSources.find((s) => s.id === f.sourceId)?.name ?? '';
+          const source = rowOf(design.acSources, f.sourceId)?.name ?? '';
           const opens = Number.isFinite(f.opensS) ? `its breaker takes ${round3(f.opensS)} s` : 'its breaker may never open';
           return {
             suffix: ` ${f.sourceId}`,

@@ -1,7 +1,7 @@
 /** Rules on AC sources and appliances. */
 import { chainsTo, consumerOf, cordPct, fits, loose, outletA, rowsOn, SERVICES, type Setting, settingsOf, vaOf } from '../../ac';
 import { ampacityA, derate } from '../../conductor';
-import { type AcLoad, type AcSource, type Design, dropOps } from '../../design';
+import { type AcLoad, type AcSource, type Design, dropOps, rowOf } from '../../design';
 import { findConductor, DROP_PCT, TOTAL_DROP_PCT } from '../../rules';
 import { SOURCES, when } from './../rule';
 import { AC_LAW, acLoad, type AcRule, acRun, acSource, acWhole, set } from './acParts';
@@ -101,7 +101,7 @@ const GENERAL: readonly AcRule[] = [
       confirm: 'eyes',
     },
     (s, d) => {
-      const place = d.places.find((p) => p.id === s.placeId);
+      const place = rowOf(d.places, s.placeId);
       return when(s.kind !== 'shore' && place !== undefined && (place.vapour || place.wet || place.drips), () => ({
         title: `is in ${place?.name ?? ''}`,
       }));

@@ -1,5 +1,5 @@
 /** Rules on banks, their boxes, BMS and links, and on what joins them. */
-import { type Bank, type Design, type Join, setOp } from '../../design';
+import { type Bank, type Design, type Join, setOp, rowOf } from '../../design';
 import { crankIndex } from '../../energy';
 import { BAD, cranking, sharingOf, UNEVEN } from '../../bank';
 import { sizeName } from '../../quantity';
@@ -16,7 +16,7 @@ interface Pair {
 
 /** The two banks of a join; null where they are not two. */
 function pairOf(design: Design, join: Join): Pair | null {
-  const [first, second] = [design.banks.find((b) => b.id === join.firstId), design.banks.find((b) => b.id === join.secondId)];
+  const [first, second] = [rowOf(design.banks, join.firstId), rowOf(design.banks, join.secondId)];
   return first && second && first.id !== second.id ? { first, second } : null;
 }
 const join = (row: Row, told: (j: Join, pair: Pair | null, design: Design) => readonly Said[]): ChargingRule => ({
@@ -66,7 +66,7 @@ export const JOIN_RULES: readonly ChargingRule[] = [
       confirm: 'a meter',
       source: SOURCES.maker,
       cure: (design, { about }) => {
-        const j = design.joins.find((x) => x.id === about.id);
+        const j = rowOf(design.joins, about.id);
         return j ? [setOp(design, ['joins', about.id, 'openV'], Math.round(10 * (j.closeV - 0.5)) / 10)] : null;
       },
     },

@@ -1,13 +1,13 @@
 /** Rules on sources, their settings, and the days and cruises they charge through. */
 import { arrayFigures, fitLines, pulleyRatio, type SettingName, SETTINGS, settingsMatrix } from '../../charging';
-import { type Bank, BOUNDS, type Cruise, type Design, type Living, setOp, type Source } from '../../design';
+import { type Bank, BOUNDS, type Cruise, type Design, type Living, setOp, type Source, rowOf } from '../../design';
 import { bankRestV, bankSource } from '../../bank';
 import { type Rule, type Said, SOURCES, type Told, when } from './../rule';
 
 export type ChargingRule = Rule<Design>;
 type Row = Omit<ChargingRule, 'find' | 'about' | 'source'> & { readonly source?: string };
 
-const sourceOf = (design: Design, id: string) => design.sources.find((s) => s.id === id);
+const sourceOf = (design: Design, id: string) => rowOf(design.sources, id);
 
 /** A rule asked of every source. */
 const source = (row: Row, told: (s: Source, design: Design) => readonly Said[]): ChargingRule => ({
@@ -29,7 +29,7 @@ const cruise = (row: Row, told: (c: Cruise, design: Design) => readonly Said[]):
   find: (design) => design.cruises.flatMap((c) => told(c, design).map((t) => ({ ...t, id: c.id }))),
 });
 
-const bankOf = (s: Source, design: Design): Bank | undefined => design.banks.find((b) => b.id === s.bankId);
+const bankOf = (s: Source, design: Design): Bank | undefined => rowOf(design.banks, s.bankId);
 const daysOf = (c: Cruise): number => c.repeat * c.legs.reduce((sum, l) => sum + l.days, 0);
 /** Sets a field of the regulator to what the battery wants. */
 const regulate =

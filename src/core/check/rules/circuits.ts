@@ -1,6 +1,6 @@
 /** Rules on one circuit, from its results. */
 import { type CircuitTrial, type CriterionId, type Ladder, makerAreaMm2, protects, type State } from '../../circuit';
-import { type Design, type Finding, setOp, type Severity } from '../../design';
+import { type Design, type Finding, setOp, type Severity, rowOf } from '../../design';
 import { choiceName, show, sizeName, type Units } from '../../quantity';
 import { type Hazard, type Rule, SOURCES, type Told, when } from './../rule';
 
@@ -18,7 +18,7 @@ export interface CircuitFacts {
 
 export type CircuitRule = Rule<CircuitFacts>;
 
-export const circuitOf = (design: Design, id: string) => design.circuits.find((c) => c.id === id);
+export const circuitOf = (design: Design, id: string) => rowOf(design.circuits, id);
 export const idOf = ({ b }: CircuitFacts): string => b.input.circuit.id;
 const serves = ({ b }: CircuitFacts): boolean => b.input.circuit.taps.length > 0;
 /** Sets fields of the circuit a finding is about. */

@@ -1,6 +1,6 @@
 /** Rules on the design as a whole: banks, loads, panels and what feeds them. */
 import type { CircuitResult } from '../../circuit';
-import { type Circuit, type Design, setOp } from '../../design';
+import { type Circuit, type Design, setOp, rowOf } from '../../design';
 import { ringWords } from '../../topology';
 import type { Ring } from '../../solve';
 import { type Rule, SOURCES, type Told, when } from './../rule';
@@ -8,7 +8,7 @@ import { type Rule, SOURCES, type Told, when } from './../rule';
 export interface DesignFacts {
   readonly design: Design;
   readonly results: ReadonlyMap<string, CircuitResult>;
-  readonly circuitOfLoad: ReadonlyMap<string, string>;
+  readonly circuitOfLoad: ReadonlyMap<string, Circuit>;
   readonly feederOf: ReadonlyMap<string, Circuit>;
   readonly loops: readonly Ring[];
 }
@@ -65,7 +65,7 @@ export const DESIGN_RULES: readonly DesignRule[] = [
         })),
       ),
     cure: (design, { about }) => {
-      const bank = design.banks.find((b) => b.id === about.id);
+      const bank = rowOf(design.banks, about.id);
       const series = bank ? design.boat.systemV / bank.blockV : 0;
       return Number.isInteger(series) && series > 0 ? [setOp(design, ['banks', about.id, 'series'], series)] : null;
     },
@@ -204,7 +204,7 @@ export const DESIGN_RULES: readonly DesignRule[] = [
     source: SOURCES.practice,
     find: ({ design }) =>
       design.loads.flatMap((l): readonly Told[] => {
-        const place = design.places.find((p) => p.id === l.placeId);
+        const place = rowOf(design.places, l.placeId);
         const bad = place !== undefined && (place.wet || place.vapour || place.drips || place.engineSpace);
         return when(l.group === 'electronics' && bad, () => ({ id: l.id, title: `is in ${place?.name ?? ''}` }));
       }),

@@ -1,6 +1,6 @@
 /** Rules on the wire as found, and on what is in line with a circuit. */
 import { foundInsulationC, foundOhm } from '../../circuit';
-import { setOp } from '../../design';
+import { setOp, rowOf } from '../../design';
 import { show, sizeName } from '../../quantity';
 import { conditionOf, findConductor, INLINE } from '../../rules';
 import { SOURCES, type Told, when } from './../rule';
@@ -132,10 +132,11 @@ export const FOUND_RULES: readonly CircuitRule[] = [
     source: SOURCES.dc,
     find: (f) =>
       f.b.input.circuit.devices.flatMap((d): readonly Told[] =>
-        when(
-          f.b.input.taps.length > 0 && f.b.input.places.find((p) => p.id === d.placeId)?.vapour === true && INLINE[d.kind].opens,
-          () => ({ id: idOf(f), suffix: `-${d.id}`, title: `${d.kind} is where petrol vapour is possible` }),
-        ),
+        when(f.b.input.taps.length > 0 && rowOf(f.b.input.places, d.placeId)?.vapour === true && INLINE[d.kind].opens, () => ({
+          id: idOf(f),
+          suffix: `-${d.id}`,
+          title: `${d.kind} is where petrol vapour is possible`,
+        })),
       ),
   },
   {

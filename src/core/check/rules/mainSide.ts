@@ -1,5 +1,5 @@
 /** Rules on the main side: what lands on nothing, loops, banks side by side, returns through the hull, what goes round the shunt. */
-import { type Design, dropOp, type BatteryCable, type BatteryCableEnd, setOp } from '../../design';
+import { type Design, dropOp, type BatteryCable, type BatteryCableEnd, setOp, rowOf } from '../../design';
 import { endName, endNode, loops, loose, paralleled, returnBar, shuntCable } from '../../topology';
 import { type BatteryCableResult, MOST_ON_A_STUD } from '../../mainSide';
 import { type Rule, type Said, SOURCES, type Told, when } from './../rule';
@@ -28,7 +28,7 @@ interface OneLead {
 }
 
 const isStarter = (design: Design, lead: BatteryCable): boolean =>
-  [lead.from, lead.to].some((e) => e.kind === 'bar' && design.bars.find((b) => b.id === e.id)?.kind === 'starter');
+  [lead.from, lead.to].some((e) => e.kind === 'bar' && rowOf(design.bars, e.id)?.kind === 'starter');
 
 /** Rating of the device before a lead: the largest of those that end where it starts or ends. */
 function upstreamA(design: Design, leads: readonly BatteryCableResult[], l: BatteryCable): number | null {
@@ -68,7 +68,7 @@ const lead = (row: Row, told: (one: OneLead) => readonly Said[]): MainSideRule =
 });
 
 const fuseIt: MainSideRule['cure'] = (design, { about }) => {
-  const l = design.leads.find((x) => x.id === about.id);
+  const l = rowOf(design.leads, about.id);
   if (!l) return null;
   const turn = l.to.kind === 'bank' && l.from.kind !== 'bank';
   return [
@@ -164,7 +164,7 @@ const LEADS: readonly MainSideRule[] = [
       hazard: 'fire',
       confirm: 'nothing',
       cure: (design, { about }) => {
-        const l = design.leads.find((x) => x.id === about.id);
+        const l = rowOf(design.leads, about.id);
         return l?.size ? [setOp(design, ['leads', l.id, 'size'], null)] : null;
       },
     },
@@ -226,11 +226,11 @@ const LEADS: readonly MainSideRule[] = [
 const joinsNegative = (design: Design, l: BatteryCable): boolean =>
   [l.from, l.to].some((e) => {
     if (e.kind === 'bank') return true;
-    const kind = e.kind === 'bar' ? design.bars.find((b) => b.id === e.id)?.kind : undefined;
+    const kind = e.kind === 'bar' ? rowOf(design.bars, e.id)?.kind : undefined;
     return kind === 'negative bus' || kind === 'engine';
   });
 const onBar = (design: Design, barId: string): readonly BatteryCable[] => design.leads.filter((l) => endsOn(l, 'bar', barId));
-const bankName = (design: Design, id: string): string => design.banks.find((b) => b.id === id)?.name ?? id;
+const bankName = (design: Design, id: string): string => rowOf(design.banks, id)?.name ?? id;
 
 const second = (
   rail: 'earth' | 'negative',

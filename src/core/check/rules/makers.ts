@@ -1,6 +1,7 @@
 /** What the makers of a circuit's loads ask for beyond wire and amps. */
+import { servingOf } from '../../topology';
 import { runToTapM } from '../../circuit';
-import { type Load, setOp } from '../../design';
+import { type Load, setOp, rowOf } from '../../design';
 import { isCharging } from '../../demand';
 import { show } from '../../quantity';
 import { findFamily } from '../../rules';
@@ -89,8 +90,8 @@ export const MAKER_RULES: readonly CircuitRule[] = [
         : null,
     ),
     cure: (design, { about }) => {
-      const family = design.loads.find((l) => l.id === about.id)?.makerFuseFamily;
-      const circuit = design.circuits.find((c) => c.taps.some((t) => t.serves.kind === 'load' && t.serves.id === about.id));
+      const family = rowOf(design.loads, about.id)?.makerFuseFamily;
+      const circuit = servingOf(design.circuits).loads.get(about.id);
       return family && circuit ? [setOp(design, ['circuits', circuit.id, 'pin'], { ...circuit.pin, family })] : null;
     },
   },

@@ -1,5 +1,5 @@
 /** Rules on the studies of the whole network, and on a positive that touches a case. */
-import { type Design, setOp, type Study } from '../../design';
+import { type Design, setOp, type Study, rowOf } from '../../design';
 import type { CaseFault, StudyAnswer, WorstLoad } from '../../network';
 import { sizeName } from '../../quantity';
 import { type Rule, SOURCES } from './../rule';
@@ -36,7 +36,7 @@ export const STUDY_RULES: readonly Rule<StudyFacts>[] = [
               {
                 id: study.id,
                 title: `the volts collapse: ${Math.round(100 * collapse.fraction)} % of it can be carried`,
-                why: `${design.loads.find((l) => l.id === collapse.loadId)?.name ?? 'A load'} is worst off.`,
+                why: `${rowOf(design.loads, collapse.loadId)?.name ?? 'A load'} is worst off.`,
               },
             ]
           : [],
@@ -58,7 +58,7 @@ export const STUDY_RULES: readonly Rule<StudyFacts>[] = [
         if (Number.isNaN(l.volts) || !l.falls) return [];
         const cure = cureOf(facts, l);
         // The finding is headed by its circuit, which often has the load's name.
-        const alone = facts.design.circuits.find((c) => c.id === l.circuitId)?.name === l.name;
+        const alone = rowOf(facts.design.circuits, l.circuitId)?.name === l.name;
         return [
           {
             id: l.id,
@@ -85,7 +85,7 @@ export const STUDY_RULES: readonly Rule<StudyFacts>[] = [
     find: ({ design, cases }) =>
       cases.flatMap(({ leadId, loadId, amps, opensS, bearsS, verdict }) => {
         if (verdict === 'clears') return [];
-        const name = design.loads.find((l) => l.id === loadId)?.name ?? 'its load';
+        const name = rowOf(design.loads, loadId)?.name ?? 'its load';
         const severity = verdict === 'the earth burns first' ? ('stop' as const) : ('fix' as const);
         return amps > 0
           ? [
@@ -100,7 +100,7 @@ export const STUDY_RULES: readonly Rule<StudyFacts>[] = [
           : [{ id: leadId, severity, title: `the case of ${name} has no way back to the battery` }];
       }),
     cure: (design, { about }) => {
-      const lead = design.leads.find((l) => l.id === about.id);
+      const lead = rowOf(design.leads, about.id);
       return lead?.size ? [setOp(design, ['leads', about.id, 'size'], null)] : null;
     },
   },

@@ -1,6 +1,6 @@
 'use client';
 import { MARKS, round3, show, unitOf, type Units } from '@/core/quantity';
-import { addOp, type Bank, BANK_JOBS, blankBank, CHEMISTRY_IDS, dropOp, SLOPE_UNITS } from '@/core/design';
+import { addOp, type Bank, BANK_JOBS, blankBank, CHEMISTRY_IDS, dropOp, SLOPE_UNITS, rowOf } from '@/core/design';
 import { fitCount } from '@/core/check';
 import { bankMass, c20Ah, chemistryOf } from '@/core/bank';
 import { bankOfLoads } from '@/core/topology';
@@ -23,7 +23,7 @@ export function Banks() {
   const fresh = useFreshId();
   const put = usePut();
   const [id, setId] = useState<string | null>(null);
-  const bank = design.banks.find((b) => b.id === id) ?? design.banks[0];
+  const bank = rowOf(design.banks, id) ?? design.banks[0];
   const add = () => {
     const next = fresh('b');
     store.edit('add a bank', [

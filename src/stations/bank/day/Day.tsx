@@ -1,6 +1,6 @@
 'use client';
 import { memo, useCallback, useDeferredValue, useMemo, useState } from 'react';
-import { type Design, type Living, setOp, type Span, type When, WHENS } from '@/core/design';
+import { type Design, type Living, setOp, type Span, type When, WHENS, rowOf } from '@/core/design';
 import { type CruiseResult, dayAh, runDays, sceneOf } from '@/core/energy';
 import { withPaths } from '@/core/mainSide';
 import { bare, parseOptional, round3 } from '@/core/quantity';
@@ -27,7 +27,7 @@ export function Day() {
   const [draft, setDraft] = useState<Span | null>(null);
   const [from, setFrom] = useState<(typeof STARTS)[number]>('where it settles');
   const [ref, width] = useWidth<HTMLDivElement>(640);
-  const saved = design.living.find((l) => l.id === wayId) ?? design.living[0];
+  const saved = rowOf(design.living, wayId) ?? design.living[0];
   const living = useMemo(
     () => saved && (draft ? { ...saved, day: saved.day.map((s) => (s.id === draft.id ? draft : s)) } : saved),
     [saved, draft],

@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { type Bank, LINK_WAYS } from '@/core/design';
+import { type Bank, LINK_WAYS, rowOf } from '@/core/design';
 import { type Sharing, takeOff, UNEVEN, usualLink } from '@/core/bank';
 import { round3, sizeName } from '@/core/quantity';
 import { CONDUCTORS } from '@/core/rules';
@@ -25,7 +25,7 @@ export function Links() {
   const [id, setId] = useState('');
   const [amps, setAmps] = useState(100);
   const banks = design.banks.filter((b) => b.strings > 1);
-  const bank = banks.find((b) => b.id === id) ?? banks[0];
+  const bank = rowOf(banks, id) ?? banks[0];
   const school = design.boat.ruleSet;
   const shared = useAsked(bank ? `sharing:${bank.id}:${amps}` : null, (r) => r.sharing(bank?.id ?? '', amps));
   if (bank && !shared) return <p className="mt-4 text-quiet">Working it out.</p>;

@@ -1,6 +1,6 @@
 'use client';
 import { useMemo, useRef, useState } from 'react';
-import { SELECTOR_POSITIONS } from '@/core/design';
+import { SELECTOR_POSITIONS, rowOf } from '@/core/design';
 import { type About, drawingOf, foldAtFirst } from '@/core/drawing';
 import { type Act, after, atRest, type Consequence, type Standing } from '@/core/network';
 import { round3 } from '@/core/quantity';
@@ -49,13 +49,13 @@ export function Bench() {
     setDone(done.slice(0, -1));
   };
   const turnCircuit = (id: string) => {
-    const c = design.circuits.find((x) => x.id === id);
+    const c = rowOf(design.circuits, id);
     if (c) act({ do: 'switch', circuitId: id }, `${standing.open.has(id) ? 'close' : 'open'} ${c.no} ${c.name}`);
   };
   const choose = (about: About | null) => {
     if (about?.kind === 'circuit') turnCircuit(about.id);
     else if (about?.kind === 'load' && design.loads.some((l) => l.id === about.id)) {
-      const load = design.loads.find((l) => l.id === about.id);
+      const load = rowOf(design.loads, about.id);
       act({ do: 'use', loadId: about.id }, `${standing.on.has(about.id) ? 'switch off' : 'switch on'} ${load?.name ?? ''}`);
     }
   };
@@ -72,7 +72,7 @@ export function Bench() {
     return out;
   }, [answer, design]);
   const mains = design.circuits.filter((c) => c.from.kind === 'bank' || c.taps.some((t) => t.serves.kind === 'panel'));
-  const nameOf = (id: string) => design.banks.find((b) => b.id === id)?.name ?? id;
+  const nameOf = (id: string) => rowOf(design.banks, id)?.name ?? id;
   if (design.banks.length === 0 || design.circuits.length === 0)
     return <p className="max-w-[520px] px-4 py-4">There is nothing to switch yet: enter a bank on Survey and propose circuits first.</p>;
   return (
@@ -171,7 +171,7 @@ export function Bench() {
             ))}
             {answer.openSources.map((id) => (
               <li key={id} className="border-b border-line py-[3px] font-semibold text-lead">
-                {design.sources.find((s) => s.id === id)?.name} runs open-circuit
+                {rowOf(design.sources, id)?.name} runs open-circuit
               </li>
             ))}
           </ul>

@@ -1,5 +1,5 @@
 'use client';
-import { ALONGS, type Circuit, ENCLOSURES, INSULATIONS, setOp, SUPPLY_CLASSES } from '@/core/design';
+import { ALONGS, type Circuit, ENCLOSURES, INSULATIONS, setOp, SUPPLY_CLASSES, rowOf } from '@/core/design';
 import { upFrom } from '@/core/topology';
 import { DC_FAMILIES } from '@/core/rules';
 import { useDesign, useFreshId, useStore } from '@/ui/boat/context';
@@ -101,7 +101,7 @@ export function CircuitFacts({ circuit }: { circuit: Circuit }) {
               )
             }
           >
-            via {design.places.find((p) => p.id === id)?.name} ×
+            via {rowOf(design.places, id)?.name} ×
           </button>
         ))}
       </p>

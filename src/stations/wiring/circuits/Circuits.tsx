@@ -2,7 +2,7 @@
 import { DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent, type DragMoveEvent } from '@dnd-kit/core';
 import dynamic from 'next/dynamic';
 import { memo, useCallback, useMemo, useRef, useState } from 'react';
-import { addOp, addRows, blankCircuit, dropOps, moveTap, rowCount, setOp, tapApart } from '@/core/design';
+import { addOp, addRows, blankCircuit, dropOps, moveTap, rowCount, setOp, tapApart, rowOf } from '@/core/design';
 import { ringFrom } from '@/core/topology';
 import { proposedRows } from '@/core/propose';
 import { show } from '@/core/quantity';
@@ -63,8 +63,8 @@ export function Circuits() {
     [store],
   );
 
-  const circuit = selected?.kind === 'circuit' ? design.circuits.find((c) => c.id === selected.id) : undefined;
-  const result = circuit && analysis.circuits.find((r) => r.id === circuit.id);
+  const circuit = selected?.kind === 'circuit' ? rowOf(design.circuits, selected.id) : undefined;
+  const result = circuit && rowOf(analysis.circuits, circuit.id);
   const low = worst?.loads.find((l) => l.circuitId === circuit?.id && !Number.isNaN(l.volts));
   const studied = circuit &&
     low && {
@@ -84,7 +84,7 @@ export function Circuits() {
         { key: 'everything', name: 'everything aboard', of: (by) => ({ everything: by }) },
       ]
     : [];
-  const only = circuit?.taps.length === 1 ? design.loads.find((l) => l.id === circuit.taps[0]?.serves.id) : undefined;
+  const only = circuit?.taps.length === 1 ? rowOf(design.loads, circuit.taps[0]?.serves.id) : undefined;
   const brief = only?.duty ? `${only.duty.onS} s on, ${only.duty.restS} s rest, ${only.duty.repeats} times` : null;
   const loose = analysis.loads.filter((l) => l.circuitId === null).length;
 
@@ -101,14 +101,14 @@ export function Circuits() {
     const at = design.circuits.findIndex((c) => c.taps.some((t) => t.id === tapId));
     const from = design.circuits[at];
     if (!from) return;
-    const name = analysis.circuits.find((r) => r.id === from.id)?.taps.find((t) => t.id === tapId)?.name ?? 'tap';
+    const name = rowOf(analysis.circuits, from.id)?.taps.find((t) => t.id === tapId)?.name ?? 'tap';
     if ('id' in to && to.id === 'new') {
       const id = freshId('c');
       store.edit(`${name} on a circuit of its own`, tapApart(design, tapId, blankCircuit(id, nextNo(), name, from.from)));
       select({ kind: 'circuit', id });
       return;
     }
-    const target = 'by' in to ? design.circuits[at + to.by] : design.circuits.find((c) => c.id === to.id);
+    const target = 'by' in to ? design.circuits[at + to.by] : rowOf(design.circuits, to.id);
     if (!target || target.id === from.id) return;
     store.edit(`move ${name} to ${target.name}`, moveTap(design, tapId, target.id));
     select({ kind: 'circuit', id: target.id });

@@ -1,4 +1,5 @@
 'use client';
+import { rowOf } from '@/core/design';
 import { useDeferredValue, useMemo, useRef, useState } from 'react';
 import { type About, deadIn, drawingOf, type DrawingWish, foldAtFirst } from '@/core/drawing';
 import { useAnalysis, useAsked, useBoat, useFindings, useSelected, useStore, useWorst } from '@/ui/boat/context';
@@ -72,7 +73,7 @@ export function Drawing({ onGo }: { onGo: (about: About) => void }) {
   const own = chosen && [...drawing.things, ...drawing.lines].find((x) => keyOf(x.about) === keyOf(chosen));
   const worst = own && findings.find((f) => f.about.kind === own.about.kind && f.about.id === own.about.id && !f.accepted);
   const svg = () => paper.current?.querySelector('svg') ?? null;
-  const studied = studyId === WORST ? 'the worst of all' : (design.studies.find((s) => s.id === studyId)?.name ?? '');
+  const studied = studyId === WORST ? 'the worst of all' : (rowOf(design.studies, studyId)?.name ?? '');
   const shown = state ? state.name : studyId ? `study: ${studied}` : '';
   const name = `${fileName(design.boat.name)}-line-drawing`;
   return (

@@ -1,6 +1,6 @@
 'use client';
 import { useCallback, useMemo } from 'react';
-import { addRows, type Bar, dropOps, rowCount } from '@/core/design';
+import { addRows, type Bar, dropOps, rowCount, rowOf } from '@/core/design';
 import { blankBatteryCable, proposedRows } from '@/core/propose';
 import { useAnalysis, useAsked, useDesign, useFindings, useFreshId, useSelected, useStore } from '@/ui/boat/context';
 import { opsOf, Sheet, type Change } from '@/ui/sheet';
@@ -63,7 +63,7 @@ export function MainSide() {
       }),
     );
   const findings = useFindings().filter((f) => !f.accepted && (f.about.kind === 'lead' || f.about.kind === 'bar'));
-  const lead = selected?.kind === 'lead' ? design.leads.find((l) => l.id === selected.id) : undefined;
+  const lead = selected?.kind === 'lead' ? rowOf(design.leads, selected.id) : undefined;
   const source = lead && design.sources.find((s) => [lead.from, lead.to].some((e) => e.kind === 'source' && e.id === s.id));
   const nameOf = (id: string) => [...design.leads, ...design.bars].find((x) => x.id === id)?.name ?? id;
   return (

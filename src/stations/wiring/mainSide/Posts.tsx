@@ -1,4 +1,5 @@
 'use client';
+import { rowOf } from '@/core/design';
 import { type Landing, MOST_ON_A_STUD, type Post } from '@/core/mainSide';
 import { endName } from '@/core/build';
 import { round3, show, sizeName } from '@/core/quantity';
@@ -68,7 +69,7 @@ function Bolted() {
   const named = [
     ...circuits.map((r) => ({ id: r.id, name: `${r.no} ${r.name}`.trim(), protection: r.own.protection, size: r.own.state.candidate })),
     ...leads.flatMap(({ id, device, conductor }) =>
-      device ? [{ id, name: design.leads.find((x) => x.id === id)?.name ?? '', protection: device.own.protection, size: conductor }] : [],
+      device ? [{ id, name: rowOf(design.leads, id)?.name ?? '', protection: device.own.protection, size: conductor }] : [],
     ),
   ];
   const rows = named.flatMap(({ id, name, protection, size }) => {

@@ -11,6 +11,7 @@ import {
   parseThrough,
   RAILS,
   showThrough,
+  rowOf,
 } from '@/core/design';
 import { type Ended, endName, endsOf } from '@/core/topology';
 import { bare, parseChoice, parseOptional, round3, show, sizeName, unitOf } from '@/core/quantity';
@@ -208,7 +209,7 @@ export function barColumns(design: Pick<Design, 'places'>): Column<Bar>[] {
       title: 'place',
       width: 150,
       options: design.places.map((p) => p.name),
-      text: (r) => design.places.find((p) => p.id === r.placeId)?.name ?? '',
+      text: (r) => rowOf(design.places, r.placeId)?.name ?? '',
       write: (_, text) => {
         const place = design.places.find((p) => p.name.toLowerCase() === text.trim().toLowerCase());
         if (text.trim() !== '' && !place) return { ok: false, message: `there is no place "${text.trim()}"` };

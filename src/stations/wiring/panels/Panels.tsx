@@ -1,6 +1,6 @@
 'use client';
 import { useMemo } from 'react';
-import { addOp, blankPanel, type Design, type Panel, removePanel } from '@/core/design';
+import { addOp, blankPanel, type Design, type Panel, removePanel, rowOf } from '@/core/design';
 import { bare, parseChoice, parseNumber, parseOptional } from '@/core/quantity';
 import { DC_FAMILIES, STUDS } from '@/core/rules';
 import { useDesign, useFreshId, useStore } from '@/ui/boat/context';
@@ -50,7 +50,7 @@ function panelColumns(design: Design): Column<Panel>[] {
       title: 'place',
       width: 130,
       options: design.places.map((p) => p.name),
-      text: (r) => design.places.find((p) => p.id === r.placeId)?.name ?? '',
+      text: (r) => rowOf(design.places, r.placeId)?.name ?? '',
       write: (_, text) => {
         if (text.trim() === '') return { ok: true, value: { placeId: null } };
         const parsed = parseChoice(

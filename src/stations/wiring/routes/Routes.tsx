@@ -1,7 +1,7 @@
 'use client';
 import { useMemo, useState } from 'react';
 import type { RouteResult } from '@/core';
-import { addOp, blankRoute, type Design, dropOp, type Route, setOp, WAY_KINDS } from '@/core/design';
+import { addOp, blankRoute, type Design, dropOp, type Route, setOp, WAY_KINDS, rowOf } from '@/core/design';
 import { bare, parseChoice, type Parsed, parseNumber, parseOptional, parseYesNo, round3 } from '@/core/quantity';
 import { useDesign, useFreshId, useLists, useStore } from '@/ui/boat/context';
 import { opsOf, Sheet, type Column } from '@/ui/sheet';
@@ -38,7 +38,7 @@ function routeColumns(design: Design): Column<RouteRow>[] {
       title: 'where',
       width: 120,
       options: places,
-      text: (r) => design.places.find((p) => p.id === r.placeId)?.name ?? '',
+      text: (r) => rowOf(design.places, r.placeId)?.name ?? '',
       write: (_, text) =>
         text.trim() === ''
           ? { ok: true, value: { placeId: null } }
@@ -138,7 +138,7 @@ export function Routes() {
     if (!route?.result) return;
     const { bundled } = route.result;
     const ops = route.circuitIds.flatMap((id) => {
-      const c = design.circuits.find((x) => x.id === id);
+      const c = rowOf(design.circuits, id);
       if (!c) return [];
       const enclosure = route.kind === 'conduit' && c.enclosure === 'open' ? 'conduit' : c.enclosure;
       return [

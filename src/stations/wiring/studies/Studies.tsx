@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { addRows, dropOp, type Join, type Load, setOp, type Study } from '@/core/design';
+import { addRows, dropOp, type Join, type Load, setOp, type Study, rowOf } from '@/core/design';
 import { proposedRows } from '@/core/propose';
 import type { StudyAnswer, StudyLoad } from '@/core/network';
 import { round3, show, sizeName } from '@/core/quantity';
@@ -18,7 +18,7 @@ export function Studies() {
   const store = useStore();
   const fresh = useFreshId();
   const [id, setId] = useState('');
-  const study = design.studies.find((s) => s.id === id) ?? design.studies[0];
+  const study = rowOf(design.studies, id) ?? design.studies[0];
   const answer = useAsked(study ? `study:${study.id}` : null, (r) => r.study(study?.id ?? ''));
   const proposable = useAsked('proposable studies', (r) => r.proposableStudies()) ?? 0;
   const blank = (): Study => ({ id: fresh('st'), name: 'A study', soc: 0.6, engineRpm: 0, shore: false, cranking: false, loads: {} });
@@ -153,7 +153,7 @@ function Switches({ study, put }: { study: Study; put: (key: string, value: unkn
     const { [j.id]: _was, ...others } = study.positions ?? {};
     put('positions', to === '' ? others : { ...others, [j.id]: to }, j.name);
   };
-  const bankName = (id: string | null) => design.banks.find((b) => b.id === id)?.name ?? 'nothing';
+  const bankName = (id: string | null) => rowOf(design.banks, id)?.name ?? 'nothing';
   const said = (j: Join, p: Join['running']) =>
     j.kind === 'relay'
       ? p === 'both'
@@ -200,7 +200,7 @@ function Answer({ answer, study }: { answer: StudyAnswer; study: Study }) {
   const units = design.boat;
   const falling = answer.loads.filter((l) => l.falls);
   const ordered = [...answer.loads].sort((a, b) => room(a) - room(b));
-  const nameOf = (id: string) => design.loads.find((l) => l.id === id)?.name ?? id;
+  const nameOf = (id: string) => rowOf(design.loads, id)?.name ?? id;
   const { cure, collapse } = answer;
   const hot = [
     ...answer.runs.map((r) => ({ ...r, about: { kind: 'circuit' as const, id: r.circuitId } })),
