@@ -1,5 +1,6 @@
 import next from 'eslint-config-next/core-web-vitals';
 import tseslint from 'typescript-eslint';
+import { coreFaces } from './eslint.faces.mjs';
 
 export default tseslint.config(
   { ignores: ['.next', 'dist', 'node_modules', 'next-env.d.ts', 'test-results', '.demo', '.data', '.dependency-cruiser.cjs'] },
@@ -12,6 +13,12 @@ export default tseslint.config(
       '@typescript-eslint/no-empty-function': 'off',
       'import/no-anonymous-default-export': 'off',
     },
+  },
+  {
+    files: ['src/stations/**/*.{ts,tsx}', 'src/ui/**/*.{ts,tsx}'],
+    ignores: ['**/*.test.ts'],
+    plugins: { core: { rules: { faces: coreFaces } } },
+    rules: { 'core/faces': 'error' },
   },
   // AssemblyScript has no imports of types alone.
   { files: ['src/core/energy/kernel/*.ts'], rules: { '@typescript-eslint/consistent-type-imports': 'off' } },

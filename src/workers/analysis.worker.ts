@@ -25,7 +25,7 @@ import { analysisDelta, type AnalysisDelta, cured, type Cured, cureOf, studied, 
 import { circuitTrial, type CircuitTrial, devicesOnPath, ladder, type PathDevice } from '@/core/circuit';
 import { choiceName, type Units } from '@/core/quantity';
 import { type DutyPoint, dutyTrace } from '@/core/conductor';
-import { asDecided, asFoundDesign, asOption, type Delta, type Design, withDelta, rowOf } from '@/core/design';
+import { asDecided, asFoundDesign, asOption, type Delta, type Design, type Living, withDelta, rowOf } from '@/core/design';
 import {
   compareDesigns,
   type CompareLine,
@@ -143,13 +143,16 @@ function studiedNow(d: Design, a: Analysis): Studied {
   return late.studied;
 }
 
+/** One day in a way of living, from a state of charge on. */
+const oneDay = (d: Design, living: Living, soc: number): CruiseResult =>
+  runDays(sceneOf({ ...withPaths(d, analysis?.paths ?? {}), living: [living] }), [0], soc, living.name);
+
 /** @param id as in Selected. */
 function oneDayWorking(d: Design, id: string, units: Units): Working | null {
   const [livingId, soc] = id.split(':');
   const living = rowOf(d.living, livingId);
   if (!living || d.banks.length === 0) return null;
-  const run = runDays(sceneOf({ ...withPaths(d, analysis?.paths ?? {}), living: [living] }), [0], Number(soc), living.name);
-  return dayWorking(run, 0, units) ?? null;
+  return dayWorking(oneDay(d, living, Number(soc)), 0, units) ?? null;
 }
 
 /** Fetched when it is first asked for: the first view does without. */
@@ -276,6 +279,10 @@ const api = {
   async scratch(line: string): Promise<ScratchResult | null> {
     const { scratch } = await import('@/core/scratch');
     return design ? scratch(line, design, design.boat.ruleSet) : null;
+  },
+  /** A day as it would go, in a way of living that may not be saved yet; null without a bank. */
+  day(living: Living, soc: number): CruiseResult | null {
+    return design && design.banks.length > 0 ? oneDay(design, living, soc) : null;
   },
   /** Temperature through the duty of a circuit's conductor; null where its load runs on and on. */
   duty(circuitId: string): DutyChart | null {

@@ -1,10 +1,9 @@
 'use client';
 import { memo, useCallback, useDeferredValue, useMemo, useState } from 'react';
 import { type Design, type Living, setOp, type Span, type When, WHENS, rowOf } from '@/core/design';
-import { type CruiseResult, dayAh, runDays, sceneOf } from '@/core/energy';
-import { withPaths } from '@/core/mainSide';
+import { type CruiseResult, dayAh } from '@/core/energy';
 import { bare, parseOptional, round3 } from '@/core/quantity';
-import { useAnalysis, useDesign, useFreshId, useSelected, useStore } from '@/ui/boat/context';
+import { useAnalysis, useAsked, useDesign, useFreshId, useSelected, useStore } from '@/ui/boat/context';
 import { TableBeside } from '@/ui/chart/TableBeside';
 import { Choice, Entry, Tick } from '@/ui/field';
 import { DayChart, DayLegend } from './DayChart';
@@ -18,7 +17,7 @@ const STARTS = ['where it settles', 'full', 'half'] as const;
 /** One day in a way of living: drawn, dragged, and what comes of it. */
 export function Day() {
   const design = useDesign();
-  const { balance, paths } = useAnalysis();
+  const { balance } = useAnalysis();
   const [, select] = useSelected();
   const store = useStore();
   const fresh = useFreshId();
@@ -34,11 +33,9 @@ export function Day() {
   );
   const settles = balance.needs.find((n) => n.livingId === saved?.id)?.made?.settlesAt;
   const soc = from === 'full' ? 1 : from === 'half' ? 0.5 : (settles ?? 1);
-  const run = useMemo(
-    () =>
-      living && design.banks.length > 0 ? runDays(sceneOf({ ...withPaths(design, paths), living: [living] }), [0], soc, living.name) : null,
-    [design, paths, living, soc],
-  );
+  const about = living && design.banks.length > 0 ? `day:${soc}:${living.id}:${living.houseSwitch}:${JSON.stringify(living.day)}` : null;
+  // What is being dragged asks anew at each step: the last day stays until the next is there.
+  const run = useLast(useAsked<CruiseResult>(about, (r) => (living ? r.day(living, soc) : Promise.resolve(null))));
   const calm = useDeferredValue(run);
   const savedId = saved?.id ?? '';
   const change = useCallback(
@@ -46,7 +43,8 @@ export function Day() {
     [store, savedId],
   );
   if (!saved || !living) return <p className="mt-4">There is no way of living yet: name one under Loads.</p>;
-  if (!run) return <p className="mt-4">There is no bank yet: enter a first one on Survey.</p>;
+  if (design.banks.length === 0) return <p className="mt-4">There is no bank yet: enter a first one on Survey.</p>;
+  if (!run) return <p className="mt-4">Working out the day.</p>;
   const move = (span: Span, done: boolean) => {
     if (!done) return setDraft(span);
     setDraft(null);
@@ -117,6 +115,13 @@ export function Day() {
       </div>
     </div>
   );
+}
+
+/** The last answer there was, until there is a new one. */
+function useLast<T>(answer: T | null): T | null {
+  const [last, setLast] = useState(answer);
+  if (answer !== null && answer !== last) setLast(answer);
+  return answer ?? last;
 }
 
 const reached = (hour: number | null): string => (hour === null ? 'not that day' : hour === 0 ? 'from the start' : `at ${showHour(hour)}`);

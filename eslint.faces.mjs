@@ -1,0 +1,53 @@
+/**
+ * What screens may call of the core while they draw. Everything of the folders not named here is free: schema, edits, units, tables. Of those named,
+ * only these: each answers within a millisecond or two. What takes longer is asked of the worker, once for each design (src/ui/boat/answers.ts).
+ */
+const MAY_CALL = {
+  '': ['APPLIANCES', 'loadFrom', 'autonomyH', 'CRITERIA', 'COMES_FIRST'],
+  ac: ['ASSUMED_PEDESTAL_OHM', 'ISOLATION_CAUTION', 'bondsRight', 'cordPct', 'isolationSteps', 'placardLines', 'settingsOf', 'wattsOf'],
+  analysis: ['autonomyH', 'isLed', 'swapGrowth', 'withAnalysisDelta'],
+  answer: ['nameOf'],
+  bank: ['UNEVEN', 'bankMass', 'c20Ah', 'chemistryOf', 'coldFactor', 'sizeAll', 'takeOff', 'usualLink'],
+  build: ['endName'],
+  charging: [
+    'SETTINGS',
+    'alternatorAt',
+    'arrayFigures',
+    'chargerAcA',
+    'cutInRpm',
+    'fitLines',
+    'labelCurve',
+    'pulleyRatio',
+    'setpointV',
+    'sheetLines',
+    'swapLines',
+  ],
+  check: ['byCause', 'everyFinding', 'fitCount'],
+  circuit: ['CRITERIA', 'foundInsulationC', 'foundOhm', 'largestFaultA', 'selectivityText', 'smallestFaultA'],
+  drawing: ['TAP_PITCH', 'TEXT', 'deadIn', 'drawingOf', 'foldAtFirst', 'fromElk', 'textWidth', 'toElk'],
+  energy: ['MORE', 'QUANTILES', 'cruiseOf', 'cruiseVerdict', 'dayAh', 'houseIndex', 'seasonResult', 'withMore'],
+  mainSide: ['MOST_ON_A_STUD', 'withPaths'],
+  network: ['after', 'atRest'],
+  propose: ['blankBatteryCable', 'proposedRows'],
+  protection: ['curveSamples'],
+  scratch: [],
+  solve: [],
+  topology: ['bankOfLoads', 'endName', 'endsOf', 'newRing', 'ringFrom', 'ringWords', 'runOf', 'upFrom'],
+  working: ['sizingLines'],
+};
+
+/** An ESLint rule: a screen imports of the core's folders only what it may call; types are free. */
+export const coreFaces = {
+  meta: { type: 'problem', schema: [], messages: { heavy: '{{name}} is not among what screens may call: ask the worker for it' } },
+  create: (context) => ({
+    ImportDeclaration(node) {
+      const folder = /^@\/core(?:\/([a-zA-Z]+))?$/.exec(node.source.value);
+      const may = folder && MAY_CALL[folder[1] ?? ''];
+      if (!may || node.importKind === 'type') return;
+      for (const s of node.specifiers) {
+        const name = s.imported?.name ?? '*';
+        if (s.importKind !== 'type' && !may.includes(name)) context.report({ node: s, messageId: 'heavy', data: { name } });
+      }
+    },
+  }),
+};
