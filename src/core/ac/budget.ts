@@ -73,7 +73,7 @@ function batteryW(design: Design, inverter: AcSource, row: AcLoad): number {
   return row.watts / (i?.efficiency ?? 1) + awake;
 }
 
-let last: { readonly deps: readonly unknown[]; readonly loads: readonly Load[] } | null = null;
+const known = new WeakMap<readonly Load[], { readonly deps: readonly unknown[]; readonly loads: readonly Load[] }>();
 
 /**
  * The loads of a day: an inverter's row on the load sheet gives way to the appliances behind it and to what it idles at. An appliance within
@@ -81,10 +81,11 @@ let last: { readonly deps: readonly unknown[]; readonly loads: readonly Load[] }
  */
 export function dayLoads(design: Design): readonly Load[] {
   const { loads, acSources, acLoads, acCircuits, living, banks } = design;
-  const deps = [loads, acSources, acLoads, acCircuits, living, banks];
-  if (last && deps.every((d, i) => d === last?.deps[i])) return last.loads;
+  const deps = [acSources, acLoads, acCircuits, living, banks];
+  const before = known.get(loads);
+  if (before?.deps.every((d, i) => d === deps[i])) return before.loads;
   const result = reckoned(design);
-  last = { deps, loads: result };
+  known.set(loads, { deps, loads: result });
   return result;
 }
 

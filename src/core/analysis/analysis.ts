@@ -128,8 +128,8 @@ export function analyse(whole: Design, memory: Memory = createMemory()): Analysi
 
 /** Banks with all that can feed a fault at their posts: the same objects while nothing of it moves. */
 function postFaultsOf(memory: Memory, design: Design, alone: readonly BankSource[], volts: StudyVolts): readonly BankSource[] {
-  const { joins, sources, leads, banks, places, boat, house } = design;
-  const deps = [joins, sources, leads, banks, places, boat, house, volts];
+  const { joins, sources, leads, bars, banks, panels, places, engine, boat, house } = design;
+  const deps = [joins, sources, leads, bars, banks, panels, places, engine, boat, house, volts];
   if (!memory.posts || !sameParts(memory.posts.deps, deps))
     memory.posts = { deps, banks: share(memory.posts?.banks, withPostFaults(design, alone, volts)) };
   return memory.posts.banks;
