@@ -293,7 +293,7 @@ const api = {
     const { derating, izA } = state.heat;
     const steadyC = derating.ambientC + (derating.ratingC - derating.ambientC) * (b.designA / izA) ** 2;
     return {
-      points: dutyTrace(worked.trial.input.duty, state.conductor.areaMm2, derating.ambientC, steadyC - derating.ambientC),
+      points: dutyTrace(worked.trial.input.duty, state.heat.tauS, derating.ambientC, steadyC - derating.ambientC),
       ratingC: derating.ratingC,
       peakC: state.heat.tempC,
       steadyC,

@@ -238,7 +238,7 @@ describe('files', () => {
   test('the export is the design, under the boat’s name', async () => {
     const answer = await exportRoute.GET(get(), at({ id: 'edited' }));
     expect(answer.headers.get('content-disposition')).toContain('test-boat.solenix.json');
-    expect(await answer.json()).toMatchObject({ format: 'solenix-design', version: 4 });
+    expect(await answer.json()).toMatchObject({ format: 'solenix-design', version: 5 });
     expect((await exportRoute.GET(get(), at({ id: 'nobody' }))).status).toBe(404);
   });
 });

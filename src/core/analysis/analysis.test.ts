@@ -34,16 +34,20 @@ describe('a circuit worked by hand', () => {
 });
 
 test('drop counts the whole path: a longer feeder lowers the volts at every load behind it', () => {
-  const near = withLoad(bareBoat('metric'), { rating: 100 }, 5);
-  const far: Design = {
-    ...near,
-    circuits: near.circuits.map((c) =>
-      c.id === 'c-main'
-        ? { ...c, pin: { ...c.pin, size: { school: 'metric', size: '25' } }, taps: c.taps.map((t) => ({ ...t, tapedM: 6 })) }
-        : c,
-    ),
+  const fed = (tapedM: number): Design => {
+    const d = withLoad(bareBoat('metric'), { rating: 100 }, 5, {
+      pin: { size: { school: 'metric', size: '4' }, legs: 1, family: null, ratingA: null, ownDevices: false },
+    });
+    return {
+      ...d,
+      circuits: d.circuits.map((c) =>
+        c.id === 'c-main'
+          ? { ...c, pin: { ...c.pin, size: { school: 'metric', size: '10' } }, taps: c.taps.map((t) => ({ ...t, tapedM })) }
+          : c,
+      ),
+    };
   };
-  expect(circuitX(far).own.state.drop.worst?.loadV).toBeLessThan(circuitX(near).own.state.drop.worst?.loadV ?? 0);
+  expect(circuitX(fed(6)).own.state.drop.worst?.loadV).toBeLessThan(circuitX(fed(1)).own.state.drop.worst?.loadV ?? 0);
 });
 
 test('tapped along the run, each segment carries what lies beyond it', () => {
@@ -153,8 +157,10 @@ describe('properties', () => {
         const { result, trial } = worked;
         for (const side of [result.own, otherSchool(worked).side]) {
           if (!side.ladder.proposed) continue;
-          expect(side.state.failing).toEqual([]);
-          expect(side.ladder.rungs.filter((r) => r.applies && !r.advisory && !r.chosenPasses)).toEqual([]);
+          // A light load's drop raises its conductor by five sizes at most: what is left is said, not paid in copper.
+          const may = result.workingA <= 10 ? ['drop', 'surge'] : [];
+          expect(side.state.failing.filter((id) => !may.includes(id))).toEqual([]);
+          expect(side.ladder.rungs.filter((r) => r.applies && !r.advisory && !r.chosenPasses && !may.includes(r.id))).toEqual([]);
           expect(side.protection.ratingA).toBeLessThanOrEqual(side.state.heat.legIzA + 1e-6);
         }
         if (result.own.ladder.proposed) expect(protects(trial, result.own.state.heat.legIzA).passes).toBe(true);

@@ -37,7 +37,7 @@ describe('a motor of 8 A, 12 V, 6 m one way, AWG', () => {
   test('device', () => expect(own.protection.ratingA).toBe(10));
   test('the run alone loses 8 A through segment and device', () => {
     expect(own.protection.familyName).toBe('blade fuse');
-    expect(own.state.drop.ownV).toBeCloseTo(8 * (0.12009 + 0.09 / 10), 3);
+    expect(own.state.drop.ownV).toBeCloseTo(8 * (0.12009 + 0.07 / 10), 3);
   });
   test('copper and insulation weigh two conductors', () => expect(own.state.massKg).toBeCloseTo((2 * 6 * 27) / 1000, 9));
 });

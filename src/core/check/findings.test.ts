@@ -134,11 +134,13 @@ describe('what a panel may hold', () => {
     return {
       ...base,
       panels: base.panels.map((p) => (p.id === 'panel' ? { ...p, family } : p)),
-      house: { ...base.house, feederDropPct: 0.3 },
+      circuits: base.circuits.map((c) =>
+        c.id === 'c-main' || c.id === 'c-feed' ? { ...c, pin: { ...c.pin, size: { school: 'metric' as const, size: '70' } } } : c,
+      ),
     };
   };
   test('blades behind a thick feeder and a large bank cannot interrupt a short', () => {
-    const found = analyse(panelOn('blade', 400)).findings.find((f) => f.id === 'panel-family:panel');
+    const found = analyse(panelOn('blade', 1000)).findings.find((f) => f.id === 'panel-family:panel');
     expect(found?.severity).toBe('stop');
     expect(found?.title).toContain('blade fuse');
     expect(found?.why).toContain('1000 A');

@@ -115,7 +115,10 @@ const CIRCUITS: readonly Pair[] = [
     { school: 'metric', size: '10', upToM: null },
   ]),
   pair('fails-mechanical', thing(), `${C}.pin`, pin({ size: size('0.75') })),
-  pair('fails-fault', strong(thing(amps(5), {}, 10), 400), `${C}.pin`, pin({ size: size('1'), family: 'maxi-blade', ratingA: 80 })),
+  pair('fails-fault', strong(thing(amps(5), {}, 3), 2000), `${C}.pin`, pin({ size: size('1'), family: 'maxi-blade', ratingA: 80 })),
+  pair('far-end-slow', strong(thing(amps(5), {}, 10), 400), `${C}.pin`, pin({ size: size('1'), family: 'maxi-blade', ratingA: 80 })),
+  pair('path-drop', thing(amps(5, { critical: true }), {}, 4), 'circuits.c-main.taps.c-main-1.tapedM', 60),
+  pair('path-start', strong(thing(amps(20, { surgeA: 60, surgeS: 1, minV: 10 }), {}, 2), 3000), 'circuits.c-main.taps.c-main-1.tapedM', 40),
   pair(
     'fails-terminals',
     house(thing(amps(30), { pin: pin({ size: size('6') }) }), { terminalC: 90, upsizeForTerminals: true }),
@@ -189,7 +192,8 @@ const onPanel = (load: Partial<Load> = amps(2), circuit: Partial<Circuit> = {}):
 const weakPanel = (blockAh: number): Design => {
   const d = onPanel();
   return {
-    ...house(d, { feederDropPct: 0.3 }),
+    ...d,
+    circuits: d.circuits.map((c) => (c.id === 'c-main' || c.id === 'c-feed' ? { ...c, pin: pin({ size: size('16') }) } : c)),
     banks: d.banks.map((b) => ({ ...b, blockAh })),
     panels: d.panels.map((p) => (p.id === 'panel' ? { ...p, family: 'blade' as const } : p)),
   };
@@ -206,7 +210,7 @@ const WHOLE: readonly Pair[] = [
   pair('electronics-place', thing(amps(5, { group: 'electronics' })), 'places.saloon.wet', true),
   pair('ways', thing(), 'panels.main.ways', 1),
   pair('no-feeder', thing(), 'circuits.c-main.taps', []),
-  pair('panel-family', weakPanel(40), 'banks.house.blockAh', 400),
+  pair('panel-family', weakPanel(10), 'banks.house.blockAh', 1500),
   pair(
     'sending-end',
     strong(thing(amps(2), { pin: pin({ size: size('1'), family: 'panel-breaker', ratingA: 5 }) }), 400),

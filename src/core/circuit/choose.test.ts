@@ -63,9 +63,15 @@ describe("the maker's fuse", () => {
 
 describe('families', () => {
   test('in order, the first that suits: a small bank lets a blade stand, a larger one does not', () => {
-    const bank = (blockAh: number) => (d: Design) => ({ ...d, banks: d.banks.map((b) => ({ ...b, blockAh })) });
-    expect(chosen({ rating: 8 }, bank(40)).familyId).toBe('blade');
-    expect(chosen({ rating: 8 }, bank(200)).familyId).toBe('panel-breaker');
+    const bank = (blockAh: number) => (d: Design) => ({
+      ...d,
+      banks: d.banks.map((b) => ({ ...b, blockAh })),
+      circuits: d.circuits.map((c) =>
+        c.id === 'c-main' ? { ...c, pin: { ...c.pin, size: { school: 'metric' as const, size: '16' } } } : c,
+      ),
+    });
+    expect(chosen({ rating: 8 }, bank(10)).familyId).toBe('blade');
+    expect(chosen({ rating: 8 }, bank(800)).familyId).toBe('panel-breaker');
   });
   test('above a blade’s largest, the next family', () => expect(chosen({ rating: 60 }).familyId).not.toBe('blade'));
   test('a short beyond what it interrupts refuses it, with both figures', () => {

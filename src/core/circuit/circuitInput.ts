@@ -1,6 +1,16 @@
 /** Everything the tests on one circuit need, gathered once from the design. */
 import type { Circuit, Found, HouseRules, Load, Panel, Place, Tap } from '../design';
-import { type Demand, type DemandItem, feederDemand, isCharging, type LoadCurrent, type StudyVolts, type Surge } from '../demand';
+import {
+  type Demand,
+  type DemandItem,
+  feederDemand,
+  isCharging,
+  type LoadCurrent,
+  onPart,
+  type StudyVolts,
+  type Surge,
+  usualA,
+} from '../demand';
 import type { Upstream } from './upstream';
 import { deviceDropV, deviceOhm, RULE_SETS, type RuleSet, type School, AMBIENT_C, WORST_COPPER } from '../rules';
 import { foundInsulationC, foundLengths, foundOhm, standing } from './asFound';
@@ -20,10 +30,12 @@ export interface TapInput {
   readonly segmentA: number;
   /** Drawn while nothing brief runs, A: what the drop of a feeder is reckoned with. */
   readonly fixedA: number;
-  /** Of that, what loads draw: on a feeder it may be less than what charges through it. */
+  /** What loads draw through it in use as usual: what stands below is judged by it. */
   readonly steadyA: number;
   readonly powerW: number;
+  /** Most its own run may lose, and the whole path to it, % of nominal; of a panel the run alone is judged. */
   readonly dropPct: number;
+  readonly pathPct: number;
   readonly minV: number;
 }
 
@@ -81,13 +93,20 @@ export interface Gathered {
 }
 
 /**
- * Volts lost before the way: feeders at their steady demand, and a brief load's own current on its own path.
+ * Volts lost before the way: feeders at what usually flows in them, and of the circuit's own loads what that does not count already.
  * What charges loses only by its own current, the other way.
  */
-function lostBefore(upstream: Upstream, workingA: number, loads: readonly Load[], isFeeder: boolean): number {
+function lostBefore(
+  upstream: Upstream,
+  workingA: number,
+  loads: readonly Load[],
+  currents: readonly LoadCurrent[],
+  isFeeder: boolean,
+): number {
   if (isFeeder || loads.length === 0) return upstream.dropV;
   if (loads.every(isCharging)) return workingA * upstream.hotOhm;
-  return upstream.dropV + (loads.some((l) => l.duty !== null) ? workingA * upstream.hotOhm : 0);
+  const counted = loads.reduce((sum, l, i) => sum + onPart(l) * (currents[i]?.workingA ?? 0), 0);
+  return upstream.dropV + Math.max(0, workingA - counted) * upstream.hotOhm;
 }
 
 /** The same circuit when only the steady state of what stands before it has moved. */
@@ -97,10 +116,21 @@ export const drifted = (input: CircuitInput, upstream: Upstream): CircuitInput =
   upstreamDropV: lostBefore(
     upstream,
     input.workingA,
-    input.taps.flatMap((t) => t.load ?? []),
+    input.taps.flatMap((t) => (t.load ? [t.load] : [])),
+    input.taps.flatMap((t) => (t.load && t.current ? [t.current] : [])),
     input.isFeeder,
   ),
 });
+
+/** Most a run may lose, and the whole path with it: critical loads, feeders and what charges by the tighter figure, the rest by the general one. */
+function limitsOf(house: HouseRules, load: Load | null, isPanel: boolean, charges: boolean): Pick<TapInput, 'dropPct' | 'pathPct'> {
+  // What charges through a feeder has its limit for the whole way: the shared part takes a third of it.
+  const feederPct = charges ? Math.min(house.feederDropPct, house.criticalDropPct / 3) : house.feederDropPct;
+  if (isPanel) return { dropPct: feederPct, pathPct: feederPct };
+  if (load && isCharging(load)) return { dropPct: house.criticalDropPct, pathPct: house.criticalDropPct };
+  if (load?.critical) return { dropPct: house.criticalDropPct, pathPct: house.criticalDropPct * (house.strictDrop ? 1 : 2) };
+  return { dropPct: house.generalDropPct, pathPct: house.generalDropPct };
+}
 
 export function circuitInput(g: Gathered): CircuitInput {
   const { circuit, house, systemV } = g;
@@ -119,15 +149,14 @@ export function circuitInput(g: Gathered): CircuitInput {
   const ownA = circuit.taps.map((_, i) =>
     g.panels[i] ? feederDemand(g.school, g.downstream[i] ?? [], house.diversity).demandA : (g.currents[i]?.workingA ?? 0),
   );
-  // Charging flows against the loads: the feeder's own drop is judged by the larger, what stands below sees the loads' alone.
+  // A feeder's own run is judged at its demand; what stands below it is judged by what usually flows.
   const steady = circuit.taps.map((_, i) => {
     if (!g.panels[i]) return { loadsA: ownA[i] ?? 0, feederA: ownA[i] ?? 0 };
-    const { loadsA, demandA } = feederDemand(
-      g.school,
-      (g.downstream[i] ?? []).filter((d) => !d.brief),
-      house.diversity,
-    );
-    return { loadsA, feederA: demandA };
+    const lasting = (g.downstream[i] ?? []).filter((d) => !d.brief);
+    return {
+      loadsA: usualA(lasting.filter((d) => !d.charging)),
+      feederA: feederDemand(g.school, lasting, house.diversity).demandA,
+    };
   });
   const segmentA = [...ownA];
   for (let i = segmentA.length - 1; i >= 0; i--) {
@@ -155,7 +184,12 @@ export function circuitInput(g: Gathered): CircuitInput {
       fixedA: constant ? 0 : (steady[i]?.feederA ?? own),
       steadyA: steady[i]?.loadsA ?? own,
       powerW: constant ? current.nominalW : 0,
-      dropPct: g.panels[i] ? house.feederDropPct : load?.critical ? house.criticalDropPct : house.generalDropPct,
+      ...limitsOf(
+        house,
+        load,
+        g.panels[i] !== null,
+        (g.downstream[i] ?? []).some((d) => d.charging),
+      ),
       minV: load?.minV ?? surgeFloorV,
     };
   });
@@ -192,7 +226,13 @@ export function circuitInput(g: Gathered): CircuitInput {
     isFeeder,
     demand,
     workingA,
-    upstreamDropV: lostBefore(g.upstream, workingA, loads, isFeeder),
+    upstreamDropV: lostBefore(
+      g.upstream,
+      workingA,
+      loads,
+      g.currents.filter((c) => c !== null),
+      isFeeder,
+    ),
     surges,
     duty: only && only.quantity === 1 ? only.duty : null,
     places: g.places,

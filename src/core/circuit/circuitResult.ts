@@ -94,7 +94,7 @@ function belowTaps(b: CircuitTrial, own: Side): (Upstream | null)[] {
   const up = input.upstream;
   const atWayV = input.volts.lowV - input.upstreamDropV;
   const fixedA = input.taps.reduce((sum, t) => sum + t.fixedA, 0);
-  const ofLoads = fixedA > 0 ? input.taps.reduce((sum, t) => sum + Math.min(t.steadyA, t.fixedA), 0) / fixedA : 1;
+  const ofLoads = fixedA > 0 ? input.taps.reduce((sum, t) => sum + t.steadyA, 0) / fixedA : 1;
   return input.taps.map((tap, at) => {
     if (!tap.panel) return null;
     let hot = b.headOhm;

@@ -261,6 +261,10 @@ export function stateAgain(b: CircuitTrial, before: State, candidate: Candidate)
   };
 }
 
+/** Up to this, A, a load is light: its drop raises its conductor by so many listed sizes at most. */
+const LIGHT_A = 10;
+const MOST_STEPS = 5;
+
 /** @param before the ladder of the same trial before its upstream drifted. */
 export function ladder(b: CircuitTrial, before?: Ladder): Ladder {
   const { input } = b;
@@ -274,7 +278,11 @@ export function ladder(b: CircuitTrial, before?: Ladder): Ladder {
     const at = !applies ? -1 : was !== undefined && !DRIFTING.has(id) ? was : smallestSingle(b, id, was);
     return { id, applies, advisory, at };
   });
-  const counting = steps.filter((s) => s.applies && !s.advisory);
+  // What a light load's drop may ask for: a few sizes more than everything else does. Beyond that copper is no cure.
+  const others = Math.max(0, ...steps.filter((s) => s.applies && !s.advisory && !DRIFTING.has(s.id)).map((s) => s.at));
+  const light = !input.isFeeder && input.workingA <= LIGHT_A;
+  const mostFor = (id: CriterionId): number => (light && DRIFTING.has(id) ? others + MOST_STEPS : Infinity);
+  const counting = steps.filter((s) => s.applies && !s.advisory).map((s) => ({ ...s, at: Math.min(s.at, mostFor(s.id)) }));
   const need = Math.max(0, ...counting.map((s) => s.at));
   const governs = counting.find((s) => s.at === need)?.id ?? 'mechanical';
   let proposed: SizeChoice | null = null;

@@ -1,5 +1,5 @@
 /** Formulas against figures done by hand. */
-import { derate, dutyEquivalentA, dutyFraction, rulingPlace, sweep, tauS, thumbCmilMm2, thumbMetricMm2 } from '../conductor';
+import { derate, dutyEquivalentA, dutyFraction, rulingPlace, sweep, timeConstantS, thumbCmilMm2, thumbMetricMm2 } from '../conductor';
 import { makerRule } from './minimums';
 import { bankSource } from '../bank';
 import { pathM } from '../topology';
@@ -50,15 +50,25 @@ describe('ampacity in its place', () => {
 });
 
 describe('short duty', () => {
-  test('the time constant is the table’s at its points', () => {
-    expect(tauS(2.5)).toBeCloseTo(120, 9);
-    expect(tauS(35)).toBeCloseTo(700, 9);
+  const at = (of: string): number => {
+    const c = findConductor('metric', of);
+    return c ? timeConstantS(c, 105, 30, c.ampacityA[105] ?? 0) : NaN;
+  };
+  // 10 mm2, 6.5 mm over all: 3.45 x 10 + 0.95 (33.2 - 14.3) = 52.4 J/(m K); 90^2 x 1.95e-3 x 1.334 = 21.07 W/m; x 75 K: 187 s.
+  test('the time constant by hand, and as measured from thin to thick', () => {
+    expect(at('10')).toBeCloseTo(187, 0);
+    expect(at('35')).toBeCloseTo(369, 0);
+    expect(at('95')).toBeCloseTo(729.5, 0);
+  });
+  test('a derated run has a longer one', () => {
+    const c = findConductor('metric', '10');
+    expect(c ? timeConstantS(c, 105, 30, 45) : 0).toBeCloseTo(4 * at('10'), 6);
   });
   test('one pulse as long as the time constant reaches 1 − 1/e of the rise', () =>
-    expect(dutyFraction({ onS: 700, restS: 0, repeats: 1 }, 35)).toBeCloseTo(1 - Math.exp(-1), 12));
+    expect(dutyFraction({ onS: 370, restS: 0, repeats: 1 }, 370)).toBeCloseTo(1 - Math.exp(-1), 12));
   test('back-to-back pulses are one long pulse', () =>
-    expect(dutyFraction({ onS: 100, restS: 0, repeats: 7 }, 35)).toBeCloseTo(dutyFraction({ onS: 700, restS: 0, repeats: 1 }, 35), 12));
-  test('continuous is continuous', () => expect(dutyEquivalentA(80, null, 35)).toBe(80));
+    expect(dutyFraction({ onS: 100, restS: 0, repeats: 7 }, 370)).toBeCloseTo(dutyFraction({ onS: 700, restS: 0, repeats: 1 }, 370), 12));
+  test('continuous is continuous', () => expect(dutyEquivalentA(80, null, 370)).toBe(80));
 });
 
 test('a tree of taps: drop by hand', () => {

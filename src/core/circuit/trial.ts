@@ -3,7 +3,19 @@ import { adiabaticK, finalTempC, slowestOpeningS, withstandS } from '../protecti
 import type { Protection } from './choose';
 import { bankRestV } from '../bank';
 import { largestFaultA, smallestFaultA } from './upstream';
-import { bundleFactor, type Conductor, CONDUCTORS, type Family, findConductor, findFamily, SEGMENT_JOINTS_OHM, AMBIENT_C } from '../rules';
+import {
+  bundleFactor,
+  type Conductor,
+  CONDUCTORS,
+  type Family,
+  findConductor,
+  findFamily,
+  SEGMENT_JOINTS_OHM,
+  AMBIENT_C,
+  FUSE_V,
+  SMALL_BREAKER_V,
+  BREAKER_V,
+} from '../rules';
 import {
   ampacityA,
   conductorOhm,
@@ -15,6 +27,7 @@ import {
   dutyFraction,
   rulingPlace,
   sweep,
+  timeConstantS,
 } from '../conductor';
 import type { CircuitInput, TapInput } from './circuitInput';
 import { makerAreaMm2, mechanicalSize } from './minimums';
@@ -51,9 +64,9 @@ interface Still {
   fault?: Fault | null;
 }
 
-/** Resistance of a protective device where the maker gives none, ohm: 0.09 V / rating; breakers 0.15 V (0.2 V up to 10 A). */
+/** Resistance of a protective device where the maker gives none, ohm: volts at its rating, typical of the kind, over the rating. */
 export const protectionOhm = (family: Family, ratingA: number): number =>
-  (family.kind === 'fuse' ? 0.09 : ratingA <= 10 ? 0.2 : 0.15) / ratingA;
+  (family.kind === 'fuse' ? FUSE_V : ratingA <= 10 ? SMALL_BREAKER_V : BREAKER_V) / ratingA;
 
 export function circuitTrial(input: CircuitInput, protection: Protection): CircuitTrial {
   const family = findFamily(protection.familyId) as Family;
@@ -99,6 +112,8 @@ export interface Heat {
   readonly legIzA: number;
   readonly izA: number;
   readonly dutyA: number;
+  /** Thermal time constant in its place, s; 0 where nothing comes and goes. */
+  readonly tauS: number;
   readonly tempC: number;
 }
 
@@ -109,8 +124,9 @@ export function heatAt(b: CircuitTrial, c: Candidate): Heat {
   const crowd = c.legs > 1 ? bundleFactor(input.school, input.bundled + 2 * (c.legs - 1)) / derating.fBundle : 1;
   const legIzA = ampacityA(c.conductor, derating) * (input.house.bundleDc ? crowd : 1);
   const izA = legIzA * c.legs;
-  const dutyA = dutyEquivalentA(b.designA, input.duty, c.conductor.areaMm2);
-  return { placeIndex, derating, legIzA, izA, dutyA, tempC: conductorTempC(derating.ambientC, derating.ratingC, dutyA, izA) };
+  const tau = input.duty ? timeConstantS(c.conductor, derating.ratingC, derating.ambientC, legIzA) : 0;
+  const dutyA = dutyEquivalentA(b.designA, input.duty, tau);
+  return { placeIndex, derating, legIzA, izA, dutyA, tauS: tau, tempC: conductorTempC(derating.ambientC, derating.ratingC, dutyA, izA) };
 }
 
 /** Loop resistance of one segment at the temperature its own current brings, ohm. */
@@ -118,7 +134,7 @@ function segmentOhm(b: CircuitTrial, c: Candidate, heat: Heat, tap: TapInput, cu
   const t = conductorTempC(
     heat.derating.ambientC,
     heat.derating.ratingC,
-    currentA * Math.sqrt(dutyFraction(b.input.duty, c.conductor.areaMm2)),
+    currentA * Math.sqrt(dutyFraction(b.input.duty, heat.tauS)),
     heat.izA,
   );
   return (2 * conductorOhm(c.conductor.r20OhmPerKm, tap.lengthM, t) * b.input.copperFactor) / c.legs + SEGMENT_JOINTS_OHM;
@@ -130,17 +146,38 @@ const segmentOhms = (b: CircuitTrial, c: Candidate, still: Still): readonly numb
 /** Each segment there and back, warm as it runs, ohm, by tap. */
 export const warmSegmentOhms = (b: CircuitTrial, c: Candidate): readonly number[] => segmentOhms(b, c, { heat: heatAt(b, c) });
 
+/** Judging lengths is no better than this: a path a little over its limit passes. */
+const NEAR = 1.02;
+
+/** Volts a run may lose, of the path's limit and what everything else on the path loses: never more than its own limit, never held to less than half the path's. */
+const ownHalfV = (runLimitV: number, pathLimitV: number, elseV: number): number =>
+  Math.min(runLimitV, Math.max(pathLimitV - elseV, pathLimitV / 2));
+
+/** The run's own volts at one tap, what it may lose there, and the whole path. */
+function judged(b: CircuitTrial, tap: TapInput, loadV: number, headV: number) {
+  const { input } = b;
+  const lowV = input.volts.lowV;
+  const atWayV = lowV - input.upstreamDropV;
+  const runV = atWayV - headV - loadV;
+  const [runLimitV, pathLimitV] = [(tap.dropPct * input.systemV) / 100, (tap.pathPct * input.systemV) / 100];
+  const allowedV = tap.panel ? runLimitV : ownHalfV(runLimitV, pathLimitV, input.upstreamDropV + headV);
+  const pathV = tap.panel ? runV : lowV - loadV;
+  return { runV, allowedV, pathV, pathLimitV, passes: runV <= allowedV + 1e-9, wholePasses: pathV <= NEAR * pathLimitV + 1e-9 };
+}
+
 /** Whether the drop at working current passes; a circuit with one tap is answered without making the whole figure. */
 export function dropPasses(b: CircuitTrial, t: SizeTrial): boolean {
   const { input } = b;
   const [tap] = input.taps;
   if (input.taps.length !== 1 || !tap || (tap.fixedA > 0 && tap.powerW > 0)) return t.drop().passes;
   if (!tap.load && !tap.panel) return true;
-  const atWayV = input.volts.lowV - input.upstreamDropV;
   const ohm = b.headOhm + (segmentOhms(b, t.candidate, t.still)[0] as number);
-  const behindV = atWayV - input.inlineV;
-  const loadV = tap.powerW > 0 ? constantPower(behindV, ohm, tap.powerW)?.loadV : behindV - tap.fixedA * ohm;
-  return loadV !== undefined && (100 * ((tap.panel ? atWayV : input.volts.lowV) - loadV)) / input.systemV <= tap.dropPct + 1e-9;
+  const behindV = input.volts.lowV - input.upstreamDropV - input.inlineV;
+  const solved = tap.powerW > 0 ? constantPower(behindV, ohm, tap.powerW) : null;
+  const loadV = tap.powerW > 0 ? solved?.loadV : behindV - tap.fixedA * ohm;
+  if (loadV === undefined) return false;
+  const amps = tap.powerW > 0 ? (behindV - loadV) / ohm : tap.fixedA;
+  return judged(b, tap, loadV, input.inlineV + amps * b.headOhm).passes;
 }
 
 export interface TapDrop {
@@ -150,6 +187,10 @@ export interface TapDrop {
   readonly limitPct: number;
   readonly loadV: number;
   readonly segmentOhm: number;
+  /** Lost in this circuit's own run to the tap, V and % of nominal, and what it answers for: docs/methods.md, M4. */
+  readonly runV: number;
+  readonly runPct: number;
+  readonly allowedPct: number;
 }
 
 export interface Drop {
@@ -157,8 +198,13 @@ export interface Drop {
   /** The tap with the least room to its limit. */
   readonly worst: TapDrop | null;
   readonly collapses: boolean;
+  /** The run loses no more than it answers for, at every tap. */
   readonly passes: boolean;
+  /** The whole path to every load is within its limit. */
+  readonly wholePasses: boolean;
   readonly totalA: number;
+  /** Lost in the devices of this circuit, V. */
+  readonly headV: number;
   /** Drop of this circuit alone at its worst tap, V. */
   readonly ownV: number;
 }
@@ -175,13 +221,32 @@ export function dropAt(b: CircuitTrial, c: Candidate, still: Still = { heat: hea
     b.headOhm,
     input.taps.map((t, i) => ({ parent: t.parent, ohm: ohms[i] as number, fixedA: t.fixedA, powerW: t.powerW })),
   );
-  if (result.collapses) return { taps: [], worst: null, collapses: true, passes: false, totalA: NaN, ownV: NaN };
+  if (result.collapses)
+    return { taps: [], worst: null, collapses: true, passes: false, wholePasses: false, totalA: NaN, headV: NaN, ownV: NaN };
+  const headV = input.inlineV + result.totalA * b.headOhm;
+  const pct = (volts: number) => (100 * volts) / input.systemV;
   let worst: TapDrop | null = null;
+  let passes = true;
+  let wholePasses = true;
   const taps = input.taps.map((t, i): TapDrop => {
     const loadV = result.tapV[i] as number;
-    const dropV = t.panel ? atWayV - loadV : lowV - loadV;
-    const drop = { tapIndex: i, dropV, pct: (100 * dropV) / input.systemV, limitPct: t.dropPct, loadV, segmentOhm: ohms[i] as number };
-    if ((t.load || t.panel) && (!worst || drop.pct - drop.limitPct > worst.pct - worst.limitPct)) worst = drop;
+    const j = judged(b, t, loadV, headV);
+    const drop = {
+      tapIndex: i,
+      dropV: j.pathV,
+      pct: pct(j.pathV),
+      limitPct: t.pathPct,
+      loadV,
+      segmentOhm: ohms[i] as number,
+      runV: j.runV,
+      runPct: pct(j.runV),
+      allowedPct: pct(j.allowedV),
+    };
+    if (t.load || t.panel) {
+      if (!j.passes) passes = false;
+      if (!j.wholePasses) wholePasses = false;
+      if (!worst || drop.pct - drop.limitPct > worst.pct - worst.limitPct) worst = drop;
+    }
     return drop;
   });
   const found = worst as TapDrop | null;
@@ -189,8 +254,10 @@ export function dropAt(b: CircuitTrial, c: Candidate, still: Still = { heat: hea
     taps,
     worst: found,
     collapses: false,
-    passes: !found || found.pct <= found.limitPct + 1e-9,
+    passes,
+    wholePasses,
     totalA: result.totalA,
+    headV,
     ownV: found ? atWayV - found.loadV : 0,
   };
 }
@@ -202,7 +269,10 @@ export interface SurgeDrop {
   readonly minV: number;
   readonly upstreamV: number;
   readonly ownV: number;
+  /** The run loses no more than it answers for. */
   readonly passes: boolean;
+  /** The load gets the volts it needs. */
+  readonly wholePasses: boolean;
 }
 
 /** Volts at a load while it starts, from the bank's sagged posts, whole path (M3). The worst of the circuit's surges; null without one. */
@@ -211,21 +281,28 @@ export function surgeAt(b: CircuitTrial, c: Candidate, still: Still = { heat: he
   if (input.surges.length === 0) return null;
   const ohms = segmentOhms(b, c, still);
   let worst: SurgeDrop | null = null;
+  let passes = true;
   input.surges.forEach((surge, surgeIndex) => {
     if (surge.minV <= 0) return;
     const sagV = b.sagV[surgeIndex] as number;
     const upstreamV = input.upstreamDropV + surge.addsA * input.upstream.hotOhm;
-    let ownV = surge.circuitA * b.headOhm + input.inlineV;
+    const headV = surge.circuitA * b.headOhm + input.inlineV;
+    let runV = 0;
     for (let i = surge.tapIndex; i >= 0; i = input.taps[i]?.parent ?? -1) {
       const tap = input.taps[i] as TapInput;
-      ownV += (tap.segmentA + surge.addsA) * (ohms[i] as number);
+      runV += (tap.segmentA + surge.addsA) * (ohms[i] as number);
     }
-    const loadV = sagV - upstreamV - ownV;
+    const loadV = sagV - upstreamV - headV - runV;
     const room = loadV - surge.minV;
+    const pathV = sagV - surge.minV;
+    // Where the posts alone sag below what it needs, no copper helps.
+    const own = pathV <= 0 || runV <= ownHalfV(Infinity, pathV, upstreamV + headV) + 1e-9;
+    if (!own) passes = false;
     if (!worst || room < worst.loadV - worst.minV)
-      worst = { surgeIndex, sagV, loadV, minV: surge.minV, upstreamV, ownV, passes: room >= -1e-9 };
+      worst = { surgeIndex, sagV, loadV, minV: surge.minV, upstreamV, ownV: headV + runV, passes: own, wholePasses: room >= -1e-9 };
   });
-  return worst;
+  const found = worst as SurgeDrop | null;
+  return found && { ...found, passes };
 }
 
 export interface Fault {
@@ -236,15 +313,36 @@ export interface Fault {
   readonly sendingBearsS: number;
   readonly farBearsS: number;
   readonly k: number;
+  /** The far end clears within 5 s. */
   readonly clears: boolean;
-  /** Far end clears in 5 s and the conductor bears it. */
+  /** The device opens before a far-end short harms the conductor, in half the time it bears. Slowness alone does not size copper. */
   readonly passes: boolean;
   /** The sending end also leaves the cable whole; failing is a caution. */
   readonly sendingPasses: boolean;
 }
 
+/**
+ * How long a conductor bears a current from its temperature in use, s: adiabatically for the first seconds, and beyond them as it also gives heat
+ * away; Infinity where it never reaches what its insulation withstands (M4.7).
+ */
+function bearsS(b: CircuitTrial, c: Candidate, heat: Heat, currentA: number): number {
+  const adiabaticS = withstandS(b.k, c.conductor.areaMm2, currentA);
+  if (adiabaticS <= ADIABATIC_S || heat.legIzA <= 0) return adiabaticS;
+  const { ambientC, ratingC } = heat.derating;
+  const finalC = finalTempC(b.input.house.crossLinked);
+  const endC = ambientC + (ratingC - ambientC) * (currentA / heat.legIzA) ** 2;
+  if (endC <= finalC) return Infinity;
+  const startC = Math.min(heat.tempC, finalC);
+  const tau = timeConstantS(c.conductor, ratingC, ambientC, heat.legIzA);
+  return Math.max(adiabaticS, tau * Math.log((endC - startC) / (endC - finalC)));
+}
+/** A far-end short should be cut within this, s. */
+const CLEARS_WITHIN_S = 5;
+/** Up to here heat has no time to leave the conductor, s. */
+const ADIABATIC_S = 5;
+
 /** A dead short at the far end (smallest current, one leg alone) and at the sending end (largest). */
-export function faultAt(b: CircuitTrial, c: Candidate): Fault | null {
+export function faultAt(b: CircuitTrial, c: Candidate, heat: Heat): Fault | null {
   const { input, family, protection, k } = b;
   if (!input.upstream.bank || input.taps.length === 0) return null;
   const ratingC = Math.min(...b.deratings.map((d) => d.ratingC));
@@ -260,9 +358,9 @@ export function faultAt(b: CircuitTrial, c: Candidate): Fault | null {
   const farA = smallestFaultA(input.upstream, b.headOhm + farOhm);
   const farClearsS = slowestOpeningS(family, protection.ratingA, farA);
   const sendingClearsS = slowestOpeningS(family, protection.ratingA, sendingA);
-  const farBearsS = withstandS(k, c.conductor.areaMm2, farA);
+  const farBearsS = bearsS(b, c, heat, farA);
   const sendingBearsS = withstandS(k, c.conductor.areaMm2, sendingA);
-  const clears = farClearsS <= 5;
+  const clears = farClearsS <= CLEARS_WITHIN_S;
   return {
     sendingA,
     farA,
@@ -272,7 +370,7 @@ export function faultAt(b: CircuitTrial, c: Candidate): Fault | null {
     farBearsS,
     k,
     clears,
-    passes: clears && farClearsS <= farBearsS,
+    passes: farBearsS === Infinity || farClearsS <= farBearsS / 2,
     sendingPasses: sendingClearsS <= sendingBearsS,
   };
 }
@@ -309,7 +407,7 @@ export function sizeTrial(b: CircuitTrial, candidate: Candidate, still: Still = 
     heat: still.heat,
     drop: once(() => dropAt(b, candidate, still)),
     surge: once(() => surgeAt(b, candidate, still)),
-    fault: () => (still.fault === undefined ? (still.fault = faultAt(b, candidate)) : still.fault),
+    fault: () => (still.fault === undefined ? (still.fault = faultAt(b, candidate, still.heat)) : still.fault),
   };
 }
 

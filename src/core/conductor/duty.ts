@@ -1,4 +1,5 @@
 /** Short duty: what a conductor reaches when the current comes and goes (docs/methods.md, M1). */
+import { conductorOhm } from './resistance';
 
 export interface Duty {
   readonly onS: number;
@@ -6,30 +7,27 @@ export interface Duty {
   readonly repeats: number;
 }
 
-const TAU: readonly (readonly [areaMm2: number, tauS: number])[] = [
-  [2.5, 120],
-  [10, 300],
-  [35, 700],
-  [95, 1500],
-];
-
-/** Thermal time constant, s: typical, interpolated (and continued) in the logarithm of the area. */
-export function tauS(areaMm2: number): number {
-  const x = Math.log(Math.max(0.1, areaMm2));
-  let i = 1;
-  while (i < TAU.length - 1 && Math.log(TAU[i]?.[0] ?? 1) < x) i++;
-  const [a0, t0] = TAU[i - 1] ?? [1, 1];
-  const [a1, t1] = TAU[i] ?? [2, 1];
-  return Math.max(20, t0 + ((t1 - t0) * (x - Math.log(a0))) / (Math.log(a1) - Math.log(a0)));
+/**
+ * Thermal time constant of an insulated conductor in its place, s: heat it holds for each degree over what it gives away at its rating,
+ * C' (Tr - Ta) / (Iz^2 R'(Tr)), C' = 3.45 S + 0.95 (pi/4 OD^2 - S/0.7) J/(m K) of copper and insulation (M1). 20 at least.
+ */
+export function timeConstantS(
+  { areaMm2, odMm, r20OhmPerKm }: { readonly areaMm2: number; readonly odMm: number; readonly r20OhmPerKm: number },
+  ratingC: number,
+  ambientC: number,
+  ampacityA: number,
+): number {
+  const heat = 3.45 * areaMm2 + 0.95 * Math.max(0, (Math.PI / 4) * odMm ** 2 - areaMm2 / 0.7);
+  const watts = ampacityA ** 2 * conductorOhm(r20OhmPerKm, 1, ratingC);
+  return watts > 0 ? Math.max(20, (heat * Math.max(0, ratingC - ambientC)) / watts) : 20;
 }
 
 /**
  * Peak temperature rise after the last on-time as a fraction of the rise under the same current for ever, 0..1.
  * Pulses of onS with restS between, from cold: (1 - e^(-on/tau)) (1 - q^n)/(1 - q), q = e^(-(on + rest)/tau).
  */
-export function dutyFraction(duty: Duty | null, areaMm2: number): number {
+export function dutyFraction(duty: Duty | null, tau: number): number {
   if (!duty) return 1;
-  const tau = tauS(areaMm2);
   const rise = 1 - Math.exp(-duty.onS / tau);
   const q = Math.exp(-(duty.onS + duty.restS) / tau);
   const trains = q >= 1 ? duty.repeats : (1 - q ** duty.repeats) / (1 - q);
@@ -37,8 +35,7 @@ export function dutyFraction(duty: Duty | null, areaMm2: number): number {
 }
 
 /** The steady current, A, whose temperature equals the duty's peak. */
-export const dutyEquivalentA = (currentA: number, duty: Duty | null, areaMm2: number): number =>
-  currentA * Math.sqrt(dutyFraction(duty, areaMm2));
+export const dutyEquivalentA = (currentA: number, duty: Duty | null, tau: number): number => currentA * Math.sqrt(dutyFraction(duty, tau));
 
 export interface DutyPoint {
   readonly s: number;
@@ -52,8 +49,7 @@ export interface DutyPoint {
  * @param riseC rise of the same current for ever, degC.
  * @param most points at most; the switching moments are always among them for duties of up to 40 cycles.
  */
-export function dutyTrace(duty: Duty, areaMm2: number, ambientC: number, riseC: number, most = 240): DutyPoint[] {
-  const tau = tauS(areaMm2);
+export function dutyTrace(duty: Duty, tau: number, ambientC: number, riseC: number, most = 240): DutyPoint[] {
   const cycles = Math.min(duty.repeats, 40);
   const per = Math.max(2, Math.floor(most / (2 * cycles)));
   const out: DutyPoint[] = [{ s: 0, dutyC: ambientC, steadyC: ambientC }];

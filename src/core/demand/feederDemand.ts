@@ -11,6 +11,8 @@ export interface DemandItem {
   readonly brief: boolean;
   /** A charger or alternator: its current flows toward the bank. */
   readonly charging: boolean;
+  /** Probability that it is on while another load is tested. */
+  readonly onPart: number;
 }
 
 /** A start on a circuit or panel. */

@@ -1,6 +1,7 @@
 /** Bottom up: what every panel's circuits ask of what feeds them (docs/methods.md, M0). */
 import type { Circuit, Design, Load } from '../design';
 import { type DemandItem, feederDemand, type Surge } from './feederDemand';
+import { isCharging, onPart } from './usual';
 import type { LoadCurrent } from './loadCurrent';
 
 export interface DemandRollUp {
@@ -19,15 +20,13 @@ export const demandItem = (load: Load, current: LoadCurrent): DemandItem => ({
   runsLong: load.runsLong,
   brief: load.duty !== null,
   charging: isCharging(load),
+  onPart: onPart(load),
 });
 
 function startOf(load: Load, { workingA, surgeA, surgeS }: LoadCurrent): Surge | null {
   if (surgeA === null) return null;
   return { tapIndex: 0, name: load.name, circuitA: 0, loadA: surgeA, addsA: surgeA - workingA, seconds: surgeS, minV: 0 };
 }
-
-/** Sources stand on the load sheet too, so that their cables are sized with the rest. */
-export const isCharging = (load: Load): boolean => load.group === 'charging';
 
 const worse = (a: Surge | null, b: Surge | null): Surge | null => (b && (!a || b.addsA > a.addsA) ? b : a);
 
@@ -84,7 +83,7 @@ export function rollUpDemand(
 
 /** All that demand takes from a panel's items, so that the same sums find the same result. */
 export function demandKey(items: readonly DemandItem[]): number[] {
-  const sums = [0, 0, 0, 0, 0, 0, 0, 0];
+  const sums = [0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0];
   const add = (at: number, amps: number) => (sums[at] = (sums[at] as number) + amps);
   const most = (at: number, amps: number) => (sums[at] = Math.max(sums[at] as number, amps));
   for (const d of items) {
@@ -96,6 +95,10 @@ export function demandKey(items: readonly DemandItem[]): number[] {
     if (!d.runsLong) most(2, d.currentA);
     most(3, d.currentA);
     if (d.brief) continue;
+    add(8, d.onPart * d.currentA);
+    add(9, d.onPart * (1 - d.onPart) * d.currentA ** 2);
+    add(10, d.currentA);
+    if (d.onPart >= 1) add(11, d.currentA);
     add(d.runsLong ? 4 : 5, d.currentA);
     most(6, d.currentA);
   }

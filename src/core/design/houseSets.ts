@@ -20,6 +20,7 @@ export const HOUSE_WORDS: Readonly<Record<keyof HouseRules, string>> = {
   generalDropPct: 'drop of general loads, %',
   feederDropPct: 'drop of a feeder on its own, %',
   surgeVoltsPct: 'least volts at a start, % of nominal',
+  strictDrop: 'critical loads held to their limit over the whole path',
   worstCaseCopper: 'worst-case copper, × 1.10',
   functionColours: 'colours by function',
   negative: 'colour of the DC negative',

@@ -19,6 +19,12 @@ const UPGRADES: Readonly<Record<number, (old: Record<string, unknown>) => Record
   1: (old) => ({ ...old, version: 2 }),
   2: (old) => ({ ...old, version: 3 }),
   3: (old) => ({ ...old, version: 4 }),
+  // Feeders were held to 1 % on their own, which nobody had entered: they are to 3 %, with the whole path judged beside it.
+  4: (old) => ({
+    ...old,
+    version: 5,
+    ...(isRecord(old.house) && old.house.feederDropPct === 1 ? { house: { ...old.house, feederDropPct: 3 } } : {}),
+  }),
 };
 
 const isRecord = (x: unknown): x is Record<string, unknown> => typeof x === 'object' && x !== null && !Array.isArray(x);

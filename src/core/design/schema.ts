@@ -24,7 +24,7 @@ import { BankSheetSchema, BmsSchema, BoxSchema, LinksSchema } from './bankSheet'
 export { id, name } from './fields';
 
 export const FORMAT = 'solenix-design';
-export const VERSION = 4;
+export const VERSION = 5;
 
 export const BEHAVIOURS = ['power', 'resistance', 'current'] as const;
 export const SUPPLY_CLASSES = ['always live', 'house switch', 'panel breaker', 'engine key', 'relay'] as const;
@@ -230,6 +230,8 @@ export const HouseSchema = v.object({
   feederDropPct: between(0.2, 20),
   surgeVoltsPct: between(30, 100),
   worstCaseCopper: v.nullable(v.boolean()),
+  /** Critical loads are held to their run's limit over the whole path. */
+  strictDrop: later(v.boolean(), false),
   functionColours: v.boolean(),
   negative: oneOf(['yellow', 'black']),
   minElectronics: v.nullable(SizeSchema),

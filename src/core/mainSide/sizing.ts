@@ -1,7 +1,7 @@
 /** Leads of the main side sized: by what they carry, their device, the drop, and the least a negative or an earth may be (docs/methods.md, "Main side"). */
 import { type Conductor, CONDUCTORS, deviceOhm, findConductor, JOINT_OHM, AMBIENT_C } from '../rules';
 import { analyseCircuit, type CircuitResult, NOWHERE } from '../circuit';
-import { ampacityA, conductorOhm, derate, dutyEquivalentA, rulingPlace } from '../conductor';
+import { ampacityA, conductorOhm, derate, dutyEquivalentA, rulingPlace, timeConstantS } from '../conductor';
 import { blankCircuit, blankLoad, type Design, type BatteryCable, type Place, rowOf } from '../design';
 import type { BankSource } from '../bank';
 import { loadCurrent, type StudyVolts } from '../demand';
@@ -184,7 +184,8 @@ export function batteryCableResult(
     rung(
       'current, heat',
       `${round3(load.amps)} A, ${load.why}${duty ? `; a hard start of ${duty.onS} s, typical` : ''}`,
-      (c) => ampacityA(c, ruling) >= dutyEquivalentA(load.amps, duty, c.areaMm2),
+      (c) =>
+        ampacityA(c, ruling) >= dutyEquivalentA(load.amps, duty, timeConstantS(c, ruling.ratingC, ruling.ambientC, ampacityA(c, ruling))),
     );
     const pct = load.cranks ? CRANK_SHARE_PCT : house.criticalDropPct;
     const allowedV = (boat.systemV * pct) / 100;

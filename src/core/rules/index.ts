@@ -20,4 +20,16 @@ export { DEVICE_KINDS, deviceDropV, deviceOhm, INLINE } from './inline';
 export { interruptingMinimumA } from './interrupting';
 export { FAMILY_ORDER, RULE_SETS, type RuleSet, WORST_COPPER } from './ruleSets';
 export { shrinkFor, studName, STUDS, terminalFor } from './terminals';
-export { AMBIENT_C, BATTERY_C, GIVES_UP_PART, JOINT_OHM, PULL_IN_PART, RIPPLE, SEGMENT_JOINTS_OHM, TYPICAL_PATH_OHM } from './typical';
+export {
+  AMBIENT_C,
+  BATTERY_C,
+  BREAKER_V,
+  FUSE_V,
+  SMALL_BREAKER_V,
+  GIVES_UP_PART,
+  JOINT_OHM,
+  PULL_IN_PART,
+  RIPPLE,
+  SEGMENT_JOINTS_OHM,
+  TYPICAL_PATH_OHM,
+} from './typical';

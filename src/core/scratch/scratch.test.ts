@@ -76,7 +76,7 @@ test('by hand: 12 A over 7 m at 12 V, metric', () => {
 });
 test('the other school answers in its own sizes', () => {
   const result = scratch('12 A pump 12 V 7 m', null, 'awg');
-  expect(result.ok && result.answer.result.own.ladder.chosen).toMatchObject({ school: 'awg', size: '10' });
+  expect(result.ok && result.answer.result.own.ladder.chosen).toMatchObject({ school: 'awg', size: '12' });
 });
 test('an engine space costs ampacity; a limit given in the line rules', () => {
   const plain = scratch('20 A 12 V 2 m', null);

@@ -65,6 +65,11 @@ export function HouseFacts() {
           onChange={(v) => put('protectionOverLoadMost', v === 'no limit' ? null : Number(v), 'device over load')}
         />
       </div>
+      <Tick
+        label="critical loads: their limit over the whole path"
+        value={house.strictDrop}
+        onChange={(v) => put('strictDrop', v, 'strict drop')}
+      />
       <Tick label="count bundling of DC conductors" value={house.bundleDc} onChange={(v) => put('bundleDc', v, 'bundling')} />
       <Tick
         label="thermal devices in hot places at 80 %"

@@ -52,6 +52,8 @@ interface Failure {
   readonly figures: (facts: CircuitFacts) => string;
 }
 
+const NO_DROP = { tapIndex: 0, runPct: 0, allowedPct: 0 };
+
 const tapName = ({ b }: CircuitFacts, i: number): string => b.input.taps[i]?.name ?? '';
 
 const FAILURES: readonly Failure[] = [
@@ -81,10 +83,11 @@ const FAILURES: readonly Failure[] = [
     hazard: 'none',
     source: SOURCES.dc,
     figures: (f) => {
-      const { worst } = f.state.drop;
-      return worst
-        ? `${tapName(f, worst.tapIndex)}: ${show(worst.pct, 'pct', f.units)} of nominal, ${show(worst.limitPct, 'pct', f.units)} allowed. `
-        : '';
+      const over = f.state.drop.taps.reduce(
+        (w, t) => (t.runPct - t.allowedPct > w.runPct - w.allowedPct ? t : w),
+        f.state.drop.taps[0] ?? NO_DROP,
+      );
+      return `${tapName(f, over.tapIndex)}: ${show(over.runPct, 'pct', f.units)} of nominal in its own run, ${show(over.allowedPct, 'pct', f.units)} allowed. `;
     },
   },
   {
@@ -121,13 +124,13 @@ const FAILURES: readonly Failure[] = [
     id: 'fault',
     name: 'the far-end short',
     severity: 'stop',
-    why: 'A short at the far end may burn without ever opening the device.',
+    why: 'A short at the far end harms the conductor before the device opens.',
     hazard: 'fire',
     source: SOURCES.dc,
     figures: ({ b, state: { fault }, units }) =>
-      fault && !fault.clears
-        ? `${show(fault.farA, 'A', units)} at the far end may not open ${b.protection.ratingA} A within 5 s. `
-        : 'The conductor would not withstand the fault until the device opens. ',
+      fault
+        ? `${show(fault.farA, 'A', units)} at the far end opens ${b.protection.ratingA} A in ${show(fault.farClearsS, 's', units)} at the slowest; the conductor bears it ${show(fault.farBearsS, 's', units)}, and half of that is asked for. `
+        : '',
   },
   {
     id: 'terminals',
@@ -140,15 +143,36 @@ const FAILURES: readonly Failure[] = [
   },
 ];
 
+type Share = 'before' | 'devices' | 'run';
+
+/** Volts lost to the worst tap by what takes them. */
+function takes({ b, state }: CircuitFacts): Readonly<Record<Share, number>> {
+  const worst = state.drop.worst;
+  return { before: b.input.upstreamDropV, devices: state.drop.headV, run: worst?.runV ?? 0 };
+}
+const largestShare = (f: CircuitFacts): Share => {
+  const t = takes(f);
+  return t.before >= t.devices && t.before >= t.run ? 'before' : t.devices >= t.run ? 'devices' : 'run';
+};
+const sharesOf = (f: CircuitFacts): string => {
+  const t = takes(f);
+  const mv = (volts: number) => `${Math.round(1000 * volts)} mV`;
+  return `Main and feeder take ${mv(t.before)}, its own device and switches ${mv(t.devices)}, its run ${mv(t.run)}.`;
+};
+const LARGEST: Readonly<Record<Share, string>> = {
+  before: 'A heavier feeder by one size, a feeder of its own, or a second panel nearer to it.',
+  devices: 'A way or fuse of a larger rating, a fuse instead of a breaker, or a better switch.',
+  run: 'A shorter way, or a heavier conductor pinned.',
+};
+
 /** What would pass in its place. */
-function instead({ b, own, state, units }: CircuitFacts, id: CriterionId): string {
-  const { input } = b;
+function instead({ own }: CircuitFacts, id: CriterionId): string {
   const rung = own.rungs.find((r) => r.id === id)?.smallest;
-  const lostBeforePct = (100 * input.upstreamDropV) / input.systemV;
+  const stuck = own.proposed && !own.pinned && !own.kept && choiceName(own.proposed) === choiceName(own.chosen);
+  if (stuck && (id === 'drop' || id === 'surge'))
+    return 'More copper is no cure for a light load: a shorter way, a feeder of its own, or a panel nearer to it.';
   if (own.pinned && own.proposed) return `Unpin, or pin ${choiceName(own.proposed)} or heavier.`;
   if (own.proposed) return `${own.kept ? 'Replace it with' : 'Use'} ${choiceName(own.proposed)}.`;
-  if (id === 'drop' && lostBeforePct >= (state.drop.worst?.limitPct ?? Infinity))
-    return `${show(lostBeforePct, 'pct', units)} is lost before this way already: repair or enlarge what feeds it first.`;
   if (rung) return `${own.kept ? 'Replace it with' : 'Use'} ${sizeName(own.school, rung)} or heavier; no size passes every test.`;
   return 'No size in the table passes: shorten the run, split the load, or move its source.';
 }
@@ -168,7 +192,7 @@ const failed = ({ id, name, severity, why, hazard, source, figures }: Failure): 
     when(serves(f) && f.state.failing.includes(id) && !(id === 'ampacity' && f.state.heat.derating.refusal !== null), () => ({
       id: idOf(f),
       title: `${choiceName(f.own.chosen)}${f.own.pinned ? ', pinned,' : f.own.kept ? ', as found,' : ''} fails ${name}`,
-      why: `${figures(f)}${id === 'fault' && f.state.fault?.clears ? '' : why}`.trim(),
+      why: `${figures(f)}${why}`.trim(),
       todo: instead(f, id),
       // A device nobody could choose right spoils both.
       ...((id === 'protection' || id === 'fault') && f.b.protection.conflict !== null ? { cause: `protection-conflict:${idOf(f)}` } : {}),
@@ -459,6 +483,82 @@ export const CIRCUIT_RULES: readonly CircuitRule[] = [
       }),
   },
   ...FAILURES.filter((x) => x.id === 'drop' || x.id === 'surge').map(failed),
+  {
+    id: 'path-drop',
+    about: 'circuit',
+    severity: 'fix',
+    reads: ['circuits', 'loads', 'panels', 'house'],
+    when: 'the run is in order but the whole path from the bank to a load loses more than it may',
+    why: 'Lamps go dim, electronics restart and motors run hot.',
+    todo: 'Mend the largest share first.',
+    hazard: 'none',
+    confirm: 'a meter',
+    source: SOURCES.dc,
+    find: (f) => {
+      const { drop, failing } = f.state;
+      const { worst } = drop;
+      return when(
+        serves(f) && !f.b.input.isFeeder && !drop.collapses && !drop.wholePasses && !failing.includes('drop') && worst !== null,
+        () => ({
+          id: idOf(f),
+          title: `the whole path loses ${show(worst?.pct, 'pct', f.units)} of ${show(worst?.limitPct, 'pct', f.units)} allowed`,
+          why: `${tapName(f, worst?.tapIndex ?? 0)} gets ${show(worst?.loadV, 'V', f.units)}. ${sharesOf(f)}`,
+          todo: LARGEST[largestShare(f)],
+        }),
+      );
+    },
+  },
+  {
+    id: 'path-start',
+    about: 'circuit',
+    severity: 'fix',
+    reads: ['circuits', 'loads.surgeA', 'banks', 'panels'],
+    when: 'the run is in order but a load gets fewer volts than it needs as it starts',
+    why: 'It may stall or never start, and a stalled motor heats the whole run.',
+    todo: 'Mend the largest share first.',
+    hazard: 'none',
+    confirm: 'a meter',
+    source: SOURCES.practice,
+    find: (f) => {
+      const { surge, failing } = f.state;
+      const start = surge && f.b.input.surges[surge.surgeIndex];
+      return when(serves(f) && surge !== null && !surge.wholePasses && !failing.includes('surge'), () => ({
+        id: idOf(f),
+        title: `${start?.name ?? ''} gets ${show(surge?.loadV, 'V', f.units)} as it starts`,
+        why: `It asks for ${show(surge?.minV, 'V', f.units)}. The posts sag to ${show(surge?.sagV, 'V', f.units)}; ${show(surge?.upstreamV, 'V', f.units)} is lost in what feeds the way and ${show(surge?.ownV, 'V', f.units)} in its own device and run.`,
+        todo:
+          (surge?.upstreamV ?? 0) > (surge?.ownV ?? 0)
+            ? 'A heavier feeder, or a way of its own from the main bus.'
+            : 'A device that loses less, a shorter way, or a larger bank.',
+      }));
+    },
+  },
+  {
+    id: 'far-end-slow',
+    about: 'circuit',
+    severity: 'note',
+    reads: ['circuits', 'banks'],
+    when: 'a short at the far end burns for more than 5 s before the device opens, without harm to the conductor',
+    why: 'Whatever shorted there goes on burning meanwhile.',
+    todo: 'A smaller or a faster device; more copper only where it is near.',
+    hazard: 'fire',
+    confirm: 'nothing',
+    source: SOURCES.dc,
+    find: (f) => {
+      const { fault } = f.state;
+      const s = fault?.farClearsS ?? 0;
+      return when(serves(f) && fault !== null && fault.passes && !fault.clears, () => ({
+        id: idOf(f),
+        severity: s === Infinity ? 'stop' : s > 60 ? 'fix' : 'note',
+        title:
+          s === Infinity
+            ? `a short at the far end may never open ${f.b.protection.ratingA} A`
+            : `a short at the far end burns for ${show(s, 's', f.units)} before ${f.b.protection.ratingA} A opens`,
+        why: `The least current there is ${show(fault?.farA, 'A', f.units)}. Whatever shorted goes on burning meanwhile.`,
+      }));
+    },
+    cure: release,
+  },
   {
     id: 'collapse',
     about: 'circuit',

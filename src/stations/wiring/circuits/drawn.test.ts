@@ -42,7 +42,9 @@ describe('the ladder drawn', () => {
     expect(ladderOf(resultOf().own.ladder)).not.toContain('var(--lead)');
   });
   test('a test no size passes says so at the end of the axis', () =>
-    expect(texts(ladderOf(resultOf({}, { critical: true, minV: 11.9, surgeA: 900, surgeS: 1 }).own.ladder))).toContain('none passes'));
+    expect(texts(ladderOf(resultOf({}, { makerWire: [{ school: 'metric', size: '150', upToM: 1 }] }).own.ladder))).toContain(
+      'none passes',
+    ));
   test('tests with nothing to say are not asked', () => expect(texts(ladderOf(resultOf().own.ladder))).toContain('not asked'));
   test('the AWG axis runs from thin to thick', () => {
     const words = texts(ladderOf(resultOf({}, {}, 'awg').own.ladder));
