@@ -2,7 +2,17 @@
 import { ampacityA, conductorOhm, derate, type Derating, rulingPlace } from '../conductor';
 import { pathM, placePoint } from '../topology';
 import { slowestOpeningS } from '../protection';
-import { type Conductor, CONDUCTORS, type Family, findConductor, findFamily, underSchool, AMBIENT_C, DROP_PCT } from '../rules';
+import {
+  type Conductor,
+  CONDUCTORS,
+  type Family,
+  findConductor,
+  findFamily,
+  underSchool,
+  AMBIENT_C,
+  DROP_PCT,
+  leastBehindBreaker,
+} from '../rules';
 import { type AcCircuit, type AcSource, type Design, type Place, rowOf } from '../design';
 import { vaOf } from './consumers';
 import { continuousPart, limitOf, SERVICES, sourceOhm } from './services';
@@ -194,8 +204,14 @@ function reckon({ design, results }: Evaluation, c: AcCircuit, chains: readonly 
   const drops = (size: Conductor): number => (200 * conductorOhm(size.r20OhmPerKm, lengthM, 60) * amps) / span;
   const upstream = chains.map(({ circuits }) => circuits.slice(0, -1).reduce((sum, x) => sum + ownDropPct(results.get(x.id)), 0));
   const worstUp = Math.max(0, ...upstream);
+  const leastMm2 = findConductor(school, leastBehindBreaker(school, ratingA) ?? '')?.areaMm2 ?? 0;
   const tests: readonly { readonly test: string; readonly passes: (s: Conductor) => boolean; readonly says: string }[] = [
     { test: 'ampacity', passes: (s) => ampacityA(s, derated(s)) >= ratingA - 1e-9, says: `carries its breaker of ${ratingA} A` },
+    {
+      test: 'breaker',
+      passes: (s) => s.areaMm2 >= leastMm2 - 1e-9,
+      says: `customary behind ${ratingA} A: terminals are good for less heat than the insulation`,
+    },
     { test: 'drop', passes: (s) => worstUp + drops(s) <= DROP_PCT + 1e-9, says: `feeder and branch within ${DROP_PCT} %` },
     {
       test: 'mechanical',

@@ -1,9 +1,16 @@
 /** Each finding appears for its cause, and goes when the cause does. */
 import { analyse } from '../analysis';
 import { applyEdit, blankCircuit, blankDevice, blankLoad, type Circuit, type Design, type Load, setOp } from '../design';
+import { sourceInto } from '../energy/testing';
 import { bareBoat, withLoad } from '../design/testing';
 
-const good = withLoad(bareBoat('metric'), { rating: 24, placeId: 'saloon', supply: 'house switch' }, 3);
+const bare = withLoad(bareBoat('metric'), { rating: 24, placeId: 'saloon', supply: 'house switch' }, 3);
+const charger = sourceInto('shore charger');
+const good: Design = {
+  ...bare,
+  circuits: bare.circuits.map((c) => (c.id === 'c-main' ? { ...c, devices: [blankDevice('off', 'battery switch')] } : c)),
+  sources: [{ ...charger, pathMohm: 5, regulator: { ...charger.regulator, sensor: 'on the bank' } }],
+};
 const idsOf = (design: Design): string[] => analyse(design).findings.map((f) => f.id);
 const circuit = (change: Partial<Circuit>): Design => ({
   ...good,

@@ -46,8 +46,8 @@ function kept<K>(known: Map<K, Known>, key: K, deps: readonly unknown[], work: (
 function ofDesign(facts: Facts, memory: FindingsMemory): readonly Finding[] {
   const { design, circuits } = facts;
   const { feederOf, loops } = circuitOrder(design.circuits);
-  const { banks, loads, panels, places, boat } = design;
-  return kept(memory.sets, 'design', [banks, loads, panels, places, boat, design.circuits, circuits], () => {
+  const { banks, loads, panels, places, boat, sources, joins, leads } = design;
+  return kept(memory.sets, 'design', [banks, loads, panels, places, boat, sources, joins, leads, design.circuits, circuits], () => {
     return findingsIn(RULES.design, {
       design,
       results: new Map(circuits.map((r) => [r.id, r])),

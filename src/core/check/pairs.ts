@@ -199,6 +199,13 @@ const weakPanel = (blockAh: number): Design => {
   };
 };
 
+const alive = (load: Partial<Load>, circuit: Partial<Circuit> = {}): Design =>
+  thing({ ...load, supply: 'always live' }, { from: { kind: 'bank', id: 'house' }, supply: 'always live', ...circuit });
+const switched = (d: Design): Design => ({
+  ...d,
+  circuits: d.circuits.map((c) => (c.id === 'c-main' ? { ...c, devices: [blankDevice('s', 'battery switch')] } : c)),
+});
+
 const WHOLE: readonly Pair[] = [
   pair('no-bank', thing(), 'banks', []),
   pair('bank-volts', thing(), 'banks.house.series', 2),
@@ -218,6 +225,28 @@ const WHOLE: readonly Pair[] = [
     6000,
   ),
   pair('panel-total', thing(amps(90)), 'panels.main.maxTotalA', 60),
+  pair('guard-live', alive(amps(4, { group: 'pump', kind: 'bilge pump' })), 'loads.x.supply', 'house switch'),
+  pair('guard-live', alive(amps(1, { kind: 'gas alarm' })), `${C}.supply`, 'panel breaker'),
+  pair('battery-switch', switched(thing()), 'circuits.c-main.devices', []),
+  pair('disconnect', alive(amps(90), { devices: [blankDevice('d', 'isolator')] }), `${C}.devices`, []),
+  pair('thin-parallel', thing(), `${C}.pin`, pin({ size: size('2.5'), legs: 2 })),
+  pair('not-made', thing(), `${C}.pin`, pin({ family: 'terminal-cube', ratingA: 400 })),
+  pair('uncharged', { ...thing(), sources: [sourceInto('wind')] }, 'sources', []),
+  pair(
+    'string-fuses',
+    { ...thing(), banks: thing().banks.map((b) => ({ ...b, chemistry: 'lfp' as const, stringFuseA: 150 })) },
+    'banks.house.stringFuseA',
+    null,
+  ),
+  pair('bank-temp', thing(), 'banks.house.tempC', 60),
+  pair(
+    'vapour-load',
+    place(thing(amps(5, { placeId: 'fore', ignitionProtected: true })), 'fore', { vapour: true }),
+    'loads.x.ignitionProtected',
+    false,
+  ),
+  pair('vapour-bank', thing(), 'places.saloon.vapour', true),
+  pair('metal-hull', thing(), 'boat.hull', 'steel'),
 ];
 
 const boat = (sources: readonly Source[], change: Partial<Design> = {}): Design => ({ ...quietBoat(), sources, ...change });
@@ -249,6 +278,14 @@ const cold: Design = (() => {
 })();
 
 const CHARGING: readonly Pair[] = [
+  pair(
+    'source-unwired',
+    { ...thing(amps(10, { group: 'charging' })), sources: [kind('wind', { loadId: 'x', pathMohm: null })] },
+    'sources.s.loadId',
+    null,
+  ),
+  pair('vapour-source', boat([kind('shore charger', { placeId: 'fore' })]), 'places.fore.vapour', true),
+  pair('belt', boat([alternator({ belt: 'multi-rib' }, { ratedA: 150 })]), 'sources.s.alternator.belt', 'V-belt 10 mm'),
   pair('span', day([['engine', 8, 9, 1500]]), 'living.day.day.p0.toH', 7),
   pair(
     'overlap',
@@ -363,6 +400,7 @@ const MAIN_SIDE: readonly Pair[] = [
   pair('unfused', charging, 'leads.feed.fused', false),
   pair('reduction', charging, 'leads.on.fused', false),
   pair('lead', charging, 'leads.feed.size', size('4')),
+  pair('lead-conflict', charging, 'leads.feed.ratingA', 5),
   pair(
     'lead-device',
     {
@@ -512,6 +550,7 @@ const AC: readonly Pair[] = [
   pair('ac-drop', run(ac, 'galley', { size: size('1.5') }), 'acCircuits.galley.lengthM', 60),
   pair('ac-drop-total', ac, 'acSources.shore.shore.cordM', 90),
   pair('ac-slight', ac, 'acCircuits.galley.size', size('1')),
+  pair('ac-behind-breaker', ac, 'acCircuits.main.size', size('1.5')),
   pair('ac-small-breaker', ac, 'acCircuits.galley.ratingA', 4),
   pair(
     'ac-interrupts',

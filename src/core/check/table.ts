@@ -11,10 +11,11 @@ import { DESIGN_RULES } from './rules/design';
 import { FOUND_RULES } from './rules/found';
 import { MAIN_SIDE_RULES } from './rules/mainSide';
 import { MAKER_RULES } from './rules/makers';
+import { SAFETY_RULES } from './rules/safety';
 import { STUDY_RULES } from './rules/studies';
 
 export const RULES = {
-  design: DESIGN_RULES,
+  design: [...DESIGN_RULES, ...SAFETY_RULES],
   circuits: [...CIRCUIT_RULES, ...FOUND_RULES, ...MAKER_RULES],
   charging: [...CHARGING_RULES, ...JOIN_RULES, ...SETTING_RULES, ...BANK_RULES],
   'main side': MAIN_SIDE_RULES,

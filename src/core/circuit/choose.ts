@@ -3,6 +3,7 @@ import type { CircuitInput } from './circuitInput';
 import { interruptingFloorA } from '../bank';
 import { largestFaultA } from './upstream';
 import { DC_FAMILIES, type Family, FAMILY_ORDER, findFamily, AMBIENT_C } from '../rules';
+import { kindOf } from '../design';
 import { carries } from '../protection';
 
 export interface Bound {
@@ -101,13 +102,24 @@ const legShare = (input: CircuitInput, legs: number): CircuitInput => ({
   surges: input.surges.map((s) => ({ ...s, circuitA: s.circuitA / legs })),
 });
 
+/** A starter's own cable has no device: what it draws turning an engine that will not turn would open any that carries its start. */
+export const startsEngine = ({ taps }: CircuitInput): boolean =>
+  taps.length > 0 && taps.every((t) => t.load !== null && kindOf(t.load) === 'starter');
+
 /** The device of a circuit: of the whole of it, or of each leg where several legs have their own. */
 export function chooseProtection(whole: CircuitInput): Protection {
   const { pin } = whole.circuit;
   const legs = pin.ownDevices && pin.size !== null ? pin.legs : 1;
   const chosen = chooseFor(legs > 1 ? legShare(whole, legs) : whole, legs);
   const { found } = whole;
-  return { ...chosen, legs, count: legs > 1 ? 2 * legs : 1, missing: found !== null && found.keepProtection && found.ratingA === null };
+  const starts = startsEngine(whole);
+  return {
+    ...chosen,
+    ...(starts ? { conflict: null } : {}),
+    legs,
+    count: legs > 1 ? 2 * legs : 1,
+    missing: (found !== null && found.keepProtection && found.ratingA === null) || starts,
+  };
 }
 
 function chooseFor(input: CircuitInput, legs: number): Omit<Protection, 'legs' | 'count' | 'missing'> {
@@ -150,7 +162,9 @@ function chooseFor(input: CircuitInput, legs: number): Omit<Protection, 'legs' |
   let best = picks[0] ?? null;
   let conflict: string | null = null;
   if (!best) {
-    const offered = [...allowed, ...order.flatMap((id) => findFamily(id) ?? [])];
+    // What stands in is the strongest there is: never a weak one that a short would burst.
+    const strength = (f: Family): number => f.interrupting.find((at) => at.volts >= restV)?.amps ?? 0;
+    const offered = [...allowed, ...order.flatMap((id) => findFamily(id) ?? []).sort((a, b) => strength(b) - strength(a))];
     const family = offered.find((f) => f.ratingsA.some((r) => r >= lowerA)) ?? offered[0] ?? (DC_FAMILIES[0] as Family);
     conflict = contradiction(input, family, allowed.length > 0, lowerA, upper, refused, order);
     best = { family, ratingA: family.ratingsA.find((r) => r >= lowerA) ?? family.ratingsA[family.ratingsA.length - 1] ?? 1 };
@@ -159,11 +173,8 @@ function chooseFor(input: CircuitInput, legs: number): Omit<Protection, 'legs' |
   const stands = kept ? 'The ' : 'The pinned ';
   const interrupts = best.family.interrupting.find((at) => at.volts >= restV);
   if (pinned !== null) {
-    if (pinned < input.workingA)
-      conflict = `${stands}${pinned} A is below the working current of ${input.workingA.toFixed(1)} A: it will open in use. ${kept ? 'Replace' : 'Unpin'} it, or take loads off.`;
-    else if (!carriesSurges(best.family, pinned, input))
-      conflict = `${stands}${pinned} A opens on the start surge. Use a larger one, or one with a slower curve.`;
-    else if (upper && pinned > upper.amps) conflict = `${stands}${pinned} A is above the ${upper.amps} A allowed by ${upper.by}.`;
+    const against = pinnedConflict(pinned, best.family, input, upper, stands, kept !== null);
+    conflict = [conflict, against].filter(Boolean).join(' ') || null;
   }
   return {
     familyId: best.family.id,
@@ -181,6 +192,22 @@ function chooseFor(input: CircuitInput, legs: number): Omit<Protection, 'legs' |
     floorA,
     restV,
   };
+}
+
+/** What speaks against a rating that is pinned or found: the first of what it would do. */
+function pinnedConflict(
+  pinned: number,
+  family: Family,
+  input: CircuitInput,
+  upper: Bound | null,
+  stands: string,
+  isFound: boolean,
+): string | null {
+  if (pinned < input.workingA)
+    return `${stands}${pinned} A is below the working current of ${input.workingA.toFixed(1)} A: it will open in use. ${isFound ? 'Replace' : 'Unpin'} it, or take loads off.`;
+  if (!carriesSurges(family, pinned, input))
+    return `${stands}${pinned} A opens on the start surge. Use a larger one, or one with a slower curve.`;
+  return upper && pinned > upper.amps ? `${stands}${pinned} A is above the ${upper.amps} A allowed by ${upper.by}.` : null;
 }
 
 function noRating(family: Family, lowerA: number, upper: Bound | null): string {

@@ -1,5 +1,5 @@
 /** Everything the tests on one circuit need, gathered once from the design. */
-import type { Circuit, Found, HouseRules, Load, Panel, Place, Tap } from '../design';
+import { type Circuit, type Found, type HouseRules, kindOf, type Load, type Panel, type Place, type Tap } from '../design';
 import {
   type Demand,
   type DemandItem,
@@ -12,7 +12,7 @@ import {
   usualA,
 } from '../demand';
 import type { Upstream } from './upstream';
-import { deviceDropV, deviceOhm, RULE_SETS, type RuleSet, type School, AMBIENT_C, WORST_COPPER } from '../rules';
+import { deviceDropV, deviceOhm, RULE_SETS, type RuleSet, type School, AMBIENT_C, WORST_COPPER, CRANK_PCT } from '../rules';
 import { foundInsulationC, foundLengths, foundOhm, standing } from './asFound';
 import type { Duty, Surroundings } from '../conductor';
 
@@ -127,6 +127,7 @@ function limitsOf(house: HouseRules, load: Load | null, isPanel: boolean, charge
   // What charges through a feeder has its limit for the whole way: the shared part takes a third of it.
   const feederPct = charges ? Math.min(house.feederDropPct, house.criticalDropPct / 3) : house.feederDropPct;
   if (isPanel) return { dropPct: feederPct, pathPct: feederPct };
+  if (load && kindOf(load) === 'starter') return { dropPct: 2 * CRANK_PCT, pathPct: 2 * CRANK_PCT };
   if (load && isCharging(load)) return { dropPct: house.criticalDropPct, pathPct: house.criticalDropPct };
   if (load?.critical) return { dropPct: house.criticalDropPct, pathPct: house.criticalDropPct * (house.strictDrop ? 1 : 2) };
   return { dropPct: house.generalDropPct, pathPct: house.generalDropPct };

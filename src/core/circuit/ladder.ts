@@ -1,5 +1,6 @@
 /** Every test as the smallest size that passes it; the largest of them governs (docs/methods.md, M4). */
 import { fusingMultiple } from '../protection';
+import { startsEngine } from './choose';
 import { type Conductor, CONDUCTORS, findConductor, type School, underSchool } from '../rules';
 import { share } from '../design';
 import {
@@ -142,6 +143,7 @@ export function applicable(b: CircuitTrial, id: CriterionId): boolean {
   const { input } = b;
   if (id === 'surge') return input.surges.some((s) => s.minV > 0);
   if (id === 'maker') return b.makerMm2 !== null;
+  if ((id === 'protection' || id === 'fault') && startsEngine(input)) return false;
   if (id === 'fault') return input.upstream.bank !== null;
   if (id === 'drop') return input.taps.some((t) => t.load || t.panel);
   return true;

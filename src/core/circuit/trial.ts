@@ -79,7 +79,8 @@ export function circuitTrial(input: CircuitInput, protection: Protection): Circu
     family,
     deratings,
     // Devices of its own on each leg stand at both ends, and the legs side by side.
-    headOhm: (protectionOhm(family, protection.ratingA) * protection.count) / protection.legs ** 2 + input.inlineOhm,
+    headOhm:
+      (protection.missing ? 0 : (protectionOhm(family, protection.ratingA) * protection.count) / protection.legs ** 2) + input.inlineOhm,
     designA: input.workingA * (input.runsLong ? house.continuousAmpacity : 1),
     sagV: saggedV(input),
     strengthMm2: findConductor(school, mechanicalSize(input))?.areaMm2 ?? 0,

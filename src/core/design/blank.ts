@@ -93,6 +93,8 @@ export const blankLoad = (id: string, nominalV: number): Load => ({
   page: '',
   questions: '',
   when: {},
+  kind: null,
+  ignitionProtected: false,
   range: null,
 });
 
@@ -114,6 +116,7 @@ export const blankBank = (id: string, systemV: number, placeId: string | null): 
   sheet: BLANK_SHEET,
   box: null,
   bms: null,
+  stringFuseA: null,
   links: { way: 'diagonal', size: null, lengthM: 0.3 },
   price: null,
 });

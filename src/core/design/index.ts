@@ -138,3 +138,5 @@ export { equal, share } from './share';
 export type { StudyUse } from './study';
 export type { BoatSummary } from './summary';
 export { rowOf } from './rowOf';
+export { kindOf, type LoadKind, LOAD_KINDS } from './loadKind';
+export { startBankOf } from './startBank';

@@ -3,6 +3,7 @@ import * as v from 'valibot';
 import { CONDITIONS, DC_FAMILIES, STUDS } from '../rules';
 import { AcCircuitSchema, AcLoadSchema, AcPanelSchema, AcRulesSchema, AcSourceSchema, DEFAULT_AC_RULES } from './ac';
 import { BOUNDS } from './bounds';
+import { LOAD_KINDS } from './loadKind';
 import {
   CruiseSchema,
   DEFAULT_ENGINE,
@@ -95,6 +96,8 @@ const BankSchema = v.object({
   box: later(v.nullable(BoxSchema), null),
   bms: later(v.nullable(BmsSchema), null),
   links: later(LinksSchema, {}),
+  /** Fuse at each of several batteries in parallel, A. */
+  stringFuseA: later(v.nullable(between(1, 2000)), null),
   price: later(v.nullable(between(0, 10000000)), null),
 });
 
@@ -145,6 +148,10 @@ export const LoadSchema = v.object({
   /** Equipment not chosen yet: the candidates draw up to toRating and may stand in any of these places too. */
   /** By way of living, when in the day its hours fall; missing: at any time. */
   when: later(v.record(id, oneOf(WHENS)), {}),
+  /** What it is, where rules go by it; null: as its name suggests. */
+  kind: later(v.nullable(oneOf(LOAD_KINDS)), null),
+  /** Its maker sells it as ignition protected. */
+  ignitionProtected: later(v.boolean(), false),
   range: later(v.nullable(v.object({ toRating: between(0, 100000), placeIds: list(id, 8) })), null),
 });
 

@@ -1,7 +1,18 @@
 /** A design made ready for the time loop: banks, sources, joins and one day of each way of living, in typed arrays. */
 import { compensatedV, setpointV } from '../charging';
 import { bankSource, bankTempC, c20Ah, cellsOf, coldFactor, tailA } from '../bank';
-import { asDecided, type Bank, type Design, type Join, type Living, type Load, SELECTOR_POSITIONS, type Source, rowOf } from '../design';
+import {
+  asDecided,
+  type Bank,
+  type Design,
+  type Join,
+  type Living,
+  type Load,
+  SELECTOR_POSITIONS,
+  type Source,
+  rowOf,
+  startBankOf,
+} from '../design';
 import { bankOfLoads } from '../topology';
 import { type Chemistry, coldAcceptance, TYPICAL_PATH_OHM } from '../rules';
 import { drawsOf, enginePhase } from './draws';
@@ -277,10 +288,8 @@ export const houseIndex = (banks: readonly Bank[]): number =>
 
 /** Bank the engine cranks from: the one named, else the first that is for starting, else the house bank. */
 export function crankIndex(design: Design): number {
-  const named = design.banks.findIndex((b) => b.id === design.engine.startBankId);
-  if (named >= 0) return named;
-  const start = design.banks.findIndex((b) => b.job === 'start');
-  return start >= 0 ? start : design.banks.length > 0 ? houseIndex(design.banks) : -1;
+  const start = startBankOf(design);
+  return start ? design.banks.indexOf(start) : design.banks.length > 0 ? houseIndex(design.banks) : -1;
 }
 
 export interface SceneAsked {

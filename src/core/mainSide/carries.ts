@@ -1,6 +1,6 @@
 /** What a lead of the main side has to carry, and why. */
 import type { CircuitResult } from '../circuit';
-import { type Design, type BatteryCable, type BatteryCableEnd, rowOf } from '../design';
+import { type Design, type BatteryCable, type BatteryCableEnd, rowOf, startBankOf } from '../design';
 
 export interface Carries {
   readonly amps: number;
@@ -33,7 +33,7 @@ export function carries(design: Design, circuits: readonly CircuitResult[], lead
   const kinds = ends(lead).map((e) => barKind(design, e));
   const bankIds = ends(lead).flatMap((e) => (e.kind === 'bank' ? [e.id] : []));
   if (lead.rail === 'earth') return NOTHING;
-  if (kinds.includes('starter') || (kinds.includes('engine') && engine.startBankId !== null && bankIds.includes(engine.startBankId)))
+  if (kinds.includes('starter') || (kinds.includes('engine') && bankIds.includes(startBankOf(design)?.id ?? '')))
     return { amps: engine.crankA, why: `the starter's, ${engine.crankS} s`, cranks: true };
   for (const end of ends(lead)) {
     if (end.kind === 'source') {

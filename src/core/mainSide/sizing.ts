@@ -1,5 +1,5 @@
 /** Leads of the main side sized: by what they carry, their device, the drop, and the least a negative or an earth may be (docs/methods.md, "Main side"). */
-import { type Conductor, CONDUCTORS, deviceOhm, findConductor, JOINT_OHM, AMBIENT_C } from '../rules';
+import { type Conductor, CONDUCTORS, deviceOhm, findConductor, JOINT_OHM, AMBIENT_C, CRANK_PCT } from '../rules';
 import { analyseCircuit, type CircuitResult, NOWHERE } from '../circuit';
 import { ampacityA, conductorOhm, derate, dutyEquivalentA, rulingPlace, timeConstantS } from '../conductor';
 import { blankCircuit, blankLoad, type Design, type BatteryCable, type Place, rowOf } from '../design';
@@ -11,8 +11,8 @@ import { endPlaceId, batteryCableLengthM } from '../topology';
 
 /** Least copper of a bonding conductor, of the earth bar's joint, mm2: 8 AWG, 10 mm2. Small-craft standards of both schools; verify. */
 const BOND_MM2 = { awg: 8.3, metric: 10 } as const;
-/** Drop allowed in each of the starter's two leads, % of nominal; elsewhere a lead is judged as critical. Typical. */
-const CRANK_SHARE_PCT = 1.5;
+/** Least copper to a starter where the engine's maker says nothing, mm2: 4 AWG, 25 mm2. Practice of the trade. */
+const STARTER_MM2 = { awg: 21.1, metric: 25 } as const;
 /** A hard start: as long as makers let a starter turn, and the rest they ask for after it. Typical. */
 const HARD_START = { onS: 30, restS: 120 } as const;
 
@@ -187,7 +187,7 @@ export function batteryCableResult(
       (c) =>
         ampacityA(c, ruling) >= dutyEquivalentA(load.amps, duty, timeConstantS(c, ruling.ratingC, ruling.ambientC, ampacityA(c, ruling))),
     );
-    const pct = load.cranks ? CRANK_SHARE_PCT : house.criticalDropPct;
+    const pct = load.cranks ? CRANK_PCT : house.criticalDropPct;
     const allowedV = (boat.systemV * pct) / 100;
     rung('drop', `${pct} % of ${boat.systemV} V in this lead`, (c) => load.amps * (ohm(c, ruling.ratingC) + inlineOhm) <= allowedV);
   }
@@ -212,6 +212,8 @@ export function batteryCableResult(
       const least = oneSmaller(table, positiveMm2(design, circuits, end.id));
       rung('its positive', 'no more than one size smaller than the positive', (c) => c.areaMm2 >= least - 1e-9);
     }
+  if (load.cranks)
+    rung('starter', '4 AWG or 25 mm² at the least, unless the engine’s maker asks for more', (c) => c.areaMm2 >= STARTER_MM2[boat.ruleSet]);
   const strength = table.find((c) => c.size === (boat.ruleSet === 'awg' ? '16' : '1'))?.areaMm2 ?? 0;
   rung('strength', '16 AWG or 1 mm²', (c) => c.areaMm2 >= strength);
 

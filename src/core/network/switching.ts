@@ -1,5 +1,5 @@
 /** Working the boat's own switches: what is live, what charges and what feeds what as they stand, and what an act brings about (docs/methods.md, "Switching"). */
-import { asDecided, type Design, type Join, type Load, type Severity, type Study, rowOf } from '../design';
+import { asDecided, type Design, type Join, type Load, type Severity, type Study, rowOf, startBankOf } from '../design';
 import { bankPost, servingOf } from '../topology';
 import { isCharging } from '../demand';
 import { runStudy, type StudyAnswer } from './study';
@@ -232,7 +232,7 @@ export function consequencesOf(whole: Design, analysed: Analysed, before: Standi
         'Pre-charge through a resistor before closing.',
       );
   }
-  const start = design.engine.startBankId;
+  const start = startBankOf(design)?.id ?? null;
   const drains = (a: BenchAnswer) => {
     const bank = rowOf(a.study.banks, start);
     return bank && bank.amps > 0.3 ? bank.amps : 0;

@@ -1,7 +1,7 @@
 /** The boat as one network: banks, feeders, panels, branches, sources and loads, both conductors apart (docs/methods.md, M6). */
 import { alternatorAt, chargerAmps } from '../charging';
 import { type CircuitResult } from '../circuit';
-import { asDecided, type Circuit, type Design, type Join, type Load, type Source, type Study, rowOf } from '../design';
+import { asDecided, type Circuit, type Design, type Join, type Load, type Source, type Study, rowOf, startBankOf } from '../design';
 import { TYPICAL_PATH_OHM } from '../rules';
 import { isCharging, loadCurrent } from '../demand';
 import { bankRestV, bankSource } from '../bank';
@@ -176,7 +176,7 @@ function starterOf(design: Design, study: Study): NetLoad[] {
     return found && barNode(found.id);
   };
   const [plus, minus] = [at('starter'), at('engine')];
-  const bankId = engine.startBankId ?? design.banks[0]?.id;
+  const bankId = startBankOf(design)?.id ?? design.banks[0]?.id;
   if (bankId === undefined) return [];
   const draw = { watts: 0, siemens: 0, amps: engine.crankA };
   return [{ id: STARTER, plus: plus ?? post(bankId, '+'), minus: (plus && minus) ?? post(bankId, '-'), ...draw }];

@@ -1,5 +1,5 @@
 /** The main side a boat wants, from what the other stations know: bars, the shunt, straps, the starter's leads, what joins the banks, earths. */
-import { type Bar, blankDevice, BOUNDS, type Design, type BatteryCable, type BatteryCableEnd, rowOf } from '../design';
+import { type Bar, blankDevice, BOUNDS, type Design, type BatteryCable, type BatteryCableEnd, startBankOf } from '../design';
 
 export interface MainSideProposal {
   readonly bars: readonly Bar[];
@@ -44,7 +44,6 @@ export function proposeMainSide(design: Design, freshId: (prefix: string) => str
   const leads: BatteryCable[] = [];
   const [house] = design.banks;
   if (!house) return { bars, leads };
-  const { engine } = design;
   const enginePlace = design.places.find((p) => p.engineSpace)?.id ?? house.placeId;
 
   const barOf = (kind: BarKind, name: string, placeId: string | null): BatteryCableEnd => {
@@ -69,10 +68,10 @@ export function proposeMainSide(design: Design, freshId: (prefix: string) => str
 
   const bus = barOf('negative bus', 'Negative bus', house.placeId);
   lay('negative', `${house.name} negative`, bank(house.id), bus, { through: [device('shunt', house.placeId)] });
+  const start = startBankOf(design);
   for (const other of design.banks)
-    if (other.id !== house.id && other.id !== engine.startBankId) lay('negative', `${other.name} negative`, bank(other.id), bus);
+    if (other.id !== house.id && other.id !== start?.id) lay('negative', `${other.name} negative`, bank(other.id), bus);
 
-  const start = rowOf(design.banks, engine.startBankId);
   const hasEngine = start !== undefined || design.sources.some((s) => s.kind === 'alternator');
   if (hasEngine) {
     const block = barOf('engine', 'Engine block', enginePlace);

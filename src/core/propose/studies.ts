@@ -1,5 +1,5 @@
 /** Studies a boat wants: every hard start on its own, and an evening with nothing charging. */
-import { BOUNDS, type Design, type Load, type Study, type StudyUse } from '../design';
+import { BOUNDS, type Design, type Load, type Study, type StudyUse, startBankOf } from '../design';
 import { isCharging, nominalW } from '../demand';
 
 /** Amps from which a start or a running current is felt by everything else, as a part of the house bank's C20 in Ah. */
@@ -32,7 +32,7 @@ export function proposeStudies(design: Design, freshId: (prefix: string) => stri
         [l.id]: l.surgeA === null ? 'on' : 'start',
       }),
     ),
-    ...(design.engine.startBankId !== null
+    ...(startBankOf(design) !== undefined
       ? [
           make(
             'the engine is cranked, 60 %',

@@ -1,3 +1,4 @@
+export { leastBehindBreaker } from './acBreakers';
 export { DROP_PCT, TOTAL_DROP_PCT } from './acDrop';
 export { acceptanceC, coldAcceptance, TAIL_PCT } from './acceptance';
 export { CHEMISTRIES, type Chemistry, CHEMISTRY_SOURCE, type ChemistryId, restV } from './chemistries';
@@ -24,6 +25,7 @@ export {
   AMBIENT_C,
   BATTERY_C,
   BREAKER_V,
+  CRANK_PCT,
   FUSE_V,
   SMALL_BREAKER_V,
   GIVES_UP_PART,

@@ -27,3 +27,6 @@ export const FUSE_V = 0.07;
 /** Breakers up to 10 A, whose windings are long, and larger ones. */
 export const SMALL_BREAKER_V = 0.12;
 export const BREAKER_V = 0.08;
+
+/** Most each of a starter's two cables may lose, % of nominal: half a volt of 12, as engine makers commonly allow. */
+export const CRANK_PCT = 4;

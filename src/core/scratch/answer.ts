@@ -16,6 +16,7 @@ import {
   type Load,
   type Place,
   UNPINNED,
+  kindOf,
   rowOf,
 } from '../design';
 import type { CircuitResult } from '../circuit';
@@ -41,6 +42,10 @@ export type ScratchResult = { readonly ok: true; readonly answer: ScratchAnswer 
 const SHORT_A = 900;
 /** From here on it hangs on the main bus, whose short is the bank's own. */
 const HEAVY_A = 30;
+/** AC watts over DC watts of an inverter where nobody says. Typical. */
+const INVERTER_EFFICIENCY = 0.9;
+/** A hard start: three times ten seconds. Typical. */
+const STARTER_DUTY = { onS: 10, restS: 30, repeats: 3 };
 const BEHAVES = {
   power: 'an electronic supply: draws more as volts fall',
   current: 'a motor: current as given',
@@ -82,15 +87,22 @@ function likeness(name: string) {
 
 export function scratchLoad(reading: ScratchReading, systemV: number, id: string): Load {
   const like = likeness(reading.name);
+  const kind = kindOf({ kind: null, name: reading.name, group: like?.closely?.group ?? 'other' });
+  const charges = /alternator|charger|solar|wind generator|dc.?dc/i.test(reading.name);
   return {
     ...blankLoad(id, systemV),
     name: reading.name,
     quantity: reading.quantity,
     ratingBy: reading.ratingBy ?? 'W',
-    rating: reading.rating,
-    behaviour: like?.behaviour ?? (reading.ratingBy === 'A' ? 'current' : 'power'),
-    group: like?.closely?.group ?? 'other',
-    critical: reading.critical || (like?.closely?.critical ?? false),
+    // What an inverter draws is its AC watts through its efficiency.
+    rating: reading.rating / (kind === 'inverter' && reading.ratingBy === 'W' ? INVERTER_EFFICIENCY : 1),
+    behaviour:
+      kind === 'starter' || (charges && reading.ratingBy === 'A')
+        ? 'current'
+        : (like?.behaviour ?? (reading.ratingBy === 'A' ? 'current' : 'power')),
+    group: charges ? 'charging' : kind === 'navigation light' ? 'navigation' : (like?.closely?.group ?? 'other'),
+    duty: kind === 'starter' ? STARTER_DUTY : null,
+    critical: reading.critical || kind === 'navigation light' || kind === 'bilge pump' || (like?.closely?.critical ?? false),
     runsLong: like?.closely?.runsLong ?? false,
     connection: like?.connection ?? 'screw clamp',
     surgeA: reading.surgeA,
@@ -214,7 +226,13 @@ export function scratch(line: string, boat: Design | null, school: 'awg' | 'metr
       assumed: [
         ...(reading.volts === systemV ? [] : [`${systemV} V system`]),
         `behaves as ${BEHAVES[load.behaviour]}`,
-        load.critical ? 'critical' : 'general',
+        load.critical ? 'critical' : load.group === 'charging' ? 'charging: 3 % over the whole way' : 'general',
+        ...(kindOf(load) === 'inverter' && load.ratingBy === 'W'
+          ? [`watts are of the AC side, ${100 * INVERTER_EFFICIENCY} % efficient`]
+          : []),
+        ...(kindOf(load) === 'starter'
+          ? [`turned ${STARTER_DUTY.repeats} times for ${STARTER_DUTY.onS} s; a starter’s cable has no device`]
+          : []),
         ...scene.assumed,
         ...(reading.placeId === null && !reading.engineSpace && reading.ambientC === null ? ['30 °C, dry'] : []),
       ],

@@ -6,7 +6,9 @@ import {
   type Design,
   EXTENDING,
   type Load,
+  kindOf,
   LOAD_GROUPS,
+  LOAD_KINDS,
   parseDuty,
   parseRange,
   parseWhen,
@@ -54,7 +56,12 @@ export function loadColumns(design: Pick<Design, 'boat' | 'living' | 'places'>):
     write: (_, text) =>
       text.trim().length > most ? { ok: false, message: `at most ${most} letters` } : { ok: true, value: { [key]: text.trim() } },
   });
-  const yesNo = (key: 'critical' | 'runsLong' | 'ownTrip' | 'shutFirst', title: string, width: number, hint: string): Column<Load> => ({
+  const yesNo = (
+    key: 'critical' | 'runsLong' | 'ownTrip' | 'shutFirst' | 'ignitionProtected',
+    title: string,
+    width: number,
+    hint: string,
+  ): Column<Load> => ({
     key,
     title,
     hint,
@@ -225,6 +232,20 @@ export function loadColumns(design: Pick<Design, 'boat' | 'living' | 'places'>):
     optional('maxLeadM', 'lead to', 'm', 0.05, 100, 66, 'Longest lead its maker allows'),
     choice('extending', 'longer lead', EXTENDING, 100, 'What its maker says of extending the lead'),
     optional('minBankAh', 'bank from', 'Ah', 1, 20000, 80, 'Smallest bank its maker asks for'),
+    {
+      key: 'kind',
+      title: 'kind',
+      hint: 'What rules go by: a bilge pump must always live, a blower must not spark. With a question mark: as its name suggests, until it is chosen',
+      width: 120,
+      options: LOAD_KINDS,
+      text: (r) => r.kind ?? `${kindOf(r)}?`,
+      tone: (r) => (r.kind === null ? 'estimated' : undefined),
+      write: (_, text) =>
+        text.trim() === '' || text.trim().endsWith('?')
+          ? { ok: true, value: { kind: null } }
+          : map(parseChoice(text, LOAD_KINDS), (kind) => ({ kind })),
+    },
+    yesNo('ignitionProtected', 'no sparks', 74, 'Its maker sells it as ignition protected'),
     words('page', 'page', 100, 'Where it is in its sheet', 120),
     words('questions', 'open questions', 160, 'To be asked or looked up', 2000),
     words('note', 'note', 160, '', 2000),

@@ -111,6 +111,24 @@ export const AC_RUN_RULES: readonly Rule<AcRunFacts>[] = [
   ),
   run(
     {
+      id: 'ac-behind-breaker',
+      severity: 'fix',
+      reads: ['acCircuits.size', 'acCircuits.ratingA'],
+      when: 'a cable is thinner than is customary behind its breaker, though its insulation would bear the current',
+      why: 'Its terminals are good for less heat than its insulation: they loosen and burn.',
+      todo: 'A heavier cable, or a smaller breaker.',
+      hazard: 'fire',
+      confirm: 'eyes',
+      cure: unsize,
+    },
+    (x) =>
+      when(x.r.failing.includes('breaker') && !x.r.failing.includes('ampacity'), () => ({
+        title: `${sizeOf(x)} behind a breaker of ${round3(x.r.ratingA)} A`,
+        todo: `${wantsOf(x)}, or a smaller breaker.`,
+      })),
+  ),
+  run(
+    {
       id: 'ac-drop',
       severity: 'fix',
       reads: ['acCircuits.lengthM', 'acCircuits.size', 'acLoads'],

@@ -196,7 +196,7 @@ const COMMON: readonly ChargingRule[] = [
     {
       id: 'dump-bms',
       severity: 'stop',
-      reads: ['banks.bms', 'sources.alternator.suppressor'],
+      reads: ['banks.bms', 'banks.chemistry', 'sources.alternator.suppressor'],
       when: 'a BMS may open over an alternator without a suppressor',
       why: 'Load dump: the alternator destroys its diodes and the electronics on its line.',
       todo: 'A suppressor at the alternator itself, the regulator set below the BMS, and a BMS that warns first.',
@@ -206,9 +206,12 @@ const COMMON: readonly ChargingRule[] = [
       cure: (design, { about }) => [setOp(design, ['sources', about.id, 'alternator', 'suppressor'], true)],
     },
     (s, design) =>
-      when(bankOf(s, design)?.bms != null && s.kind === 'alternator' && !s.alternator?.suppressor, () => ({
-        title: 'nothing protects it when the BMS opens',
-      })),
+      when(
+        (bankOf(s, design)?.bms != null || bankOf(s, design)?.chemistry === 'lfp') && s.kind === 'alternator' && !s.alternator?.suppressor,
+        () => ({
+          title: 'nothing protects it when the BMS opens',
+        }),
+      ),
   ),
   source(
     {

@@ -178,6 +178,28 @@ const LEADS: readonly MainSideRule[] = [
   ),
   lead(
     {
+      id: 'lead-conflict',
+      severity: 'stop',
+      reads: ['leads.family', 'leads.ratingA', 'banks', 'sources'],
+      when: 'the device of a battery cable cannot interrupt a short there, or does not suit what it carries',
+      why: 'It bursts, or opens in use.',
+      todo: 'Another family, or the rating the cable asks for.',
+      hazard: 'fire',
+      confirm: 'eyes',
+      cure: (design, { about }) => {
+        const l = rowOf(design.leads, about.id);
+        return l && (l.family !== null || l.ratingA !== null)
+          ? [setOp(design, ['leads', l.id, 'family'], null), setOp(design, ['leads', l.id, 'ratingA'], null)]
+          : null;
+      },
+    },
+    ({ result }) => {
+      const conflict = result?.device?.own.protection.conflict ?? null;
+      return when(conflict !== null, () => ({ title: 'no device suits both sides', why: conflict ?? '' }));
+    },
+  ),
+  lead(
+    {
       id: 'lead-device',
       severity: 'stop',
       reads: ['leads.through'],

@@ -149,6 +149,16 @@ function OneBank({ bank, put }: { bank: Bank; put: (path: string[], value: unkno
             high={16}
             onChange={(v) => put(['strings'], Math.round(v), 'strings')}
           />
+          {bank.strings > 1 ? (
+            <OptionalFigure
+              label="fuse at each string"
+              kind="A"
+              value={bank.stringFuseA}
+              low={1}
+              high={2000}
+              onChange={(v) => put(['stringFuseA'], v, 'fuse at each string')}
+            />
+          ) : null}
           <OptionalFigure
             label="own temperature"
             kind="C"

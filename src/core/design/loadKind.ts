@@ -1,0 +1,42 @@
+/** What a load is, where rules go by it: entered, or suggested by its name until somebody says. */
+
+export const LOAD_KINDS = [
+  'bilge pump',
+  'high-water alarm',
+  'gas alarm',
+  'smoke alarm',
+  'blower',
+  'navigation light',
+  'starter',
+  'inverter',
+  'windlass or thruster',
+  'pump',
+  'radio',
+  'other',
+] as const;
+export type LoadKind = (typeof LOAD_KINDS)[number];
+
+/** Words of a name that suggest a kind, in the languages of the coasts; the first row that fits is taken. */
+const WORDS: readonly (readonly [LoadKind, RegExp])[] = [
+  ['high-water alarm', /high.?water|bilge alarm|hochwasser|alarme de cale/i],
+  ['bilge pump', /bilge pump|bilgepumpe|lenzpumpe|pompe de cale|bomba de achique|lenspomp|pompa di sentina/i],
+  ['gas alarm', /gas (detector|alarm|sniffer)|gasmelder|gaswarner|d[ée]tecteur de gaz|detector de gas|gasdetector/i],
+  ['smoke alarm', /smoke|carbon monoxide|\bco alarm|rauchmelder|d[ée]tecteur de fum[ée]e|detector de humo/i],
+  ['blower', /blower|l[üu]fter|ventilateur de (cale|moteur)|extractor de gases/i],
+  ['starter', /\bstarter\b(?! *(batter|bank|charg))|anlasser|d[ée]marreur|motor de arranque/i],
+  ['inverter', /inverter|wechselrichter|convertisseur|inversor|omvormer/i],
+  ['windlass or thruster', /windlass|thruster|ankerwinde|bugstrahl|guindeau|propulseur|molinete|h[ée]lice de proa/i],
+  [
+    'navigation light',
+    /navigation light|tricolou?r|anchor light|steaming light|masthead light|stern light|bow light|positionslicht|ankerlicht|feu de (route|mouillage)|luz de (navegaci|fondeo)/i,
+  ],
+  ['radio', /\bvhf\b|\bssb\b|radio|funkger[äa]t/i],
+];
+
+/** The kind that counts: as entered, else as the name or the group suggests. */
+export function kindOf(load: { readonly kind: LoadKind | null; readonly name: string; readonly group: string }): LoadKind {
+  if (load.kind !== null) return load.kind;
+  const suggested = WORDS.find(([, words]) => words.test(load.name));
+  if (suggested) return suggested[0];
+  return load.group === 'navigation' ? 'navigation light' : load.group === 'blower' ? 'blower' : load.group === 'pump' ? 'pump' : 'other';
+}
