@@ -186,6 +186,8 @@ test('a source is added, its curve drawn, its fit and a swap told, its faults fo
   await expect(page.getByRole('table', { name: 'What a swap changes' })).toContainText('run a switched supply');
   await page.getByRole('button', { name: 'wind', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'Wind', exact: true })).toBeVisible();
+  await expect(rows.getByRole('row', { name: /^Wind/ })).toContainText('has no cable and no fuse');
+  await put(page, 'path; typical 5, mΩ', '6');
   await page.getByLabel('has a brake').uncheck();
   await expect(rows.getByRole('row', { name: /^Wind/ })).toContainText('has no brake');
   await put(page, 'absorption, V', '12');

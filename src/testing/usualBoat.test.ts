@@ -1,5 +1,7 @@
 /** Boats somebody might build, everything proposed: what no practitioner would sign is not there. */
 import { analyse } from '@/core';
+import { chosenTogether } from '@/core/analysis';
+import { applyEdit } from '@/core/design';
 import { CONDUCTORS } from '@/core/rules';
 import { usualBoat, withProposals } from './usualBoat';
 
@@ -25,6 +27,12 @@ describe.each(Array.from({ length: 24 }, (_, i) => i + 1))('usual boat %d', (see
     const conflicts = circuits.filter((c) => c.own.protection.conflict !== null).map((c) => c.id);
     const told = (id: string) => findings.some((f) => f.severity === 'stop' && (f.id.endsWith(`:${id}`) || f.rule === 'panel-family'));
     expect(conflicts.filter((id) => !told(id))).toEqual([]);
+  });
+  test('with shared parts sized together every whole path holds, and asked again nothing changes', () => {
+    const sized = applyEdit(design, { ops: chosenTogether(design) });
+    if (!sized.ok) throw new Error('the edits do not apply');
+    expect(analyse(sized.design).findings.filter((f) => f.rule === 'path-drop')).toEqual([]);
+    expect(chosenTogether(sized.design)).toEqual([]);
   });
   test('proposed twice is proposed once', () => {
     let n = 0;

@@ -21,11 +21,32 @@ import {
   type Lists,
   type Working,
 } from '@/core';
-import { analysisDelta, type AnalysisDelta, cured, type Cured, cureOf, studied, type Studied, workedCircuit } from '@/core/analysis';
+import {
+  chosenTogether,
+  analysisDelta,
+  type AnalysisDelta,
+  cured,
+  type Cured,
+  cureOf,
+  studied,
+  type Studied,
+  workedCircuit,
+} from '@/core/analysis';
 import { circuitTrial, type CircuitTrial, devicesOnPath, ladder, type PathDevice } from '@/core/circuit';
 import { choiceName, type Units } from '@/core/quantity';
 import { type DutyPoint, dutyTrace } from '@/core/conductor';
-import { asDecided, asFoundDesign, asOption, type Delta, type Design, type Living, withDelta, rowOf } from '@/core/design';
+import {
+  asDecided,
+  asFoundDesign,
+  asOption,
+  type Delta,
+  type Design,
+  type Living,
+  withDelta,
+  rowOf,
+  applyEdit,
+  type Op,
+} from '@/core/design';
 import {
   compareDesigns,
   type CompareLine,
@@ -279,6 +300,12 @@ const api = {
   async scratch(line: string): Promise<ScratchResult | null> {
     const { scratch } = await import('@/core/scratch');
     return design ? scratch(line, design, design.boat.ruleSet) : null;
+  },
+  /** Sizes of shared parts chosen together, once these edits are made. */
+  sharedSizes(ops: readonly Op[]): Op[] {
+    if (!design) return [];
+    const edited = applyEdit(design, { ops: [...ops] });
+    return edited.ok ? chosenTogether(edited.design) : [];
   },
   /** A day as it would go, in a way of living that may not be saved yet; null without a bank. */
   day(living: Living, soc: number): CruiseResult | null {

@@ -7,7 +7,8 @@ import * as v from 'valibot';
 import { analyse } from '@/core';
 import { statesOf } from '@/core/ac';
 import { analysisAnswer, ProposeRequest, scratchAnswer, ScratchRequest } from '@/core/answer';
-import { type Design, idsFor, readDesign, readDesignText } from '@/core/design';
+import { applyEdit, type Design, idsFor, readDesign, readDesignText } from '@/core/design';
+import { chosenTogether } from '@/core/analysis';
 import { drawingOf, fromElk, toElk } from '@/core/drawing';
 import { propose } from '@/core/propose';
 import { packBoat, unpackBoat } from '@/server/archive';
@@ -60,7 +61,10 @@ const jobs: Jobs = {
     if (!body.ok) return body;
     const read = readDesign(body.value.design);
     if (!read.ok) return refused('the design was not understood', read.problems);
-    return answered(propose(read.design, body.value.what, idsFor(read.design)));
+    const { design, changes } = propose(read.design, body.value.what, idsFor(read.design));
+    // Shared parts come with the circuits that share them.
+    const sized = changes.some((c) => c.list === 'circuits') ? applyEdit(design, { ops: chosenTogether(design) }) : null;
+    return answered({ design: sized?.ok ? sized.design : design, changes });
   },
   scratch: (text) => {
     const body = bodyOf(text, ScratchRequest);

@@ -5,3 +5,4 @@ export { analysisDelta, type AnalysisDelta, withAnalysisDelta } from './delta';
 export { type Growth, type GrowthLine, whatIfItGrows } from './grow';
 export { studied, type Studied } from './studied';
 export { isLed, swapGrowth } from './swapGrowth';
+export { chosenTogether } from './together';

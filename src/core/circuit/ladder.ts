@@ -285,8 +285,10 @@ export function ladder(b: CircuitTrial, before?: Ladder): Ladder {
   const light = !input.isFeeder && input.workingA <= LIGHT_A;
   const mostFor = (id: CriterionId): number => (light && DRIFTING.has(id) ? others + MOST_STEPS : Infinity);
   const counting = steps.filter((s) => s.applies && !s.advisory).map((s) => ({ ...s, at: Math.min(s.at, mostFor(s.id)) }));
-  const need = Math.max(0, ...counting.map((s) => s.at));
-  const governs = counting.find((s) => s.at === need)?.id ?? 'mechanical';
+  const together = circuit.together?.school === school ? sizes.findIndex((c) => c.size === circuit.together?.size) : -1;
+  const need = Math.max(0, together, ...counting.map((s) => s.at));
+  // What is chosen together is chosen for the drop of what lies behind it.
+  const governs = counting.find((s) => s.at === need)?.id ?? (together === need ? 'drop' : 'mechanical');
   let proposed: SizeChoice | null = null;
   const single = sizes[need];
   if (single) proposed = { school, size: single.size, legs: 1 };

@@ -194,6 +194,7 @@ export const blankCircuit = (id: string, no: string, name: string, from: Circuit
   pin: UNPINNED,
   note: '',
   found: null,
+  together: null,
   way: null,
 });
 

@@ -1,6 +1,6 @@
 /** Sections of a circuit's working: current, length, conductor, drop, surge, protection, fault. */
 import { type CircuitTrial, type CircuitResult, makerAreaMm2 } from '../circuit';
-import { AWG_SOURCE, CHEMISTRY_SOURCE, DERATING_SOURCE, deviceOhm, METRIC_SOURCE, SEGMENT_JOINTS_OHM } from '../rules';
+import { AWG_SOURCE, CHEMISTRY_SOURCE, DERATING_SOURCE, deviceOhm, METRIC_SOURCE, SEGMENT_JOINTS_OHM, findConductor } from '../rules';
 import { isCharging } from '../demand';
 import { COPPER_PER_C, thumbCmilMm2, thumbMetricMm2 } from '../conductor';
 import { choiceName, type Kind, type Mark, round3, show, sizeName, type Units } from '../quantity';
@@ -122,6 +122,18 @@ function conductorSection(b: CircuitTrial, result: CircuitResult, units: Units):
       breaks: state.heat.izA < state.heat.dutyA,
     }),
   ];
+  if (input.circuit.together)
+    lines.push(
+      line(
+        'size chosen together with other shared parts',
+        findConductor(input.circuit.together.school, input.circuit.together.size)?.areaMm2 ?? 0,
+        'mm2',
+        {
+          formula: sizeName(input.circuit.together.school, input.circuit.together.size),
+          source: 'least copper with which every whole path behind it holds; chosen anew by “size shared parts”',
+        },
+      ),
+    );
   if (input.duty)
     lines.push(
       line('as heat, the duty equals', state.heat.dutyA, 'A', {

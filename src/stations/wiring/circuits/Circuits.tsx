@@ -2,11 +2,11 @@
 import { DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent, type DragMoveEvent } from '@dnd-kit/core';
 import dynamic from 'next/dynamic';
 import { memo, useCallback, useMemo, useRef, useState } from 'react';
-import { addOp, addRows, blankCircuit, dropOps, moveTap, rowCount, setOp, tapApart, rowOf } from '@/core/design';
+import { addOp, addRows, blankCircuit, dropOps, moveTap, rowCount, setOp, tapApart, rowOf, type Op } from '@/core/design';
 import { ringFrom } from '@/core/topology';
 import { proposedRows } from '@/core/propose';
 import { show } from '@/core/quantity';
-import { useAnalysis, useDesign, useFreshId, useSelected, useStore, useWorking, useWorst } from '@/ui/boat/context';
+import { useAnalyser, useAnalysis, useDesign, useFreshId, useSelected, useStore, useWorking, useWorst } from '@/ui/boat/context';
 import { opsOf, Sheet, type Change } from '@/ui/sheet';
 import { Grow, type Grows } from '../Grow';
 import { CircuitFacts } from './CircuitFacts';
@@ -34,6 +34,7 @@ export function Circuits() {
   const design = useDesign();
   const analysis = useAnalysis();
   const store = useStore();
+  const analyser = useAnalyser();
   const freshId = useFreshId();
   const [selected, select] = useSelected();
   const working = useWorking();
@@ -88,12 +89,29 @@ export function Circuits() {
   const brief = only?.duty ? `${only.duty.onS} s on, ${only.duty.restS} s rest, ${only.duty.repeats} times` : null;
   const loose = analysis.loads.filter((l) => l.circuitId === null).length;
 
-  const propose = () => {
+  const propose = (): void => {
     if (design.banks.length === 0) return store.say('refused', 'Circuits start at a bank: enter a first one on Survey.');
     const rows = proposedRows(design, 'circuits', freshId);
     if (rowCount(rows) === 0) return store.say('said', 'Every load has its circuit.');
-    store.edit(`propose ${rows.circuits?.length ?? 0} circuits`, addRows(design, rows));
+    const ops = addRows(design, rows);
+    void sizing(ops).then((more) => store.edit(`propose ${rows.circuits?.length ?? 0} circuits`, [...ops, ...more]));
   };
+
+  /** Sizes of shared parts that go with these edits; without the worker's answer they stay as each asks for by itself. */
+  const sizing = async (ops: readonly Op[]): Promise<readonly Op[]> => {
+    try {
+      return await analyser.ask((r) => r.sharedSizes(ops));
+    } catch (error) {
+      store.say('refused', `Shared parts are sized each by itself: ${error instanceof Error ? error.message : String(error)}`);
+      return [];
+    }
+  };
+  const sizeTogether = () =>
+    void sizing([]).then((ops) =>
+      ops.length === 0
+        ? store.say('said', 'Mains and feeders are as heavy as the paths behind them need, or no copper in them helps.')
+        : store.edit(`${ops.length} shared sizes chosen together`, ops),
+    );
 
   const nextNo = () => String(1 + design.circuits.reduce((most, c) => Math.max(most, Number.parseInt(c.no, 10) || 0), 0));
 
@@ -173,6 +191,14 @@ export function Circuits() {
         />
         <button type="button" className="act" onClick={addCircuit}>
           add
+        </button>
+        <button
+          type="button"
+          className="act"
+          onClick={sizeTogether}
+          title="Least copper in mains and feeders with which every load’s whole path holds; kept until it is asked for again"
+        >
+          size shared parts
         </button>
         <button type="button" className="act" onClick={propose} disabled={loose === 0}>
           propose{loose > 0 ? ` for ${loose} loose` : ''}
