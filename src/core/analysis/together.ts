@@ -1,4 +1,4 @@
-/** Sizes of shared parts chosen together: the least copper in mains and feeders with which every load's whole path holds (docs/methods.md, M20). */
+/** Sizes chosen together: the least copper in mains, feeders and branches with which every load's whole path holds (docs/methods.md, "Chosen together"). */
 import { analyse, createMemory, type Memory } from './analysis';
 import type { CircuitResult } from '../circuit';
 import { type Design, type Op, rowOf, setOp } from '../design';
@@ -24,13 +24,14 @@ const sized = (design: Design, circuitId: string, size: string): Design => ({
   circuits: design.circuits.map((c) => (c.id === circuitId ? { ...c, together: { school: design.boat.ruleSet, size } } : c)),
 });
 
-/** Mains and feeders before the paths that miss, that nobody has pinned or keeps as found. */
-function shared(design: Design, circuits: readonly CircuitResult[]): ReadonlySet<string> {
+/** Mains, feeders and branches of the paths that miss, that nobody has pinned or keeps as found. */
+function onThePath(design: Design, circuits: readonly CircuitResult[]): ReadonlySet<string> {
   const { feederOf } = circuitOrder(design.circuits);
   const out = new Set<string>();
   for (const r of circuits) {
     if (r.isFeeder || r.own.state.drop.wholePasses) continue;
     let at = rowOf(design.circuits, r.id);
+    if (at && at.pin.size === null && at.found === null) out.add(at.id);
     for (let i = 0; at?.from.kind === 'panel' && i < design.circuits.length; i++) {
       at = feederOf.get(at.from.id);
       if (at && at.pin.size === null && at.found === null) out.add(at.id);
@@ -40,7 +41,7 @@ function shared(design: Design, circuits: readonly CircuitResult[]): ReadonlySet
 }
 
 /**
- * Edits that store a size "chosen together" with each shared part that needs more than it asks for by itself: one part one size heavier at a
+ * Edits that store a size "chosen together" with each part that needs more than it asks for by itself: one part one size heavier at a
  * time, the one that cures most volts a kilogram, until every path holds or none helps. Sizes chosen so before are chosen anew. Empty where
  * nothing is to be done.
  */
@@ -52,7 +53,7 @@ export function chosenTogether(whole: Design, memory: Memory = createMemory()): 
   let miss = missV(circuits, boat.systemV);
   for (let step = 0; step < MOST_STEPS && miss > 1e-9; step++) {
     let best: { readonly design: Design; readonly miss: number; readonly gain: number } | null = null;
-    for (const id of shared(design, circuits)) {
+    for (const id of onThePath(design, circuits)) {
       const now = rowOf(circuits, id);
       const at = table.findIndex((c) => c.areaMm2 > (now?.own.state.conductor.areaMm2 ?? Infinity) + 1e-9);
       const next = at < 0 ? undefined : table[at];

@@ -159,7 +159,8 @@ function chooseFor(input: CircuitInput, legs: number): Omit<Protection, 'legs' |
     if (ratingA !== null) picks.push({ family, ratingA });
     else refused.push({ family: family.name, reason: noRating(family, lowerA, upper) });
   }
-  let best = picks[0] ?? null;
+  // No larger than the device before it, where a family allows that: else the wrong one opens.
+  let best = picks.find((p) => p.ratingA <= (upstream.feederRatingA ?? Infinity) + 1e-9) ?? picks[0] ?? null;
   let conflict: string | null = null;
   if (!best) {
     // What stands in is the strongest there is: never a weak one that a short would burst.

@@ -221,7 +221,7 @@ const CircuitSchema = v.object({
   }),
   note,
   found: later(v.nullable(FoundSchema), null),
-  /** Size of a shared part chosen together with the others: never under it, until it is asked for again. No pin. */
+  /** Size chosen together with the others on its path: never under it, until it is asked for again. No pin. */
   together: later(v.nullable(SizeSchema), null),
   /** Its place in the panel's order. */
   way: later(v.nullable(whole(1, 60)), null),

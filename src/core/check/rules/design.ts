@@ -293,7 +293,7 @@ export const DESIGN_RULES: readonly DesignRule[] = [
           why: `The device opens, but lets more through first than the thin conductors withstand: ${spoiled
             .slice(0, 4)
             .map((c) => c.name)
-            .join(', ')}${spoiled.length > 4 ? ' …' : ''}.`,
+            .join(', ')}${spoiled.length > 4 ? ` and ${spoiled.length - 4} more` : ''}.`,
         }));
       }),
   },
