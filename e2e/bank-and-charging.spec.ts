@@ -43,6 +43,19 @@ test('the day as a strip: dragged, moved by arrows, typed; the chart and its fig
   await expect(page.getByRole('slider', { name: 'sun to' })).toHaveAttribute('aria-valuetext', '19:30');
 });
 
+test('the day fills the width there is', async ({ page, marram }) => {
+  await open(page, marram, 'bank');
+  await view(page, 'the day');
+  const chart = page.locator('.chart svg').first();
+  await expect(chart).toBeVisible();
+  await expect
+    .poll(async () => {
+      const [drawn, room] = await Promise.all([chart.boundingBox(), page.locator('.chart').first().boundingBox()]);
+      return (room?.width ?? 0) - (drawn?.width ?? 0);
+    })
+    .toBeLessThan(8);
+});
+
 test('when a load runs moves its amps to that part of the day; the table beside goes out as CSV', async ({ page, marram }) => {
   await open(page, marram, 'bank');
   await view(page, 'the day');

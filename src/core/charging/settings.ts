@@ -148,7 +148,7 @@ function settingsRow(design: Design, source: Source, bank: Bank): SettingsRow {
     !chemistry.leadAcid || r.sensor === 'on the bank'
       ? apart
       : r.sensor === 'none'
-        ? `at ${warm.toFixed(0)} °C the volts should be ${v2(absWant + (chemistry.slopeMvPerCCell / 1000) * cells.bank * (warm - 25))}: fit a sensor on the bank`
+        ? `At ${warm.toFixed(0)} °C the volts should be ${v2(absWant + (chemistry.slopeMvPerCCell / 1000) * cells.bank * (warm - 25))}: fit a sensor on the bank`
         : 'put the sensor on a negative post of the warmest battery, torqued to its maker’s figure',
   );
   const most = bank.sheet.maxChargeA ?? chemistry.maxChargeC * bank.blockAh * bank.strings;

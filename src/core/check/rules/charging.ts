@@ -481,7 +481,7 @@ const settings = (name: SettingName): ChargingRule => ({
           id: row.source.id,
           severity: s.verdict === 'stop' ? 'stop' : 'fix',
           title: `${s.name}: ${s.now}, ${row.bank.name} wants ${s.wanted}`,
-          todo: `${s.change}.`,
+          todo: `${s.change.charAt(0).toUpperCase()}${s.change.slice(1)}.`,
         })),
       ),
     ),

@@ -1,12 +1,9 @@
-import { useEffect, useRef, useState, type RefObject } from 'react';
+import { useCallback, useState, type RefCallback } from 'react';
 
-/** Width of an element as it stands, px. */
-export function useWidth<T extends HTMLElement>(first: number): [RefObject<T | null>, number] {
-  const ref = useRef<T>(null);
+/** Width of an element as it stands, px: measured from the moment it is there. */
+export function useWidth<T extends HTMLElement>(first: number): [RefCallback<T>, number] {
   const [width, setWidth] = useState(first);
-  useEffect(() => {
-    const element = ref.current;
-    if (!element) return;
+  const ref = useCallback((element: T) => {
     const observer = new ResizeObserver(([entry]) => entry && setWidth(Math.floor(entry.contentRect.width)));
     observer.observe(element);
     return () => observer.disconnect();
