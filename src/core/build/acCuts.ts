@@ -34,7 +34,7 @@ export function acPieces(design: Design): AcPiece[] {
 
 function piece(design: Design, c: AcCircuit, r: AcCircuitResult): AcPiece {
   const { school, size, areaMm2, massKgPerKm } = r.conductor;
-  const landed = r.family.terminal === 'clamp' ? 'screw clamp' : r.family.terminal;
+  const landed = r.family.terminal[school] === 'clamp' ? 'screw clamp' : r.family.terminal[school];
   const far = c.to?.kind === 'panel' && landed !== 'screw clamp' ? landed : 'screw clamp';
   return {
     result: r,

@@ -61,6 +61,9 @@ interface Context {
   readonly panels: ReadonlyMap<string, Panel>;
 }
 
+/** Screw of a panel's negative bar. Typical. */
+const BAR_SCREW = { metric: 'M4', awg: 'M5' } as const;
+
 function circuitCuts({ design, loads, panels }: Context, circuit: Circuit, result: CircuitResult): Cut[] {
   const { school, size, legs } = result.own.ladder.chosen;
   const { areaMm2, massKgPerKm } = result.own.state.conductor;
@@ -69,8 +72,8 @@ function circuitCuts({ design, loads, panels }: Context, circuit: Circuit, resul
   const [only] = services;
   const colour = positiveColour(boat.colourScheme, services.size === 1 && only ? only : 'other', house.functionColours);
   const source = circuit.from.kind === 'panel' ? panels.get(circuit.from.id) : undefined;
-  const deviceEnd = endName(findFamily(result.own.protection.familyId)?.terminal ?? 'M8', school, size);
-  const negativeEnd = endName(source ? (source.kind === 'bus' ? source.stud : 'M4') : 'M8', school, size);
+  const deviceEnd = endName(findFamily(result.own.protection.familyId)?.terminal[school] ?? 'M8', school, size);
+  const negativeEnd = endName(source ? (source.kind === 'bus' ? source.stud : BAR_SCREW[school]) : 'M8', school, size);
   return circuit.taps.flatMap((tap, i): Cut[] => {
     const part = result.taps[i];
     if (!part) return [];
@@ -137,7 +140,7 @@ function lampCuts({ design, panels }: Context, circuit: Circuit): Cut[] {
 function leadCut({ design }: Context, lead: BatteryCable, result: BatteryCableResult): Cut {
   const { school, size, areaMm2, massKgPerKm } = result.conductor;
   const { boat, house } = design;
-  const fuse = findFamily(result.device?.own.protection.familyId ?? '')?.terminal;
+  const fuse = findFamily(result.device?.own.protection.familyId ?? '')?.terminal[school];
   const polarity = lead.rail === 'positive' ? '+' : lead.rail === 'negative' ? '−' : 'earth';
   return {
     circuitId: lead.id,

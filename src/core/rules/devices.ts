@@ -1,5 +1,7 @@
 /** Protective device families, by pattern or standard, never by maker. Typical figures for the pattern; the exact part's data sheet rules. */
 
+import type { School } from './conductors';
+
 export type FamilyKind = 'fuse' | 'breaker' | 'breaker-ac';
 
 /** multiple of rating; fastest and slowest time to open, s. fastest null: below the curve; slowest null: may never open. */
@@ -19,8 +21,8 @@ export interface Family {
   readonly interrupting: readonly { readonly volts: number; readonly amps: number }[];
   readonly ignitionProtected: boolean;
   readonly thermal: boolean;
-  /** How a conductor lands on it: a metric stud, 'blade' or 'clamp'. */
-  readonly terminal: string;
+  /** How a conductor lands on it, by school: a stud by its metric name (M5 is #10), 'blade' or 'clamp'. */
+  readonly terminal: Readonly<Record<School, string>>;
   readonly curve: readonly CurvePoint[];
   readonly source: string;
 }
@@ -35,7 +37,7 @@ export const FAMILIES: readonly Family[] = [
     interrupting: [{ volts: 32, amps: 1000 }],
     ignitionProtected: false,
     thermal: true,
-    terminal: 'blade',
+    terminal: { metric: 'blade', awg: 'blade' },
     curve: [
       { multiple: 1.1, fastestS: 360000, slowestS: null },
       { multiple: 1.35, fastestS: 0.75, slowestS: 600 },
@@ -55,7 +57,7 @@ export const FAMILIES: readonly Family[] = [
     interrupting: [{ volts: 32, amps: 1000 }],
     ignitionProtected: false,
     thermal: true,
-    terminal: 'M5',
+    terminal: { metric: 'M5', awg: 'M5' },
     curve: [
       { multiple: 1.1, fastestS: 360000, slowestS: null },
       { multiple: 1.35, fastestS: 60, slowestS: 1800 },
@@ -78,7 +80,7 @@ export const FAMILIES: readonly Family[] = [
     ],
     ignitionProtected: false,
     thermal: true,
-    terminal: 'M5',
+    terminal: { metric: 'M5', awg: 'M5' },
     curve: [
       { multiple: 1.1, fastestS: 14400, slowestS: null },
       { multiple: 1.35, fastestS: 60, slowestS: 1800 },
@@ -100,7 +102,7 @@ export const FAMILIES: readonly Family[] = [
     ],
     ignitionProtected: false,
     thermal: true,
-    terminal: 'M8',
+    terminal: { metric: 'M8', awg: 'M8' },
     curve: [
       { multiple: 1.1, fastestS: 14400, slowestS: null },
       { multiple: 1.35, fastestS: 120, slowestS: 1800 },
@@ -122,7 +124,7 @@ export const FAMILIES: readonly Family[] = [
     ],
     ignitionProtected: true,
     thermal: true,
-    terminal: 'M8',
+    terminal: { metric: 'M8', awg: 'M8' },
     curve: [
       { multiple: 1, fastestS: 14400, slowestS: null },
       { multiple: 1.4, fastestS: 100, slowestS: 2000 },
@@ -145,7 +147,7 @@ export const FAMILIES: readonly Family[] = [
     ],
     ignitionProtected: true,
     thermal: true,
-    terminal: 'M8',
+    terminal: { metric: 'M8', awg: 'M8' },
     curve: [
       { multiple: 1.1, fastestS: 14400, slowestS: null },
       { multiple: 1.35, fastestS: 100, slowestS: 2000 },
@@ -164,7 +166,7 @@ export const FAMILIES: readonly Family[] = [
     interrupting: [{ volts: 125, amps: 20000 }],
     ignitionProtected: true,
     thermal: true,
-    terminal: 'M8',
+    terminal: { metric: 'M8', awg: 'M8' },
     curve: [
       { multiple: 1.1, fastestS: 14400, slowestS: null },
       { multiple: 1.35, fastestS: 60, slowestS: 7200 },
@@ -184,7 +186,7 @@ export const FAMILIES: readonly Family[] = [
     interrupting: [{ volts: 250, amps: 25000 }],
     ignitionProtected: false,
     thermal: true,
-    terminal: 'M8',
+    terminal: { metric: 'M8', awg: 'M8' },
     curve: [
       { multiple: 1.25, fastestS: 3600, slowestS: null },
       { multiple: 1.6, fastestS: 30, slowestS: 7200 },
@@ -209,7 +211,7 @@ export const FAMILIES: readonly Family[] = [
     ],
     ignitionProtected: true,
     thermal: false,
-    terminal: 'M4',
+    terminal: { metric: 'M4', awg: 'M5' },
     curve: [
       { multiple: 1, fastestS: 36000, slowestS: null },
       { multiple: 1.25, fastestS: 20, slowestS: 200 },
@@ -234,7 +236,7 @@ export const FAMILIES: readonly Family[] = [
     ],
     ignitionProtected: true,
     thermal: true,
-    terminal: 'M6',
+    terminal: { metric: 'M6', awg: 'M6' },
     curve: [
       { multiple: 1, fastestS: 36000, slowestS: null },
       { multiple: 1.35, fastestS: 30, slowestS: 600 },
@@ -255,7 +257,7 @@ export const FAMILIES: readonly Family[] = [
     interrupting: [],
     ignitionProtected: false,
     thermal: true,
-    terminal: 'clamp',
+    terminal: { metric: 'clamp', awg: 'clamp' },
     curve: [
       { multiple: 1.13, fastestS: 3600, slowestS: null },
       { multiple: 1.45, fastestS: 1, slowestS: 3600 },
@@ -274,7 +276,7 @@ export const FAMILIES: readonly Family[] = [
     interrupting: [],
     ignitionProtected: false,
     thermal: false,
-    terminal: 'M4',
+    terminal: { metric: 'M4', awg: 'M5' },
     curve: [
       { multiple: 1, fastestS: 36000, slowestS: null },
       { multiple: 1.25, fastestS: 20, slowestS: 200 },

@@ -74,7 +74,7 @@ function Bolted() {
   ];
   const rows = named.flatMap(({ id, name, protection, size }) => {
     const family = findFamily(protection.familyId);
-    const stud = STUDS.find((s) => s.metric === family?.terminal);
+    const stud = STUDS.find((s) => s.metric === family?.terminal.metric);
     if (!stud || family?.kind !== 'fuse' || protection.missing) return [];
     const fuse = `${round3(protection.ratingA)} A ${protection.familyName}`;
     const stack = `${fuse}, ${endName(stud.metric, size.school, size.size)} face to face with it, flat washer, spring washer, nut`;
