@@ -21,6 +21,8 @@ export default function Wiring() {
   const store = useStore();
   const router = useRouter();
   const [selected, select] = useSelected();
+  /** Kept here, so that looking at another sheet does not lose it. */
+  const [filter, setFilter] = useState('');
   const [showing, setShowing] = useState<(typeof VIEWS)[number]>(selected?.kind === 'lead' ? 'main side' : 'circuits');
 
   /** From the drawing to the row of what is chosen there. */
@@ -41,7 +43,7 @@ export default function Wiring() {
         <h1 className="text-[18px] font-bold">Wiring</h1>
         <Views views={VIEWS} showing={showing} onShow={setShowing} />
       </div>
-      {showing === 'circuits' ? <Circuits /> : null}
+      {showing === 'circuits' ? <Circuits filter={filter} onFilter={setFilter} /> : null}
       {showing === 'main side' ? <MainSide /> : null}
       {showing === 'panels' ? <Panels /> : null}
       {showing === 'switches' ? <Switches /> : null}

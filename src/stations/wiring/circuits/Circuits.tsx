@@ -1,7 +1,7 @@
 'use client';
 import { DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent, type DragMoveEvent } from '@dnd-kit/core';
 import dynamic from 'next/dynamic';
-import { memo, useCallback, useMemo, useRef, useState } from 'react';
+import { memo, useCallback, useMemo, useRef } from 'react';
 import { addOp, addRows, blankCircuit, dropOps, moveTap, rowCount, setOp, tapApart, rowOf, type Op } from '@/core/design';
 import { ringFrom } from '@/core/topology';
 import { proposedRows } from '@/core/propose';
@@ -30,7 +30,7 @@ const pointOf = (event: DragMoveEvent | DragEndEvent): { x: number; y: number } 
 };
 
 /** The circuit sheet, and below it the chosen circuit: its ladder, its taps, what is particular to it. A tap is dragged from row to row. */
-export function Circuits() {
+export function Circuits({ filter, onFilter }: { filter: string; onFilter: (filter: string) => void }) {
   const design = useDesign();
   const analysis = useAnalysis();
   const store = useStore();
@@ -39,7 +39,6 @@ export function Circuits() {
   const [selected, select] = useSelected();
   const working = useWorking();
   const worst = useWorst();
-  const [filter, setFilter] = useState('');
   const over = useRef<HTMLElement | null>(null);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }));
 
@@ -187,7 +186,7 @@ export function Circuits() {
           placeholder="filter"
           aria-label="Filter circuits"
           value={filter}
-          onChange={(e) => setFilter(e.target.value)}
+          onChange={(e) => onFilter(e.target.value)}
         />
         <button type="button" className="act" onClick={addCircuit}>
           add
