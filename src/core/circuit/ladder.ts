@@ -71,6 +71,8 @@ export interface Ladder {
   readonly pinned: boolean;
   /** The wire as found stands. */
   readonly kept: boolean;
+  /** Chosen together with the others on its path: heavier than its own tests ask for. */
+  readonly together: boolean;
   readonly governs: CriterionId;
 }
 
@@ -286,7 +288,8 @@ export function ladder(b: CircuitTrial, before?: Ladder): Ladder {
   const mostFor = (id: CriterionId): number => (light && DRIFTING.has(id) ? others + MOST_STEPS : Infinity);
   const counting = steps.filter((s) => s.applies && !s.advisory).map((s) => ({ ...s, at: Math.min(s.at, mostFor(s.id)) }));
   const together = circuit.together?.school === school ? sizes.findIndex((c) => c.size === circuit.together?.size) : -1;
-  const need = Math.max(0, together, ...counting.map((s) => s.at));
+  const own = Math.max(0, ...counting.map((s) => s.at));
+  const need = Math.max(own, together);
   // What is chosen together is chosen for the drop of what lies behind it.
   const governs = counting.find((s) => s.at === need)?.id ?? (together === need ? 'drop' : 'mechanical');
   let proposed: SizeChoice | null = null;
@@ -314,12 +317,13 @@ export function ladder(b: CircuitTrial, before?: Ladder): Ladder {
     chosen,
     pinned: pin !== null && !kept,
     kept: kept !== null,
+    together: pin === null && kept === null && together === need && together > own,
     governs,
     rungs: steps.map((s) => ({
       id: s.id,
       applies: s.applies,
       smallest: s.applies ? (sizes[s.at]?.size ?? null) : null,
-      governs: s.id === governs && s.applies,
+      governs: s.id === governs && s.applies && need === own,
       advisory: s.advisory,
       chosenPasses: !s.applies || passes(b, s.id, tried),
     })),

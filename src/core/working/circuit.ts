@@ -70,7 +70,7 @@ export function circuitWorking(worked: WorkedCircuit, units: Units): Working {
     ],
     neighbours: [
       ...(down ? [neighbour('one size down', down, state, units)] : []),
-      neighbour(ladder.kept ? 'as found' : ladder.pinned ? 'pinned' : 'chosen', state, state, units),
+      neighbour(ladder.kept ? 'as found' : ladder.pinned ? 'pinned' : ladder.together ? 'chosen together' : 'chosen', state, state, units),
       ...(up ? [neighbour('one size up', up, state, units)] : []),
     ],
     margins,

@@ -161,7 +161,7 @@ export function LadderChart({ ladder, other, studied }: { ladder: Ladder; other:
           <>
             <line x1={x(chosenAt)} x2={x(chosenAt)} y1={TOP - 4} y2={height - 18} stroke={tone} strokeWidth={1.6} strokeDasharray="6 4" />
             <text x={x(chosenAt)} y={height - 4} textAnchor="middle" fill={tone} className="text-[11.5px] font-semibold">
-              {ladder.kept ? 'as found' : ladder.pinned ? 'pinned' : 'chosen'}
+              {ladder.kept ? 'as found' : ladder.pinned ? 'pinned' : ladder.together ? 'chosen together' : 'chosen'}
               {ladder.chosen.legs > 1 ? ` ${ladder.chosen.legs} ×` : ''}
             </text>
           </>

@@ -154,7 +154,9 @@ export function circuitColumns(design: Pick<Design, 'boat' | 'banks' | 'panels'>
         r.result
           ? r.result.own.state.failing[0]
             ? `✗ ${CRITERION_WORDS[r.result.own.state.failing[0]].short}`
-            : CRITERION_WORDS[r.result.own.ladder.governs].short
+            : r.result.own.ladder.together
+              ? 'chosen together'
+              : CRITERION_WORDS[r.result.own.ladder.governs].short
           : '–',
       tone: (r) => ((r.result?.own.state.failing.length ?? 0) > 0 ? 'breaks' : 'quiet'),
     },
