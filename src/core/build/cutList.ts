@@ -181,7 +181,8 @@ export function cutList(design: Design, circuits: readonly CircuitResult[], lead
     const result = resultOf.get(circuit.id);
     if (!result || circuit.taps.length === 0) continue;
     const { protection: device } = result.own;
-    if (!circuit.found?.keepProtection || !result.own.ladder.kept)
+    const bare = device.missing && circuit.found === null;
+    if (!bare && (!circuit.found?.keepProtection || !result.own.ladder.kept))
       protection.push([`${device.familyName} ${device.ratingA} A`, device.count > 1 ? 'at both ends of each leg' : '', device.count]);
     if (result.own.ladder.kept) continue;
     const own = [...circuitCuts(context, circuit, result), ...lampCuts(context, circuit)];

@@ -229,6 +229,7 @@ const WHOLE: readonly Pair[] = [
   pair('guard-live', alive(amps(1, { kind: 'gas alarm' })), `${C}.supply`, 'panel breaker'),
   pair('battery-switch', switched(thing()), 'circuits.c-main.devices', []),
   pair('disconnect', alive(amps(90), { devices: [blankDevice('d', 'isolator')] }), `${C}.devices`, []),
+  pair('starter-bare', alive(amps(90, { duty: { onS: 10, restS: 30, repeats: 3 } })), 'loads.x.kind', 'starter'),
   pair('thin-parallel', thing(), `${C}.pin`, pin({ size: size('2.5'), legs: 2 })),
   pair('not-made', thing(), `${C}.pin`, pin({ family: 'terminal-cube', ratingA: 400 })),
   pair('uncharged', { ...thing(), sources: [sourceInto('wind')] }, 'sources', []),

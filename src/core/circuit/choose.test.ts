@@ -137,3 +137,9 @@ test('at a battery post nothing is as small as some makers ask: that is said, wi
   expect(result?.own.protection.conflict).toContain('the smallest is 16 A');
   expect(result?.own.protection.conflict).toContain('from a bus or panel');
 });
+
+test('a name takes no fuse away: only a kind that was entered does', () => {
+  expect(chosen({ name: 'Starter solenoid', rating: 60 }).missing).toBe(false);
+  expect(chosen({ name: 'Starter', rating: 60 }).missing).toBe(false);
+  expect(chosen({ kind: 'starter', rating: 60 }).missing).toBe(true);
+});

@@ -3,7 +3,6 @@ import type { CircuitInput } from './circuitInput';
 import { interruptingFloorA } from '../bank';
 import { largestFaultA } from './upstream';
 import { DC_FAMILIES, type Family, FAMILY_ORDER, findFamily, AMBIENT_C } from '../rules';
-import { kindOf } from '../design';
 import { carries } from '../protection';
 
 export interface Bound {
@@ -102,9 +101,8 @@ const legShare = (input: CircuitInput, legs: number): CircuitInput => ({
   surges: input.surges.map((s) => ({ ...s, circuitA: s.circuitA / legs })),
 });
 
-/** A starter's own cable has no device: what it draws turning an engine that will not turn would open any that carries its start. */
-export const startsEngine = ({ taps }: CircuitInput): boolean =>
-  taps.length > 0 && taps.every((t) => t.load !== null && kindOf(t.load) === 'starter');
+/** A starter's own cable has no device: what it draws against an engine that will not turn would open any that carries its start. By its kind as entered: a name alone takes no fuse away. */
+export const startsEngine = ({ taps }: CircuitInput): boolean => taps.length > 0 && taps.every((t) => t.load?.kind === 'starter');
 
 /** The device of a circuit: of the whole of it, or of each leg where several legs have their own. */
 export function chooseProtection(whole: CircuitInput): Protection {

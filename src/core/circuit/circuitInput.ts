@@ -1,5 +1,5 @@
 /** Everything the tests on one circuit need, gathered once from the design. */
-import { type Circuit, type Found, type HouseRules, kindOf, type Load, type Panel, type Place, type Tap } from '../design';
+import { type Circuit, type Found, type HouseRules, type Load, type Panel, type Place, type Tap } from '../design';
 import {
   type Demand,
   type DemandItem,
@@ -127,7 +127,7 @@ function limitsOf(house: HouseRules, load: Load | null, isPanel: boolean, charge
   // What charges through a feeder has its limit for the whole way: the shared part takes a third of it.
   const feederPct = charges ? Math.min(house.feederDropPct, house.criticalDropPct / 3) : house.feederDropPct;
   if (isPanel) return { dropPct: feederPct, pathPct: feederPct };
-  if (load && kindOf(load) === 'starter') return { dropPct: 2 * CRANK_PCT, pathPct: 2 * CRANK_PCT };
+  if (load?.kind === 'starter') return { dropPct: 2 * CRANK_PCT, pathPct: 2 * CRANK_PCT };
   if (load && isCharging(load)) return { dropPct: house.criticalDropPct, pathPct: house.criticalDropPct };
   if (load?.critical) return { dropPct: house.criticalDropPct, pathPct: house.criticalDropPct * (house.strictDrop ? 1 : 2) };
   return { dropPct: house.generalDropPct, pathPct: house.generalDropPct };

@@ -42,6 +42,9 @@ export type ScratchResult = { readonly ok: true; readonly answer: ScratchAnswer 
 const SHORT_A = 900;
 /** From here on it hangs on the main bus, whose short is the bank's own. */
 const HEAVY_A = 30;
+/** What charges the bank; a telephone's charger does not. */
+const CHARGES =
+  /\b(alternator|(shore|battery|mains) charger|solar (panel|controller|array|regulator)s?|wind (generator|turbine)|dc.?dc)\b|^charger$/i;
 /** AC watts over DC watts of an inverter where nobody says. Typical. */
 const INVERTER_EFFICIENCY = 0.9;
 /** A hard start: three times ten seconds. Typical. */
@@ -88,7 +91,7 @@ function likeness(name: string) {
 export function scratchLoad(reading: ScratchReading, systemV: number, id: string): Load {
   const like = likeness(reading.name);
   const kind = kindOf({ kind: null, name: reading.name, group: like?.closely?.group ?? 'other' });
-  const charges = /alternator|charger|solar|wind generator|dc.?dc/i.test(reading.name);
+  const charges = CHARGES.test(reading.name);
   return {
     ...blankLoad(id, systemV),
     name: reading.name,
@@ -101,6 +104,7 @@ export function scratchLoad(reading: ScratchReading, systemV: number, id: string
         ? 'current'
         : (like?.behaviour ?? (reading.ratingBy === 'A' ? 'current' : 'power')),
     group: charges ? 'charging' : kind === 'navigation light' ? 'navigation' : (like?.closely?.group ?? 'other'),
+    kind: kind === 'starter' ? kind : null,
     duty: kind === 'starter' ? STARTER_DUTY : null,
     critical: reading.critical || kind === 'navigation light' || kind === 'bilge pump' || (like?.closely?.critical ?? false),
     runsLong: like?.closely?.runsLong ?? false,

@@ -130,3 +130,13 @@ test('no line makes it throw', () => {
     { numRuns: 200 },
   );
 });
+
+test("a telephone's charger is a load; the battery's charges", () => {
+  const group = (line: string) => {
+    const result = scratch(line, null);
+    return result.ok && result.answer.load.group;
+  };
+  expect(group('20 W phone charger 12 V 3 m')).not.toBe('charging');
+  expect(group('30 A battery charger 12 V 2 m')).toBe('charging');
+  expect(group('80 A alternator 12 V 5 m')).toBe('charging');
+});

@@ -125,7 +125,7 @@ export const SAFETY_RULES: readonly SafetyRule[] = [
         const loads = c.taps.flatMap((t) => (t.serves.kind === 'load' ? (rowOf(design.loads, t.serves.id) ?? []) : []));
         const breaker = findFamily(r?.own.protection.familyId ?? '')?.kind === 'breaker';
         const heavy = r !== undefined && !r.isFeeder && r.workingA >= HEAVY_A && c.supply === 'always live' && !breaker;
-        return when(heavy && !opensByHand(c) && loads.some((l) => l.group !== 'charging' && kindOf(l) !== 'starter'), () => ({
+        return when(heavy && !opensByHand(c) && loads.some((l) => l.group !== 'charging' && l.kind !== 'starter'), () => ({
           id: c.id,
           title: 'has no disconnect',
         }));
@@ -136,6 +136,25 @@ export const SAFETY_RULES: readonly SafetyRule[] = [
         ? [setOp(design, ['circuits', c.id, 'devices'], [...c.devices, blankDevice(`${c.id}-isolator`.slice(0, 40), 'isolator')])]
         : null;
     },
+  },
+  {
+    id: 'starter-bare',
+    about: 'circuit',
+    severity: 'note',
+    reads: ['loads.kind'],
+    when: "a circuit is a starter's own, and has no device",
+    why: 'No device both carries a start and opens on a stall, so a short in this cable burns until the switch is turned.',
+    todo: 'Keep it short, sheathed, clear of the engine and held every half metre, with a switch in reach.',
+    hazard: 'fire',
+    confirm: 'eyes',
+    source: SOURCES.dc,
+    find: ({ design, results }) =>
+      design.circuits.flatMap((c): readonly Told[] =>
+        when(c.found === null && results.get(c.id)?.own.protection.missing === true, () => ({
+          id: c.id,
+          title: 'a starter’s cable has no device',
+        })),
+      ),
   },
   {
     id: 'thin-parallel',
@@ -199,7 +218,15 @@ export const SAFETY_RULES: readonly SafetyRule[] = [
     source: SOURCES.dc,
     find: ({ design }) =>
       design.sources.flatMap((s): readonly Told[] =>
-        when(s.bankId !== null && !isWired(design, s), () => ({ id: s.id, title: `${s.kind} source has no cable and no fuse` })),
+        when(s.bankId !== null && !isWired(design, s), () => ({
+          id: s.id,
+          title: `${s.kind} source has no cable and no fuse`,
+          ...(s.kind === 'DC–DC'
+            ? {
+                todo: 'Enter a battery cable from each bank to it, each with its own fuse at that bank; or name its row of the load sheet.',
+              }
+            : {}),
+        })),
       ),
   },
   {
@@ -304,7 +331,6 @@ export const SAFETY_RULES: readonly SafetyRule[] = [
           title: `${kindOf(l)} in ${placeName(design, l.placeId)} may light petrol vapour`,
         })),
       ),
-    cure: (design, { about }) => [setOp(design, ['loads', about.id, 'ignitionProtected'], true)],
   },
   {
     id: 'vapour-bank',

@@ -1,7 +1,7 @@
 'use client';
 import { DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent, type DragMoveEvent } from '@dnd-kit/core';
 import dynamic from 'next/dynamic';
-import { memo, useCallback, useMemo, useRef } from 'react';
+import { memo, useCallback, useMemo, useRef, useState } from 'react';
 import { addOp, addRows, blankCircuit, dropOps, moveTap, rowCount, setOp, tapApart, rowOf, type Op } from '@/core/design';
 import { ringFrom } from '@/core/topology';
 import { proposedRows } from '@/core/propose';
@@ -39,6 +39,8 @@ export function Circuits({ filter, onFilter }: { filter: string; onFilter: (filt
   const [selected, select] = useSelected();
   const working = useWorking();
   const worst = useWorst();
+  /** Sizes are being worked out: pressed again meanwhile, "propose" would add everything twice. */
+  const [sizing, setSizing] = useState(false);
   const over = useRef<HTMLElement | null>(null);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }));
 
@@ -93,11 +95,15 @@ export function Circuits({ filter, onFilter }: { filter: string; onFilter: (filt
     const rows = proposedRows(design, 'circuits', freshId);
     if (rowCount(rows) === 0) return store.say('said', 'Every load has its circuit.');
     const ops = addRows(design, rows);
-    void sizing(ops).then((more) => store.edit(`propose ${rows.circuits?.length ?? 0} circuits`, [...ops, ...more]));
+    setSizing(true);
+    void sharedSizes(ops).then((more) => {
+      setSizing(false);
+      store.edit(`propose ${rows.circuits?.length ?? 0} circuits`, [...ops, ...more]);
+    });
   };
 
   /** Sizes of shared parts that go with these edits; without the worker's answer they stay as each asks for by itself. */
-  const sizing = async (ops: readonly Op[]): Promise<readonly Op[]> => {
+  const sharedSizes = async (ops: readonly Op[]): Promise<readonly Op[]> => {
     try {
       return await analyser.ask((r) => r.sharedSizes(ops));
     } catch (error) {
@@ -105,12 +111,14 @@ export function Circuits({ filter, onFilter }: { filter: string; onFilter: (filt
       return [];
     }
   };
-  const sizeTogether = () =>
-    void sizing([]).then((ops) =>
-      ops.length === 0
-        ? store.say('said', 'Mains and feeders are as heavy as the paths behind them need, or no copper in them helps.')
-        : store.edit(`${ops.length} shared sizes chosen together`, ops),
-    );
+  const sizeTogether = () => {
+    setSizing(true);
+    void sharedSizes([]).then((ops) => {
+      setSizing(false);
+      if (ops.length === 0) store.say('said', 'Nothing to change: every path holds, or no copper in it helps.');
+      else store.edit(`${ops.length} sizes chosen together`, ops);
+    });
+  };
 
   const nextNo = () => String(1 + design.circuits.reduce((most, c) => Math.max(most, Number.parseInt(c.no, 10) || 0), 0));
 
@@ -194,12 +202,13 @@ export function Circuits({ filter, onFilter }: { filter: string; onFilter: (filt
         <button
           type="button"
           className="act"
+          disabled={sizing}
           onClick={sizeTogether}
           title="Least copper in mains and feeders with which every load’s whole path holds; kept until it is asked for again"
         >
           size shared parts
         </button>
-        <button type="button" className="act" onClick={propose} disabled={loose === 0}>
+        <button type="button" className="act" onClick={propose} disabled={sizing || loose === 0}>
           propose{loose > 0 ? ` for ${loose} loose` : ''}
         </button>
       </div>

@@ -126,7 +126,11 @@ export function circuitColumns(design: Pick<Design, 'boat' | 'banks' | 'panels'>
       width: 132,
       text: (r) => (r.pin.ratingA === null ? '' : bare(r.pin.ratingA, 'A', units)),
       show: (r) =>
-        r.result ? `${round3(r.result.own.protection.ratingA)} A ${r.result.own.protection.familyName.replace(/ fuse$/, '')}` : '–',
+        !r.result
+          ? '–'
+          : r.result.own.protection.missing && r.found === null
+            ? 'none: a starter'
+            : `${round3(r.result.own.protection.ratingA)} A ${r.result.own.protection.familyName.replace(/ fuse$/, '')}`,
       tone: (r) => (r.result?.own.protection.conflict ? 'breaks' : r.pin.ratingA !== null ? 'pinned' : undefined),
       sort: (r) => r.result?.own.protection.ratingA ?? 0,
       write: (r, text) => {
