@@ -8,7 +8,7 @@ const MAY_CALL = {
   analysis: ['autonomyH', 'isLed', 'swapGrowth', 'withAnalysisDelta'],
   answer: ['nameOf'],
   bank: ['UNEVEN', 'bankMass', 'c20Ah', 'chemistryOf', 'coldFactor', 'sizeAll', 'takeOff', 'usualLink'],
-  build: ['endName'],
+  build: ['endName', 'heldBack'],
   charging: [
     'SETTINGS',
     'alternatorAt',

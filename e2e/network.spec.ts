@@ -188,7 +188,7 @@ test('the bolted fuses are stacked with their own lug; breakers are not among th
 test('a larger alternator led on the main side: its leads are tested as they stand', async ({ page, marram }) => {
   await open(page, marram, 'charging');
   await page.getByRole('button', { name: 'alternator', exact: true }).click();
-  await page.getByLabel('rated, A').fill('220');
+  await page.getByLabel('rated, A').fill('120');
   await page.getByLabel('rated, A').press('Tab');
   await page.getByRole('table', { name: 'Sources' }).getByRole('button', { name: 'Alternator', exact: true }).first().click();
   const after = page.getByRole('table', { name: 'Cable and fuse after the swap' });

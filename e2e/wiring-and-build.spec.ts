@@ -290,3 +290,75 @@ test('protection: faults at either end, whether a device opens alone, its curves
   expect(wrong - 1).toBe(Number((await page.getByText(/want looking at$/).innerText()).split(' ')[0]));
   await axe(page);
 });
+
+test('the volts of a path are shown by share, and a finding’s ways out are searched, priced and taken', async ({ page, marram }) => {
+  await open(page, marram, 'wiring');
+  await cell(page, 'Anchor windlass', 'name').click();
+  const volts = page.getByTestId('volts-lost');
+  await expect(
+    volts.getByRole('img', { name: /^at working current, to Anchor windlass: .* mV of 1200 mV lost; 1 Main .* mV/ }),
+  ).toBeVisible();
+  await expect(volts.getByRole('img', { name: /^as it starts/ })).toBeVisible();
+  await expect(volts).toContainText('sagged by');
+  const working = page.getByRole('complementary', { name: 'The working' });
+  await expect(working).toContainText(/Good to [\d.]+ m of run \([\d.]+ m asked\)/);
+  await working.getByRole('button', { name: /^Ways out: .*fails surge/ }).click();
+  const ways = page.getByRole('list', { name: /^Ways out: .*fails surge/ });
+  await expect(ways).toContainText('50 mm² in its own run');
+  await expect(ways).toContainText('29 Anchor windlass 35 mm² → 50 mm²');
+  await expect(ways).toContainText('+2.94 kg');
+  await ways.getByRole('button', { name: 'Take: 50 mm² in its own run' }).click();
+  await expect(cell(page, 'Anchor windlass', 'cable')).toHaveText('50 mm²');
+  await expect(working.getByText('fix: 35 mm², pinned, fails surge')).toHaveCount(0);
+  await saved(page);
+  await page.keyboard.press('Control+z');
+  await expect(cell(page, 'Anchor windlass', 'cable')).toHaveText('35 mm²');
+});
+
+test('shared parts: what choosing sizes together would change is listed, taken as one edit, and stays until asked again', async ({
+  page,
+  marram,
+}) => {
+  await open(page, marram, 'wiring');
+  await enter(page, 'Chart table panel feeder', 'cable', '6');
+  await enter(page, 'Chart table panel feeder', 'cable', '');
+  await page.getByRole('button', { name: 'size shared parts' }).click();
+  await expect(page.getByText(/Nothing to change: every path holds with the least copper/)).toBeVisible();
+  // The bank moves 8 m away: paths miss until the shared parts are heavier.
+  await enter(page, 'Main', 'length', '8');
+  await expect(page.getByTestId('could-save')).toHaveText('3 paths could hold');
+  await page.getByRole('button', { name: 'size shared parts' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Sizes chosen together' });
+  await expect(dialog).toContainText(/All circuits: [\d.]+ kg, then [\d.]+ kg/);
+  await dialog.getByRole('button', { name: 'leave it' }).click();
+  await expect(page.getByTestId('could-save')).toBeVisible();
+  await page.getByRole('button', { name: 'size shared parts' }).click();
+  await dialog.getByRole('button', { name: 'take all' }).click();
+  await expect(page.getByTestId('could-save')).toHaveCount(0);
+  await saved(page);
+});
+
+test('with a stop open the cut list is not to be built: its pieces are struck and named, on paper too', async ({ page, marram }) => {
+  await open(page, marram, 'build');
+  await expect(page.getByTestId('not-to-be-built')).toHaveCount(0);
+  await open(page, marram, 'wiring');
+  await enter(page, 'Refrigerator compressor', 'cable', '0.75');
+  await enter(page, 'Refrigerator compressor', 'fuse', '40');
+  await saved(page);
+  await open(page, marram, 'build');
+  const mark = page.getByTestId('not-to-be-built');
+  await expect(mark).toContainText(/Not to be built/i);
+  await expect(mark).toContainText('Refrigerator compressor');
+  await expect(mark).toContainText(/\d+ may be cut already, \d+ more once their runs are taped/);
+  const piece = page
+    .getByRole('row', { name: /Refrigerator compressor/ })
+    .filter({ hasText: 'no:' })
+    .first();
+  await expect(piece).toBeVisible();
+  await page.emulateMedia({ media: 'print' });
+  await expect(mark).toBeVisible();
+  await page.emulateMedia({ media: 'screen' });
+  await page.getByRole('checkbox', { name: /only what may be cut already/ }).check();
+  await expect(page.getByRole('row', { name: /Refrigerator compressor.*no:/ })).toHaveCount(0);
+  await axe(page);
+});

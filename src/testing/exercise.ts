@@ -22,7 +22,7 @@ import { drawingOf, type DrawingWish, foldAtFirst, fromElk, toElk } from '@/core
 import { cruise } from '@/core/energy';
 import { postInventory, withPaths } from '@/core/mainSide';
 import { type Act, atRest, consequencesOf, runStudy, standingAnswer } from '@/core/network';
-import { createMemory, studied, workedCircuit } from '@/core/analysis';
+import { createMemory, studied, workedPath } from '@/core/analysis';
 
 export interface Trouble {
   readonly in: string;
@@ -84,12 +84,7 @@ export async function exercise(
   if (!analysis) return { troubles, slowest };
   const units = design.boat;
   const decided = asDecided(design);
-  attempt('workings of circuits', () =>
-    analysis.circuits.map((c) => {
-      const worked = workedCircuit(memory, c.id);
-      return worked && circuitWorking(worked, units);
-    }),
-  );
+  attempt('workings of circuits', () => analysis.circuits.map((c) => circuitWorking(workedPath(memory, c.id), units)));
   attempt('workings of loads', () => design.loads.map((l) => loadWorking(design, analysis, l.id, units)));
   attempt('workings of leads', () => design.leads.map((l) => batteryCableWorking(design, analysis, l.id, units)));
   attempt('workings of days', () =>

@@ -29,8 +29,13 @@ import {
   type Cured,
   cureOf,
   studied,
+  type Remedy,
+  remediesOf,
+  searchable,
   type Studied,
+  type Together,
   workedCircuit,
+  workedPath,
 } from '@/core/analysis';
 import { circuitTrial, type CircuitTrial, devicesOnPath, ladder, type PathDevice } from '@/core/circuit';
 import { choiceName, type Units } from '@/core/quantity';
@@ -119,6 +124,8 @@ export interface JoinAnswer {
 }
 
 const memory = createMemory();
+/** Of neighbours of the design, tried while sizes are chosen together. */
+const sizing = createMemory();
 let design: Design | null = null;
 let analysis: Analysis | null = null;
 
@@ -194,10 +201,7 @@ const api = {
   working(selected: Selected): Working | null | Promise<Working | null> {
     if (!design || !analysis) return null;
     const units = design.boat;
-    if (selected.kind === 'circuit') {
-      const worked = workedCircuit(memory, selected.id);
-      return worked ? circuitWorking(worked, units) : null;
-    }
+    if (selected.kind === 'circuit') return circuitWorking(workedPath(memory, selected.id), units);
     if (selected.kind === 'load') return loadWorking(design, analysis, selected.id, units) ?? null;
     if (selected.kind === 'AC circuit' || selected.kind === 'AC source') return acWorking(design, analysis, selected, units);
     if (selected.kind === 'lead') return batteryCableWorking(design, analysis, selected.id, units) ?? null;
@@ -226,6 +230,10 @@ const api = {
 
   cure: (finding: Finding): Cured | null =>
     design && analysis ? cured(design, everyFinding(analysis, studiedNow(design, analysis)), finding) : null,
+  /** Ways out of a finding on a circuit, the cheapest first. */
+  remedies: (finding: Finding): readonly Remedy[] | null => (design ? remediesOf(design, finding, sizing) : null),
+  /** Findings for which ways out can be searched, by id. */
+  searchable: (): readonly string[] | null => (analysis ? searchable(analysis.findings) : null),
   grow: (growth: Growth): readonly GrowthLine[] | null => (design ? whatIfItGrows(design, growth) : null),
   /** The chosen cruise, and what both schools of finishing say to it. */
   cruise(): CruiseAnswer | null {
@@ -302,10 +310,10 @@ const api = {
     return design ? scratch(line, design, design.boat.ruleSet) : null;
   },
   /** Sizes of shared parts chosen together, once these edits are made. */
-  sharedSizes(ops: readonly Op[]): Op[] {
-    if (!design) return [];
-    const edited = applyEdit(design, { ops: [...ops] });
-    return edited.ok ? chosenTogether(edited.design) : [];
+  sharedSizes(ops: readonly Op[]): Together | null {
+    if (!design) return null;
+    const edited = ops.length > 0 ? applyEdit(design, { ops: [...ops] }) : null;
+    return edited?.ok === false ? null : chosenTogether(edited?.design ?? design, sizing);
   },
   /** A day as it would go, in a way of living that may not be saved yet; null without a bank. */
   day(living: Living, soc: number): CruiseResult | null {

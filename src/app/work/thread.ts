@@ -63,7 +63,7 @@ const jobs: Jobs = {
     if (!read.ok) return refused('the design was not understood', read.problems);
     const { design, changes } = propose(read.design, body.value.what, idsFor(read.design));
     // Shared parts come with the circuits that share them.
-    const sized = changes.some((c) => c.list === 'circuits') ? applyEdit(design, { ops: chosenTogether(design) }) : null;
+    const sized = changes.some((c) => c.list === 'circuits') ? applyEdit(design, { ops: [...chosenTogether(design).ops] }) : null;
     return answered({ design: sized?.ok ? sized.design : design, changes });
   },
   scratch: (text) => {

@@ -39,8 +39,8 @@ export interface Reach {
   readonly through: ReadonlySet<string>;
 }
 
-/** Everything a source can feed with all transfers turned its way; an inverter passes on what its relay is made for. */
-export function reachOf(design: Design, sourceId: string): Reach {
+/** Everything a source, or a panel, can feed with all transfers turned its way; an inverter passes on what its relay is made for. */
+export function reachFrom(design: Design, start: 'source' | 'panel', startId: string): Reach {
   const panels = new Set<string>();
   const circuits = new Set<string>();
   const loads = new Set<string>();
@@ -61,7 +61,7 @@ export function reachOf(design: Design, sourceId: string): Reach {
       }
     }
   };
-  from('source', sourceId);
+  from(start, startId);
   return { panels, circuits, loads, through };
 }
 
@@ -77,7 +77,7 @@ const needsBoth = (design: Design, row: AcLoad): boolean => row.leg === 'both' &
 /** Rows a source can run. An inverter never runs the charger that fills its own bank. */
 export function rowsOn(design: Design, sourceId: string): readonly AcLoad[] {
   const source = rowOf(design.acSources, sourceId);
-  const reach = reachOf(design, sourceId);
+  const reach = reachFrom(design, 'source', sourceId);
   const free = loose(design);
   return design.acLoads.filter(
     (l) =>

@@ -1,6 +1,7 @@
 /** What a way of living leaves free on the source it lives on (docs/methods.md, M12). */
 import type { Design, Living } from '../design';
 import { spansOf } from '../demand';
+import { withBreakers } from './breakers';
 import { rowsOn } from './consumers';
 import { runningOn } from './running';
 import { type Setting, settingsOf } from './services';
@@ -14,7 +15,7 @@ export interface Headroom {
 
 /** Shore where the day has it, else the generator, else the inverter; null without a source for that way of living. */
 export function headroomOf(design: Design, living: Living): Headroom | null {
-  const settings = settingsOf(design);
+  const settings = withBreakers(design, settingsOf(design));
   const kind = spansOf(living, 'shore').length > 0 ? 'shore' : spansOf(living, 'generator').length > 0 ? 'generator' : 'inverter';
   const setting = settings.find((s) => s.kind === kind) ?? (kind === 'generator' ? settings.find((s) => s.kind === 'inverter') : undefined);
   if (!setting) return null;

@@ -1,13 +1,16 @@
 export { acFor, appliancesA, dayLoads, hostOf, restW } from './budget';
 export { type AcCircuitResult, acCircuits, chainsTo, cordOhm, cordPct, type Core, outletA } from './circuits';
 export { consumerOf, loose, rowsOn, vaOf, wattsOf } from './consumers';
+export { withBreakers } from './breakers';
 export { DIP_MOTORS_ONLY, DIP_WITH_LIGHTS, type MotorStart, startDip, startOrder, TYPICAL_XD } from './generator';
 export { type Headroom, headroomOf } from './headroom';
 export { ISOLATION_CAUTION, isolationSteps } from './isolation';
+export { type OwnerRule, type OwnerRules, ownerRules } from './ownerRules';
 export { placardLines } from './placard';
 export { type Running, runningOf, runningOn } from './running';
 export {
   ASSUMED_PEDESTAL_OHM,
+  continuousPart,
   INTERRUPTS,
   INTERRUPTS_AT_LEAST,
   inverterVa,
@@ -17,4 +20,4 @@ export {
   sourceOhm,
 } from './services';
 export { type AcState, bondsRight, type Origin, statesOf } from './states';
-export { type AcLimit, type Consumer, fits, largestSets } from './together';
+export { type AcLimit, type BreakerLimit, type Consumer, fits, largestSets, opens } from './together';

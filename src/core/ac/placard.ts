@@ -1,5 +1,6 @@
 /** What may run together, in plain words for the owner, to hang beside the panel. */
 import { type Design, rowOf } from '../design';
+import type { OwnerRule } from './ownerRules';
 import type { Running } from './running';
 
 export interface PlacardLine {
@@ -12,6 +13,36 @@ export interface PlacardLine {
   /** What never runs here, and what was asked for and must go, in order. */
   readonly never: readonly string[];
   readonly wanted: string;
+  /** The rules in words, each with what it says first; empty: there are too many appliances for rules, the sets stand alone. */
+  readonly rules: readonly { readonly lead: string; readonly text: string }[];
+  /** Sets that fit beside the rules. */
+  readonly also: readonly (readonly string[])[];
+}
+
+/** One after another; a name with a comma of its own asks for semicolons. */
+const row = (names: readonly string[]): string => names.join(names.some((n) => n.includes(',')) ? '; ' : ', ');
+const list = (names: readonly string[], last: string): string => {
+  const end = names[names.length - 1] ?? '';
+  if (names.length < 2) return end;
+  return names.some((n) => n.includes(',')) ? `${row(names.slice(0, -1))}; ${last} ${end}` : `${row(names.slice(0, -1))} ${last} ${end}`;
+};
+const NUMBERS = ['none', 'one', 'two', 'three', 'four', 'five', 'six'];
+
+/** A rule as an owner reads it. */
+function inWords({ kind, ids, most }: OwnerRule, name: (id: string) => string): { readonly lead: string; readonly text: string } {
+  const names = ids.map(name);
+  switch (kind) {
+    case 'always fine':
+      return { lead: 'Always fine', text: row(names) };
+    case 'one at a time':
+      return { lead: 'One of these at a time', text: row(names) };
+    case 'at most':
+      return { lead: `At most ${NUMBERS[most] ?? most} of`, text: row(names) };
+    case 'either or':
+      return { lead: 'Either', text: list(names, 'or') };
+    case 'not with':
+      return { lead: names[0] ?? '', text: `not with ${list(names.slice(1), 'or')}` };
+  }
 }
 
 const nameOf = (design: Design, id: string): string => rowOf(design.acLoads, id)?.name ?? id;
@@ -41,6 +72,8 @@ export function placardLines(design: Design, running: readonly Running[], most =
       );
       const never = [...r.tooLarge, ...r.refusals.map((x) => x.id).filter((id) => id !== '')];
       return {
+        rules: (r.owner?.rules ?? []).map((rule) => inWords(rule, (id) => nameOf(design, id))),
+        also: (r.owner?.also ?? []).map((set) => set.map((id) => nameOf(design, id))),
         setting: r.setting.name,
         all: r.together.sets.length === 1 && never.length === 0,
         sets: chosen.map((set) => set.map((id) => nameOf(design, id))),

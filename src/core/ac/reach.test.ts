@@ -2,7 +2,7 @@
 import fc from 'fast-check';
 import { AC_APPLIANCES, type AcCircuit, acLoadFrom, blankLoad, blankSource, blankSpan, type Design } from '../design';
 import { acCircuits, chainsTo } from './circuits';
-import { loose, reachOf, rowsOn, vaOf, wattsOf } from './consumers';
+import { loose, reachFrom, rowsOn, vaOf, wattsOf } from './consumers';
 import { proposeAc } from '../propose';
 import { continuousPart, limitOf, SERVICES, settingsOf } from './services';
 import { bondsRight, statesOf } from './states';
@@ -12,22 +12,22 @@ const machines = withMachines(pluggedIn());
 
 describe('reach', () => {
   test('shore and the generator reach both panels, the inverter its own alone', () => {
-    expect([...reachOf(machines, 'shore').panels].sort()).toEqual(['panel', 'small']);
-    expect([...reachOf(machines, 'gen').loads].sort()).toEqual(['kettle', 'tv']);
-    expect([...reachOf(machines, 'inv').loads]).toEqual(['tv']);
+    expect([...reachFrom(machines, 'source', 'shore').panels].sort()).toEqual(['panel', 'small']);
+    expect([...reachFrom(machines, 'source', 'gen').loads].sort()).toEqual(['kettle', 'tv']);
+    expect([...reachFrom(machines, 'source', 'inv').loads]).toEqual(['tv']);
   });
   test('an inverter that passes nothing on ends the way; one that does is gone through', () => {
     const led: Design = {
       ...machines,
       acCircuits: machines.acCircuits.map((c) => (c.id === 'to-small' ? { ...c, to: { kind: 'inverter', id: 'inv' } } : c)),
     };
-    expect(reachOf(led, 'shore').loads.has('tv')).toBe(false);
+    expect(reachFrom(led, 'source', 'shore').loads.has('tv')).toBe(false);
     const passes: Design = {
       ...led,
       acSources: led.acSources.map((s) => (s.inverter ? { ...s, inverter: { ...s.inverter, passA: 16 } } : s)),
     };
-    expect(reachOf(passes, 'shore').loads.has('tv')).toBe(true);
-    expect([...reachOf(passes, 'shore').through]).toEqual(['inv']);
+    expect(reachFrom(passes, 'source', 'shore').loads.has('tv')).toBe(true);
+    expect([...reachFrom(passes, 'source', 'shore').through]).toEqual(['inv']);
   });
   test('a ring of panels ends, and what hangs on no run is within reach of all', () => {
     const back: AcCircuit = {
@@ -41,7 +41,7 @@ describe('reach', () => {
       acCircuits: [...machines.acCircuits, back],
       acLoads: [...machines.acLoads, appliance('iron', 1000)],
     };
-    expect(reachOf(ring, 'shore').panels.size).toBe(2);
+    expect(reachFrom(ring, 'source', 'shore').panels.size).toBe(2);
     expect([...loose(ring)]).toEqual(['iron']);
     for (const s of ring.acSources) expect(rowsOn(ring, s.id).map((l) => l.id)).toContain('iron');
     expect(() => acCircuits(ring)).not.toThrow();
@@ -71,7 +71,7 @@ describe('reach', () => {
             acSources: machines.acSources.map((s) => (s.inverter ? { ...s, inverter: { ...s.inverter, passA: passes ? 16 : null } } : s)),
           };
           for (const s of design.acSources) {
-            const reach = reachOf(design, s.id);
+            const reach = reachFrom(design, 'source', s.id);
             for (const c of design.acCircuits) expect(chainsTo(design, c).some((x) => x.source.id === s.id)).toBe(reach.circuits.has(c.id));
           }
         },
@@ -163,7 +163,7 @@ test('whatever is aboard in whichever region, the proposal serves every applianc
         ).toEqual([]);
         for (const l of design.acLoads.filter((x) => x.chargerId !== null)) {
           const inverter = design.acSources.find((s) => s.kind === 'inverter');
-          if (inverter) expect(reachOf(design, inverter.id).loads.has(l.id)).toBe(false);
+          if (inverter) expect(reachFrom(design, 'source', inverter.id).loads.has(l.id)).toBe(false);
         }
       },
     ),

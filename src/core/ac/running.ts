@@ -1,10 +1,14 @@
 /** What may run at once on every setting of every source, and what becomes of the set that is wanted (docs/methods.md, M12). */
 import { type Design, rowOf } from '../design';
 import { consumerOf, rowsOn } from './consumers';
+import { withBreakers } from './breakers';
+import { type OwnerRules, ownerRules } from './ownerRules';
 import { type Setting, settingsOf } from './services';
 import {
   type Consumer,
+  breakerRoomVa,
   fits,
+  opens,
   largestSets,
   type Legs,
   legsOf,
@@ -24,6 +28,8 @@ export interface Wanted {
   /** Least room left, VA: on the fuller leg, or of the machine. Below zero: too much by so much. */
   readonly roomVa: number;
   readonly legs: Legs;
+  /** Breakers that would open with all of it on. */
+  readonly opens: readonly string[];
   readonly shedding: Shedding;
 }
 
@@ -31,9 +37,12 @@ export interface Running {
   readonly setting: Setting;
   readonly refusals: readonly Refusal[];
   readonly together: Together;
-  /** Appliances that do not fit alone. */
+  /** Appliances that do not fit alone, and the breakers each would open. */
   readonly tooLarge: readonly string[];
+  readonly opensAlone: Readonly<Record<string, readonly string[]>>;
   readonly wanted: Wanted;
+  /** The same as rules for the owner; null: too many appliances, or not asked for. */
+  readonly owner: OwnerRules | null;
 }
 
 const NO_SETS: Together = { sets: [], more: false };
@@ -41,7 +50,7 @@ const NO_SETS: Together = { sets: [], more: false };
 /** Volt-amperes left on the fuller leg, and of the machine's own rating, whichever is less. */
 export function roomVa(loads: readonly Consumer[], { limit }: Setting): number {
   const { amps } = legsOf(loads, limit);
-  const legs = amps.map((a) => limit.volts * (limit.amps - a));
+  const legs = [...amps.map((a) => limit.volts * (limit.amps - a)), breakerRoomVa(loads, limit)];
   const p = loads.reduce((sum, l) => sum + l.watts, 0);
   const q = loads.reduce((sum, l) => sum + l.watts * Math.tan(Math.acos(l.powerFactor)), 0);
   return Math.min(
@@ -60,12 +69,15 @@ export function runningOn(design: Design, setting: Setting, wantedIds: readonly 
   const able = refused.has('') ? [] : all.filter((l) => !refused.has(l.id));
   const wanted = able.filter((l) => wantedIds.includes(l.id));
   const charger = design.acRules.chargerFirst ? (wanted.find((l) => isCharger(design, l.id))?.id ?? null) : null;
+  const tooLarge = able.filter((l) => !fits([l], limit));
   const reached = new Set(all.map((l) => l.id));
   return {
     setting,
     refusals,
     together: sets && limit.amps > 0 ? largestSets(able, limit) : NO_SETS,
-    tooLarge: able.filter((l) => !fits([l], limit)).map((l) => l.id),
+    owner: sets && limit.amps > 0 ? ownerRules(able, limit) : null,
+    tooLarge: tooLarge.map((l) => l.id),
+    opensAlone: Object.fromEntries(tooLarge.map((l) => [l.id, opens([l], limit)])),
     wanted: {
       ids: wanted.map((l) => l.id),
       outOfReach: wantedIds.filter((id) => !reached.has(id)),
@@ -76,6 +88,7 @@ export function runningOn(design: Design, setting: Setting, wantedIds: readonly 
       ),
       roomVa: refused.has('') ? NaN : roomVa(wanted, setting),
       legs: legsOf(wanted, limit),
+      opens: opens(wanted, limit),
       shedding: shed(wanted, limit, charger),
     },
   };
@@ -84,4 +97,5 @@ export function runningOn(design: Design, setting: Setting, wantedIds: readonly 
 export const isCharger = (design: Design, id: string): boolean => rowOf(design.acLoads, id)?.chargerId != null;
 
 /** All settings. */
-export const runningOf = (design: Design): Running[] => settingsOf(design).map((s) => runningOn(design, s, design.acRules.wanted));
+export const runningOf = (design: Design): Running[] =>
+  withBreakers(design, settingsOf(design)).map((s) => runningOn(design, s, design.acRules.wanted));

@@ -1,6 +1,17 @@
 import fc from 'fast-check';
 import { DIP_WITH_LIGHTS, startDip, startOrder } from './generator';
-import { type AcLimit, type Consumer, fits, largestSets, legsOf, refusalsOf, shed } from './together';
+import {
+  type AcLimit,
+  type BreakerLimit,
+  breakerRoomVa,
+  type Consumer,
+  fits,
+  largestSets,
+  legsOf,
+  opens,
+  refusalsOf,
+  shed,
+} from './together';
 
 const load = (id: string, watts: number, more: Partial<Consumer> = {}): Consumer => ({
   id,
@@ -84,6 +95,58 @@ const anyLimit = fc.record({
   continuousPart: fc.constantFrom(0.8, 1),
   kw: fc.option(fc.double({ min: 0.5, max: 12, noNaN: true })),
   kva: fc.option(fc.double({ min: 0.5, max: 12, noNaN: true })),
+  breakers: fc.array(
+    fc
+      .record({ amps: fc.integer({ min: 4, max: 40 }), continuousPart: fc.constantFrom(0.8, 1), mask: fc.integer({ min: 0, max: 511 }) })
+      .map(({ mask, ...b }): BreakerLimit => ({
+        id: String(mask),
+        name: String(mask),
+        ...b,
+        members: new Set(Array.from({ length: 9 }, (_, i) => i).flatMap((i) => (mask & (1 << i) ? [`l${i}`] : []))),
+      })),
+    { maxLength: 4 },
+  ),
+});
+
+describe('breakers on the way', () => {
+  const branch = (amps: number, members: readonly string[], part = 1): BreakerLimit => ({
+    id: members.join(),
+    name: `${amps} A of ${members.join()}`,
+    amps,
+    continuousPart: part,
+    members: new Set(members),
+  });
+  const kettle = load('kettle', 1500);
+  const coffee = load('coffee', 1000);
+  const heater = load('heater', 1200, { continuous: true });
+  test('kettle and coffee maker fit on a 30 A inlet of 120 V, not on their branch of 15 A: 1800 VA', () => {
+    const dock = shore(30, { volts: 120 });
+    expect(fits([kettle, coffee], dock)).toBe(true);
+    const held = { ...dock, breakers: [branch(15, ['kettle', 'coffee'])] };
+    expect(fits([kettle, coffee], held)).toBe(false);
+    expect(opens([kettle, coffee], held)).toEqual(['15 A of kettle,coffee']);
+    expect(largestSets([kettle, coffee, heater], held).sets).toEqual([
+      ['kettle', 'heater'],
+      ['coffee', 'heater'],
+    ]);
+    expect(shed([kettle, coffee], held, null).runs).toEqual(['coffee']);
+  });
+  test('of what runs long a branch carries its part only: 0.8 of 12 A at 120 V are 1152 VA', () => {
+    const held = shore(30, { volts: 120, breakers: [branch(12, ['heater'], 0.8)] });
+    expect(fits([heater], held)).toBe(false);
+    expect(fits([{ ...heater, watts: 1152 }], held)).toBe(true);
+  });
+  test('an outlet on either of two branches must fit on both', () => {
+    const held = shore(30, { volts: 120, breakers: [branch(15, ['kettle', 'coffee']), branch(15, ['kettle', 'heater'])] });
+    expect(fits([kettle, heater], held)).toBe(false);
+    expect(fits([coffee, heater], held)).toBe(true);
+  });
+  test('room is the least behind what everything runs behind, and what is too much on any other', () => {
+    const held = shore(30, { volts: 120, breakers: [branch(20, ['kettle', 'coffee', 'heater']), branch(15, ['kettle', 'coffee'])] });
+    expect(breakerRoomVa([kettle], held)).toBeCloseTo(300, 9);
+    expect(breakerRoomVa([kettle, heater], held)).toBeCloseTo(2400 - 2700, 9);
+    expect(breakerRoomVa([], held)).toBe(Infinity);
+  });
 });
 
 describe('properties', () => {

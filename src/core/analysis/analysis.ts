@@ -138,6 +138,14 @@ function postFaultsOf(memory: Memory, design: Design, alone: readonly BankSource
 /** A circuit of the last analysis beside what it was worked out from; undefined where there is none of that id. */
 export const workedCircuit = (memory: Memory, circuitId: string): WorkedCircuit | undefined => memory.circuits.get(circuitId)?.worked;
 
+/** From the bank to a circuit, the circuit last, each beside what it was worked out from; empty where there is none of that id. */
+export function workedPath(memory: Memory, circuitId: string): WorkedCircuit[] {
+  const last = workedCircuit(memory, circuitId);
+  if (!last) return [];
+  const before = last.trial.input.upstream.chain.flatMap((id) => workedCircuit(memory, id) ?? []);
+  return [...before, last];
+}
+
 /** A load's line of the analysis: the same object while it says the same. */
 function loadResult(memory: Memory, load: Load, current: LoadCurrent, circuitId: string | null): LoadResult {
   const kept = memory.loads.get(load);

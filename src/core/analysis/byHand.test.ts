@@ -139,9 +139,20 @@ describe('how far a choice may be stretched', () => {
     expect(margins.lowV ?? 99).toBeLessThan(11.4);
     expect(margins.lowV ?? 0).toBeGreaterThan(5);
   });
-  test('what fails as it stands has no margin', () => {
+  test('what no shorter way nor weaker load would cure has no such margin', () => {
+    // 1 mm2 behind a device for 50 A: whatever it carries, the device does not protect it.
     const { result: bad, trial: b } = workedOf(alone('metric', 12, { rating: 600 }, 4, pinned('metric', '1')));
-    expect(marginsOf(b, bad.own.ladder.chosen)).toEqual({ lengthM: null, currentA: null, ambientC: null, lowV: null });
+    expect(marginsOf(b, bad.own.ladder.chosen)).toEqual({ holds: false, lengthM: null, currentA: null, ambientC: null, lowV: null });
+  });
+  test('what fails says what it would be good for: there it holds, and a little beyond it does not', () => {
+    const at = (m: number) => workedOf(alone('metric', 12, { rating: 120 }, m, pinned('metric', '2.5')));
+    const { result, trial } = at(20);
+    const m = marginsOf(trial, result.own.ladder.chosen);
+    expect(m.holds).toBe(false);
+    expect(m.lengthM).toBeLessThan(20);
+    expect(m.currentA).toBeLessThan(result.workingA);
+    const holds = (m: number) => at(m).result.own.state.passes && at(m).result.own.state.drop.wholePasses;
+    expect([holds((m.lengthM ?? 0) * 0.999), holds((m.lengthM ?? 0) * 1.01)]).toEqual([true, false]);
   });
 });
 

@@ -1,6 +1,6 @@
 import type { WorkedCircuit } from '../circuit';
 import type { Design, Finding } from '../design';
-import { analyse, createMemory, workedCircuit } from './analysis';
+import { analyse, createMemory, workedCircuit, workedPath } from './analysis';
 
 /** Findings on one circuit and what it serves. */
 export const circuitFindings = (design: Design, id = 'c-x'): readonly Finding[] =>
@@ -13,4 +13,11 @@ export function workedOf(design: Design, id = 'c-x'): WorkedCircuit {
   const worked = workedCircuit(memory, id);
   if (!worked) throw new Error(`no circuit ${id}`);
   return worked;
+}
+
+/** From the bank to a circuit, each beside what it was worked out from. */
+export function pathOf(design: Design, id = 'c-x'): WorkedCircuit[] {
+  const memory = createMemory();
+  analyse(design, memory);
+  return workedPath(memory, id);
 }

@@ -1,12 +1,40 @@
 /** Sizes chosen together: the least copper in mains, feeders and branches with which every load's whole path holds (docs/methods.md, "Chosen together"). */
-import { analyse, createMemory, type Memory } from './analysis';
+import { analyse, type Analysis, createMemory, type Memory, workedCircuit } from './analysis';
+import { leastCopper } from './leastCopper';
 import type { CircuitResult } from '../circuit';
-import { type Design, type Op, rowOf, setOp } from '../design';
+import { type Circuit, type Design, type Op, rowOf, setOp } from '../design';
+import { choiceName } from '../quantity';
 import { CONDUCTORS } from '../rules';
 import { circuitOrder } from '../topology';
 
-/** Steps at most: each makes one shared part one size heavier. */
+/** Repairs at most: each makes one shared part one size heavier. */
 const MOST_STEPS = 24;
+
+/** A part whose size is another than it was. */
+export interface SizeChange {
+  readonly circuitId: string;
+  readonly no: string;
+  readonly name: string;
+  readonly from: string;
+  readonly to: string;
+  /** Copper and insulation more, kg; less where negative. */
+  readonly kg: number;
+}
+
+export interface Together {
+  readonly ops: readonly Op[];
+  /** Every circuit whose size changes, chosen or in consequence. */
+  readonly changes: readonly SizeChange[];
+  /** Of all circuits, as they are and as they would be. */
+  readonly kgBefore: number;
+  readonly kgAfter: number;
+  /** Loads whose whole path loses too much, or that start on too few volts, as they are and as they would be. */
+  readonly missingBefore: number;
+  readonly missingAfter: number;
+}
+
+const missing = ({ isFeeder, own: { state } }: CircuitResult): boolean =>
+  !isFeeder && (state.drop.collapses || !state.drop.wholePasses || state.surge?.wholePasses === false);
 
 /** Volts by which whole paths miss their limits, all together, where their own run is in order. */
 function missV(circuits: readonly CircuitResult[], systemV: number): number {
@@ -19,9 +47,15 @@ function missV(circuits: readonly CircuitResult[], systemV: number): number {
   return sum;
 }
 
-const sized = (design: Design, circuitId: string, size: string): Design => ({
+const kgOf = (circuits: readonly CircuitResult[]): number => circuits.reduce((sum, c) => sum + c.own.state.massKg, 0);
+const grave = ({ findings }: Analysis): number => findings.filter((f) => f.severity !== 'note').length;
+
+const withSizes = (design: Design, sizes: ReadonlyMap<string, string>): Design => ({
   ...design,
-  circuits: design.circuits.map((c) => (c.id === circuitId ? { ...c, together: { school: design.boat.ruleSet, size } } : c)),
+  circuits: design.circuits.map((c) => {
+    const size = sizes.get(c.id);
+    return size === undefined ? c : { ...c, together: { school: design.boat.ruleSet, size } };
+  }),
 });
 
 /** Mains, feeders and branches of the paths that miss, that nobody has pinned or keeps as found. */
@@ -40,25 +74,20 @@ function onThePath(design: Design, circuits: readonly CircuitResult[]): Readonly
   return out;
 }
 
-/**
- * Edits that store a size "chosen together" with each part that needs more than it asks for by itself: one part one size heavier at a
- * time, the one that cures most volts a kilogram, until every path holds or none helps. Sizes chosen so before are chosen anew. Empty where
- * nothing is to be done.
- */
-export function chosenTogether(whole: Design, memory: Memory = createMemory()): Op[] {
-  const { boat } = whole;
+/** One part after another one size heavier, each time the one that cures most volts a kilogram, until every path holds or none helps. */
+function repaired(start: Design, memory: Memory): Design {
+  const { boat } = start;
   const table = CONDUCTORS[boat.ruleSet];
-  let design: Design = { ...whole, circuits: whole.circuits.map((c) => (c.together === null ? c : { ...c, together: null })) };
+  let design = start;
   let { circuits } = analyse(design, memory);
   let miss = missV(circuits, boat.systemV);
   for (let step = 0; step < MOST_STEPS && miss > 1e-9; step++) {
     let best: { readonly design: Design; readonly miss: number; readonly gain: number } | null = null;
     for (const id of onThePath(design, circuits)) {
       const now = rowOf(circuits, id);
-      const at = table.findIndex((c) => c.areaMm2 > (now?.own.state.conductor.areaMm2 ?? Infinity) + 1e-9);
-      const next = at < 0 ? undefined : table[at];
+      const next = table.find((c) => c.areaMm2 > (now?.own.state.conductor.areaMm2 ?? Infinity) + 1e-9);
       if (!now || !next || now.own.state.candidate.legs > 1) continue;
-      const tried = sized(design, id, next.size);
+      const tried = withSizes(design, new Map([[id, next.size]]));
       const less = missV(analyse(tried, memory).circuits, boat.systemV);
       const kg = (2 * now.lengthM * (next.massKgPerKm - now.own.state.conductor.massKgPerKm)) / 1000;
       const gain = (miss - less) / Math.max(1e-6, kg);
@@ -68,9 +97,71 @@ export function chosenTogether(whole: Design, memory: Memory = createMemory()): 
     ({ design, miss } = best);
     ({ circuits } = analyse(design, memory));
   }
-  return whole.circuits.flatMap((c, i): Op[] => {
-    const to = design.circuits[i]?.together ?? null;
-    const same = to === null ? c.together === null : c.together?.school === to.school && c.together.size === to.size;
-    return same ? [] : [setOp(whole, ['circuits', c.id, 'together'], to)].flatMap((op) => (op ? [op] : []));
+  return design;
+}
+
+/** The tree's least copper stored where it is more than a part takes by itself, main and feeders first. */
+function byTree(bare: Design, memory: Memory): Design {
+  const table = CONDUCTORS[bare.boat.ruleSet];
+  const places = leastCopper(bare.circuits.flatMap((c) => workedCircuit(memory, c.id) ?? []));
+  const heavier = (design: Design, feeders: boolean): Design => {
+    const sizes = new Map<string, string>();
+    for (const { id, isFeeder, own } of analyse(design, memory).circuits) {
+      const to = table[places.get(id) ?? -1];
+      if (to && isFeeder === feeders && to.areaMm2 > own.state.conductor.areaMm2 + 1e-9) sizes.set(id, to.size);
+    }
+    return sizes.size > 0 ? withSizes(design, sizes) : design;
+  };
+  return heavier(heavier(bare, true), false);
+}
+
+/** Circuits whose conductor is another than it was. */
+export const sizeChanges = (before: readonly CircuitResult[], after: readonly CircuitResult[]): SizeChange[] =>
+  before.flatMap((b): SizeChange[] => {
+    const a = rowOf(after, b.id);
+    const [was, is] = [b.own.ladder.chosen, a?.own.ladder.chosen];
+    if (!a || !is || (is.size === was.size && is.legs === was.legs && is.school === was.school)) return [];
+    const kg = a.own.state.massKg - b.own.state.massKg;
+    return [{ circuitId: b.id, no: b.no, name: b.name, from: choiceName(was), to: choiceName(is), kg }];
   });
+
+const sameSize = (a: Circuit['together'], b: Circuit['together']): boolean =>
+  a === null || b === null ? a === b : a.school === b.school && a.size === b.size;
+
+/**
+ * Sizes that go together: what was chosen so before is chosen anew. The tree's least copper with currents as they are; worked out whole, and
+ * repaired upward where a path still misses. Where that finds more faults than each part by itself, repairs alone. Edits are empty where
+ * nothing is to be gained.
+ */
+export function chosenTogether(whole: Design, memory: Memory = createMemory()): Together {
+  const { boat } = whole;
+  const before = analyse(whole, memory);
+  const bare: Design = whole.circuits.some((c) => c.together !== null)
+    ? { ...whole, circuits: whole.circuits.map((c) => (c.together === null ? c : { ...c, together: null })) }
+    : whole;
+  const faults = grave(analyse(bare, memory));
+  let design = repaired(byTree(bare, memory), memory);
+  let after = analyse(design, memory);
+  if (grave(after) > faults) {
+    design = repaired(bare, memory);
+    after = analyse(design, memory);
+  }
+  const missingBefore = before.circuits.filter(missing).length;
+  const missingAfter = after.circuits.filter(missing).length;
+  const [kgBefore, kgAfter] = [kgOf(before.circuits), kgOf(after.circuits)];
+  const same =
+    (kgAfter > kgBefore - 0.001 && missV(after.circuits, boat.systemV) > missV(before.circuits, boat.systemV) - 1e-9) ||
+    missingAfter > missingBefore;
+  if (same) return { ops: [], changes: [], kgBefore, kgAfter: kgBefore, missingBefore, missingAfter: missingBefore };
+  return {
+    ops: whole.circuits.flatMap((c, i): Op[] => {
+      const to = design.circuits[i]?.together ?? null;
+      return sameSize(c.together, to) ? [] : [setOp(whole, ['circuits', c.id, 'together'], to)].flatMap((op) => (op ? [op] : []));
+    }),
+    changes: sizeChanges(before.circuits, after.circuits),
+    kgBefore,
+    kgAfter,
+    missingBefore,
+    missingAfter,
+  };
 }

@@ -1,8 +1,8 @@
 /** Everything the program knows of a design, as one answer for programs. */
 import { AMBIENT_C } from '../rules';
 import { acCircuits, inverterVa, runningOf, statesOf } from '../ac';
-import { analyse, createMemory, type Analysis, studied, workedCircuit } from '../analysis';
-import { cutList, listsOf } from '../build';
+import { analyse, createMemory, type Analysis, studied, workedPath } from '../analysis';
+import { cutList, heldBack, listsOf } from '../build';
 import { settingsMatrix } from '../charging';
 import { asDecided, type Design, rowOf } from '../design';
 import { dayAh, fillTimes } from '../energy';
@@ -97,18 +97,17 @@ export function analysisAnswer(design: Design) {
   const late = studied(design, analysis);
   const findings = everyFinding(analysis, late);
   const units = design.boat;
+  const cuts = cutList(asDecided(design), analysis.circuits, analysis.leads);
+  const held = heldBack(design, cuts, findings);
   return {
     ...analysis,
     banks: banksOf(design, analysis),
     findings: findings.map((f) => ({ ...f, aboutName: nameOf(design, f.about) })),
-    circuits: analysis.circuits.map((c) => {
-      const worked = workedCircuit(memory, c.id);
-      return {
-        ...c,
-        findings: findings.filter((f) => f.id.endsWith(`:${c.id}`)),
-        working: worked ? circuitWorking(worked, units) : null,
-      };
-    }),
+    circuits: analysis.circuits.map((c) => ({
+      ...c,
+      findings: findings.filter((f) => f.id.endsWith(`:${c.id}`)),
+      working: circuitWorking(workedPath(memory, c.id), units),
+    })),
     leads: analysis.leads.map((l, i) => ({
       ...l,
       name: design.leads[i]?.name ?? '',
@@ -123,7 +122,12 @@ export function analysisAnswer(design: Design) {
     worst: { loads: late.worst.loads, leads: late.worst.leads, cases: late.worst.cases },
     power: late.power,
     settings: settingsMatrix(design).map((r) => ({ sourceId: r.source.id, bankId: r.bank.id, worst: r.worst, settings: r.settings })),
-    cutList: cutList(asDecided(design), analysis.circuits, analysis.leads),
+    cutList: cuts,
+    notToBeBuilt: {
+      stops: held.stops.map((f) => f.id),
+      against: Object.fromEntries([...held.against].map(([id, stops]) => [id, stops.map((f) => f.id)])),
+      mayBeCut: held.free.map((c) => c.label),
+    },
     lists: listsOf(design, analysis.circuits),
   };
 }

@@ -10,6 +10,18 @@ const row = v.looseObject;
 
 const Size = v.object({ school: v.picklist(['awg', 'metric']), size: text, legs: v.number() });
 
+const VoltsLost = row({
+  when: text,
+  tap: text,
+  postsV: figure,
+  loadV: figure,
+  bankSagV: figure,
+  limitV: figure,
+  ownLimitV: figure,
+  passes: v.boolean(),
+  shares: list(row({ circuitId: text, circuit: text, own: v.boolean(), part: text, volts: figure })),
+});
+
 const Working = row({
   title: text,
   sections: list(
@@ -21,6 +33,7 @@ const Working = row({
     }),
   ),
   margins: list(text),
+  volts: v.optional(list(VoltsLost)),
   cautions: list(text),
 });
 
@@ -164,6 +177,7 @@ export const AnalysisSchema = row({
       settings: list(row({ name: text, now: text, wanted: text, verdict: text, change: text })),
     }),
   ),
+  notToBeBuilt: row({ stops: list(text), against: v.record(text, list(text)), mayBeCut: list(text) }),
   cutList: row({
     cuts: list(
       row({

@@ -5,4 +5,5 @@ export { houseBanks } from './houseBanks';
 export { BAD, type Sharing, sharingOf, takeOff, UNEVEN, usualLink } from './sharing';
 export { sizeAll, type Sized, type SizingNeed } from './sizing';
 export { cellsOf, oddSlope, slopePerCell } from './slope';
+export { STRING_FUSE_FAMILY, type StringFuse, stringFuse } from './stringFuse';
 export { cranking, type Cranking, leastStartAh, startsFrom } from './start';

@@ -234,3 +234,29 @@ test('a remark on a device stays when the same device stands elsewhere without o
   const line = cutList(design, circuits, leads).protection.find((p) => /class T.* 150 A/.test(p.item));
   expect(line).toMatchObject({ note: 'at both ends of each leg', count: 5 });
 });
+
+describe('an end that takes less than its conductor', () => {
+  const pin = { size: { school: 'metric' as const, size: '25' }, legs: 1, family: 'panel-breaker', ratingA: null, ownDevices: false };
+  const boat = (stepDown: boolean, connection: 'M4' | 'own lead' = 'M4') =>
+    withLoad(bareBoat('metric'), { rating: 60, behaviour: 'current', ratingBy: 'W', connection }, 4, { pin, stepDown });
+  const own = (design: Design) => listOf(design).cuts.filter((c) => c.circuitId === 'c-x');
+  test('is met by a tail of what it takes, on a junction stud', () => {
+    // A panel breaker takes 10 mm2, an M4 screw 6 mm2; the bus has M8.
+    expect(own(boat(true)).map((c) => [c.polarity, c.size, c.lengthM, c.fromEnd, c.toEnd])).toEqual([
+      ['+', '25 mm²', 4, 'lug 25 mm² × M6 on a junction stud', 'lug 25 mm² × M6 on a junction stud'],
+      ['+', '10 mm²', 0.2, 'lug 10 mm² × M4', 'lug 10 mm² × M6'],
+      ['+', '6 mm²', 0.2, 'ring 6 mm² × M6', 'ring 6 mm² × M4'],
+      ['−', '25 mm²', 4, 'lug 25 mm² × M8', 'lug 25 mm² × M6 on a junction stud'],
+      ['−', '6 mm²', 0.2, 'ring 6 mm² × M6', 'ring 6 mm² × M4'],
+    ]);
+    expect(listOf(boat(true)).terminals.find((t) => t.item.startsWith('junction stud'))).toMatchObject({
+      item: 'junction stud M6, insulated, covered',
+      count: 3,
+    });
+    expect(listOf(boat(true)).terminals.some((t) => t.item.includes('on a junction'))).toBe(false);
+  });
+  test('is listed as it is where nobody asked for a step down: the audit stops there', () =>
+    expect(own(boat(false)).map((c) => c.toEnd)).toEqual(['lug 25 mm² × M4', 'lug 25 mm² × M4']));
+  test('a load with a lead of its own is bolted to it: no splice is made for 25 mm²', () =>
+    expect(own(boat(false, 'own lead')).map((c) => c.toEnd)).toEqual(Array(2).fill('lug 25 mm² × M6 on a junction stud')));
+});

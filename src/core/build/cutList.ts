@@ -1,15 +1,18 @@
 /** What is cut, crimped, shrunk and labelled: the bill of a design's wiring. Lengths m, masses kg. */
-import type { CircuitResult } from '../circuit';
+import { STRING_FUSE_FAMILY } from '../bank';
+import { type CircuitResult, deviceEnd, negativeEnd, tapEnd } from '../circuit';
 import { type Circuit, type Design, type BatteryCable, type Load, type Panel, rowOf } from '../design';
 import type { BatteryCableResult } from '../mainSide';
 import { FOOT_M, sizeName } from '../quantity';
 import {
+  type Conductor,
   EARTH_COLOUR,
+  endTakes,
   findConductor,
   findFamily,
+  largestAtEnd,
   positiveColour,
   RULE_SETS,
-  type School,
   type Service,
   shrinkFor,
   terminalFor,
@@ -17,7 +20,7 @@ import {
 import { pathM, placePoint } from '../topology';
 import { acPieces } from './acCuts';
 import type { Cut } from './cut';
-import { endName, hasBarrel, tightened } from './ends';
+import { boughtEnd, endName, hasBarrel, junctionEnd, junctionPart, junctionStud, tightened } from './ends';
 
 export interface ReelLine {
   readonly size: string;
@@ -61,10 +64,45 @@ interface Context {
   readonly panels: ReadonlyMap<string, Panel>;
 }
 
-/** Screw of a panel's negative bar. Typical. */
-const BAR_SCREW = { metric: 'M4', awg: 'M5' } as const;
+/** Of a step-down piece, m. */
+const TAIL_M = 0.2;
 
-function circuitCuts({ design, loads, panels }: Context, circuit: Circuit, result: CircuitResult): Cut[] {
+/** A piece, and what it is cut from. */
+interface Piece {
+  readonly cut: Cut;
+  readonly conductor: Conductor;
+  /** Junction studs its ends ask for. */
+  readonly junctions: number;
+}
+
+/** From the junction stud a conductor ends on, to what does not take it. */
+function tailOf({ cut, conductor }: Piece, tail: Tail, atStart: boolean): Piece {
+  const { school } = conductor;
+  const { size, areaMm2, massKgPerKm } = tail.conductor;
+  const stud = endName(junctionStud(school, conductor.size), school, size);
+  return {
+    conductor: tail.conductor,
+    junctions: 0,
+    cut: {
+      ...cut,
+      size: sizeName(school, size),
+      areaMm2,
+      massKgPerKm,
+      lengthM: TAIL_M,
+      taped: true,
+      fromEnd: atStart ? tail.end : stud,
+      toEnd: atStart ? stud : tail.end,
+      label: `${cut.label}, tail ${atStart ? 'at its start' : 'at its end'}`,
+    },
+  };
+}
+
+interface Tail {
+  readonly conductor: Conductor;
+  readonly end: string;
+}
+
+function circuitCuts({ design, loads, panels }: Context, circuit: Circuit, result: CircuitResult): Piece[] {
   const { school, size, legs } = result.own.ladder.chosen;
   const { areaMm2, massKgPerKm } = result.own.state.conductor;
   const { house, boat } = design;
@@ -72,32 +110,44 @@ function circuitCuts({ design, loads, panels }: Context, circuit: Circuit, resul
   const [only] = services;
   const colour = positiveColour(boat.colourScheme, services.size === 1 && only ? only : 'other', house.functionColours);
   const source = circuit.from.kind === 'panel' ? panels.get(circuit.from.id) : undefined;
-  const deviceEnd = endName(findFamily(result.own.protection.familyId)?.terminal[school] ?? 'M8', school, size);
-  const negativeEnd = endName(source ? (source.kind === 'bus' ? source.stud : BAR_SCREW[school]) : 'M8', school, size);
-  return circuit.taps.flatMap((tap, i): Cut[] => {
+  const device = deviceEnd(findFamily(result.own.protection.familyId), school);
+  const negative = negativeEnd(source, school, areaMm2);
+  /** How it lands there; where the end takes less, on a junction stud, and a tail from there. */
+  const lands = (made: string, row = made): { readonly end: string; readonly tail: Tail | null } => {
+    const takes = row === 'splice' || row === 'own lead' ? null : largestAtEnd(row, school);
+    if (!circuit.stepDown || takes === null || endTakes(row, school, areaMm2)) return { end: endName(made, school, size), tail: null };
+    return { end: junctionEnd(school, size), tail: { conductor: takes, end: endName(made, school, takes.size) } };
+  };
+  return circuit.taps.flatMap((tap, i): Piece[] => {
     const part = result.taps[i];
     if (!part) return [];
     const load = tap.serves.kind === 'load' ? loads.get(tap.serves.id) : undefined;
     const panel = tap.serves.kind === 'panel' ? panels.get(tap.serves.id) : undefined;
-    const goesOn = circuit.taps.some((t) => t.parent === tap.id);
-    const far = panel ? panel.stud : goesOn ? 'splice' : (load?.connection ?? 'splice');
+    const far = lands(tapEnd(circuit, i, load, panel));
     return Array.from({ length: legs }).flatMap((_, leg) =>
-      (['+', '−'] as const).map((polarity): Cut => ({
-        circuitId: circuit.id,
-        no: circuit.no,
-        serves: part.name,
-        polarity,
-        size: sizeName(school, size),
-        cores: 1,
-        massKgPerKm,
-        areaMm2,
-        colour: polarity === '+' ? colour : house.negative,
-        lengthM: part.lengthM,
-        taped: part.taped,
-        fromEnd: tap.parent !== null ? endName('splice', school, size) : polarity === '+' ? deviceEnd : negativeEnd,
-        toEnd: endName(far, school, size),
-        label: `${circuit.no}${polarity}${circuit.taps.length > 1 ? `.${i + 1}` : ''}${legs > 1 ? ` leg ${leg + 1}` : ''} ${part.name}`,
-      })),
+      (['+', '−'] as const).flatMap((polarity): Piece[] => {
+        const near = tap.parent !== null ? lands('splice') : polarity === '+' ? lands(device.made, device.row) : lands(negative);
+        const label = `${circuit.no}${polarity}${circuit.taps.length > 1 ? `.${i + 1}` : ''}${legs > 1 ? ` leg ${leg + 1}` : ''} ${part.name}`;
+        const cut: Cut = {
+          circuitId: circuit.id,
+          no: circuit.no,
+          serves: part.name,
+          polarity,
+          size: sizeName(school, size),
+          cores: 1,
+          massKgPerKm,
+          areaMm2,
+          colour: polarity === '+' ? colour : house.negative,
+          lengthM: part.lengthM,
+          taped: part.taped,
+          fromEnd: near.end,
+          toEnd: far.end,
+          label,
+        };
+        const junctions = Number(near.tail !== null) + Number(boughtEnd(far.end).onJunction);
+        const piece: Piece = { cut, conductor: result.own.state.conductor, junctions };
+        return [piece, ...[near.tail, far.tail].flatMap((tail, end) => (tail ? [tailOf(piece, tail, end === 0)] : []))];
+      }),
     );
   });
 }
@@ -112,28 +162,33 @@ const tally = (entries: readonly (readonly [item: string, note: string, count: n
 };
 
 /** The negative that the lamp of a lit switch needs: a thin one from where the circuit starts to the switch. */
-function lampCuts({ design, panels }: Context, circuit: Circuit): Cut[] {
+function lampCuts({ design, panels }: Context, circuit: Circuit): Piece[] {
   const { ruleSet } = design.boat;
-  const size = RULE_SETS[ruleSet].mechanicalMin.single;
+  const conductor = findConductor(ruleSet, RULE_SETS[ruleSet].mechanicalMin.single);
+  if (!conductor) return [];
+  const { size, massKgPerKm, areaMm2 } = conductor;
   const start = circuit.from.kind === 'panel' ? panels.get(circuit.from.id)?.placeId : rowOf(design.banks, circuit.from.id)?.placeId;
   return circuit.devices
     .filter((d) => d.kind === 'lit switch')
-    .map((d): Cut => ({
-      circuitId: circuit.id,
-      no: circuit.no,
-      serves: 'lamp of the switch',
-      polarity: '−',
-      size: sizeName(ruleSet, size),
-      cores: 1,
-      massKgPerKm: findConductor(ruleSet, size)?.massKgPerKm ?? 0,
-      areaMm2: findConductor(ruleSet, size)?.areaMm2 ?? 0,
-      colour: design.house.negative,
-      lengthM: pathM(placePoint(design, start ?? null), placePoint(design, d.placeId ?? start ?? null), design.house.slackM),
-      taped: false,
-      fromEnd: endName('M4', ruleSet, size),
-      toEnd: endName('blade', ruleSet, size),
-      label: `${circuit.no}− lamp of its switch`,
-    }));
+    .map((d): Piece => {
+      const cut: Cut = {
+        circuitId: circuit.id,
+        no: circuit.no,
+        serves: 'lamp of the switch',
+        polarity: '−',
+        size: sizeName(ruleSet, size),
+        cores: 1,
+        massKgPerKm,
+        areaMm2,
+        colour: design.house.negative,
+        lengthM: pathM(placePoint(design, start ?? null), placePoint(design, d.placeId ?? start ?? null), design.house.slackM),
+        taped: false,
+        fromEnd: endName('M4', ruleSet, size),
+        toEnd: endName('blade', ruleSet, size),
+        label: `${circuit.no}− lamp of its switch`,
+      };
+      return { cut, conductor, junctions: 0 };
+    });
 }
 
 /** A lead of the main side: one conductor, lug and stud at both ends; a device at its first end decides how it lands there. */
@@ -185,44 +240,44 @@ export function cutList(design: Design, circuits: readonly CircuitResult[], lead
     if (!bare && (!circuit.found?.keepProtection || !result.own.ladder.kept))
       protection.push([`${device.familyName} ${device.ratingA} A`, device.count > 1 ? 'at both ends of each leg' : '', device.count]);
     if (result.own.ladder.kept) continue;
-    const own = [...circuitCuts(context, circuit, result), ...lampCuts(context, circuit)];
-    cuts.push(...own);
-    made(own, result.own.ladder.school, result.own.ladder.chosen.size, result.own.state.conductor.odMm);
+    for (const piece of [...circuitCuts(context, circuit, result), ...lampCuts(context, circuit)]) make(piece);
   }
   design.leads.forEach((lead, i) => {
     const result = leads[i];
     if (!result) return;
-    const cut = leadCut(context, lead, result);
-    cuts.push(cut);
-    made([cut], result.conductor.school, result.conductor.size, result.conductor.odMm);
+    make({ cut: leadCut(context, lead, result), conductor: result.conductor, junctions: 0 });
     const device = result.device?.own.protection;
     if (device) protection.push([`${device.familyName} ${device.ratingA} A`, '', 1]);
   });
+  for (const b of design.banks)
+    if (b.strings > 1 && b.stringFuseA !== null)
+      protection.push([`${findFamily(STRING_FUSE_FAMILY)?.name ?? ''} ${b.stringFuseA} A`, `one at each battery of ${b.name}`, b.strings]);
   for (const { cut, result, device } of acPieces(design)) {
-    cuts.push(cut);
-    made([cut], result.conductor.school, result.conductor.size, result.conductor.odMm);
+    make({ cut, conductor: result.conductor, junctions: 0 });
     protection.push([device, '', 1]);
   }
   return listed();
 
-  /** What a conductor's ends are made up from. */
-  function made(own: readonly Cut[], school: School, size: string, odMm: number): void {
+  /** A piece, and what its ends are made up from. */
+  function make({ cut, conductor, junctions }: Piece): void {
+    const { school, size } = conductor;
     const row = terminalFor(school, size);
     const pull = school === 'metric' && row.pullTestMetricN !== null ? row.pullTestMetricN : row.pullTestN;
-    const sleeve = shrinkFor(odMm);
-    for (const cut of own) {
-      // The splice at the start of a piece is the one counted at the end of the piece before it.
-      const counted = [cut.fromEnd.startsWith('adhesive butt') ? 0 : cut.cores, cut.cores];
-      [cut.fromEnd, cut.toEnd].forEach((end, i) => {
-        terminals.push([end, hasBarrel(end) ? `pull test ${pull} N${tightened(end)}` : '', counted[i] ?? 1]);
-        if (hasBarrel(end))
-          shrink.push([
-            `adhesive heat shrink ${sleeve.boreMm} mm × ${sleeve.lengthMm} mm, ${cut.cores > 1 ? 'each in the colour of its core' : cut.colour}`,
-            'over barrel and 25 mm of jacket',
-            cut.cores,
-          ]);
-      });
-    }
+    const sleeve = shrinkFor(conductor.odMm);
+    cuts.push(cut);
+    // The splice at the start of a piece is the one counted at the end of the piece before it.
+    const counted = [cut.fromEnd.startsWith('adhesive butt') ? 0 : cut.cores, cut.cores];
+    [cut.fromEnd, cut.toEnd].forEach((end, i) => {
+      const { terminal } = boughtEnd(end);
+      terminals.push([terminal, hasBarrel(terminal) ? `pull test ${pull} N${tightened(terminal)}` : '', counted[i] ?? 1]);
+      if (hasBarrel(terminal))
+        shrink.push([
+          `adhesive heat shrink ${sleeve.boreMm} mm × ${sleeve.lengthMm} mm, ${cut.cores > 1 ? 'each in the colour of its core' : cut.colour}`,
+          'over barrel and 25 mm of jacket',
+          cut.cores,
+        ]);
+    });
+    if (junctions > 0) terminals.push([junctionPart(school, size), 'where a lug meets a lead or a tail', junctions]);
   }
 
   function listed(): CutList {

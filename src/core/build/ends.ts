@@ -1,13 +1,34 @@
 /** How a conductor is made up at its end. */
 import { sizeName } from '../quantity';
-import { type School, studName, STUDS, terminalFor } from '../rules';
+import { endTakes, findConductor, type School, studFor, studName, STUDS, terminalFor } from '../rules';
+
+/** What a conductor is bolted to where it meets a lead that is not on anything: a covered stud on an insulated base. */
+const ON_JUNCTION = ' on a junction stud';
+
+/** A lug for the junction stud of a conductor, by its size. */
+export const junctionEnd = (school: School, size: string): string => `${endName(junctionStud(school, size), school, size)}${ON_JUNCTION}`;
+
+/** The stud it asks for. */
+export const junctionStud = (school: School, size: string): string => studFor(school, findConductor(school, size)?.areaMm2 ?? 0, 'M6');
+
+/** An end as it is bought, and whether it is bolted to a junction stud. */
+export const boughtEnd = (end: string): { readonly terminal: string; readonly onJunction: boolean } =>
+  end.endsWith(ON_JUNCTION) ? { terminal: end.slice(0, -ON_JUNCTION.length), onJunction: true } : { terminal: end, onJunction: false };
+
+/** The part that carries it. */
+export const junctionPart = (school: School, size: string): string =>
+  `junction stud ${studName(school, junctionStud(school, size))}, insulated, covered`;
 
 /** How a conductor lands on something, by connection kind and size: barrel x stud. */
 export function endName(connection: string, school: School, size: string): string {
   const row = terminalFor(school, size);
   const barrel = sizeName(school, size);
   if (connection === 'screw clamp') return `ferrule ${barrel}`;
-  if (connection === 'own lead' || connection === 'splice') return `adhesive butt splice ${barrel}`;
+  if (connection === 'own lead' || connection === 'splice') {
+    // No splice of that kind is made for more: lug to lug.
+    if (!endTakes('splice', school, findConductor(school, size)?.areaMm2 ?? 0)) return junctionEnd(school, size);
+    return `adhesive butt splice ${barrel}`;
+  }
   if (connection === 'blade') return `blade receptacle 6.3 mm, ${barrel}`;
   return `${row.kind} ${barrel} × ${studName(school, connection)}`;
 }

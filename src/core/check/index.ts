@@ -3,4 +3,4 @@ export { findingsMemory, type FindingsMemory, findingsOf, studyFindings } from '
 export { fitCount } from './fitCount';
 export { findingsIn } from './rule';
 export { type AcPower, MACHINE_RULES } from './rules/acMachines';
-export { RULE_SET_NAMES, ruleOf, ruleRows } from './table';
+export { RULE_SET_NAMES, ruleIds, ruleOf, ruleRows } from './table';

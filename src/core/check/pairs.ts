@@ -117,6 +117,14 @@ const CIRCUITS: readonly Pair[] = [
   pair('fails-mechanical', thing(), `${C}.pin`, pin({ size: size('0.75') })),
   pair('fails-fault', strong(thing(amps(5), {}, 3), 2000), `${C}.pin`, pin({ size: size('1'), family: 'maxi-blade', ratingA: 80 })),
   pair('far-end-slow', strong(thing(amps(5), {}, 10), 400), `${C}.pin`, pin({ size: size('1'), family: 'maxi-blade', ratingA: 80 })),
+  pair(
+    'stall',
+    thing(amps(10, { group: 'pump', surgeA: 30, surgeS: 0.3 }), { pin: pin({ size: size('16') }) }),
+    `${C}.pin`,
+    pin({ size: size('16'), family: 'maxi-blade', ratingA: 60 }),
+  ),
+  pair('end-fit', thing(amps(5), { pin: pin({ size: size('10') }) }), `${C}.pin`, pin({ size: size('25'), family: 'panel-breaker' })),
+  pair('end-fit', thing(amps(5, { connection: 'M6' }), { pin: pin({ size: size('25'), family: 'class-T' }) }), 'loads.x.connection', 'M4'),
   pair('path-drop', thing(amps(5, { critical: true }), {}, 4), 'circuits.c-main.taps.c-main-1.tapedM', 60),
   pair('path-start', strong(thing(amps(20, { surgeA: 60, surgeS: 1, minV: 10 }), {}, 2), 3000), 'circuits.c-main.taps.c-main-1.tapedM', 40),
   pair(
@@ -233,6 +241,15 @@ const WHOLE: readonly Pair[] = [
   pair('thin-parallel', thing(), `${C}.pin`, pin({ size: size('2.5'), legs: 2 })),
   pair('not-made', thing(), `${C}.pin`, pin({ family: 'terminal-cube', ratingA: 400 })),
   pair('uncharged', { ...thing(), sources: [sourceInto('wind')] }, 'sources', []),
+  pair(
+    'string-fuse-size',
+    {
+      ...thing(amps(100)),
+      banks: thing().banks.map((b) => ({ ...b, chemistry: 'lfp' as const, strings: 2, shortCircuitA: 5000, stringFuseA: 150 })),
+    },
+    'banks.house.stringFuseA',
+    40,
+  ),
   pair(
     'string-fuses',
     { ...thing(), banks: thing().banks.map((b) => ({ ...b, chemistry: 'lfp' as const, stringFuseA: 150 })) },
@@ -395,12 +412,20 @@ const charging: Design = {
   sources: [{ ...blankSource('sun', 'solar', 12, 'house') }],
 };
 
+/** Out and back by its own cables. */
+const charged: Design = {
+  ...charging,
+  leads: [...charging.leads, { ...lead('negative', end('source', 'sun'), end('bank', 'house')), id: 'back', size: size('16') }],
+};
+
 const MAIN_SIDE: readonly Pair[] = [
   pair('dangling', led, `leads.${leadId(/^Engine negative/)}.to`, end('bar', 'gone')),
   pair('to-itself', led, `leads.${leadId(/^Engine negative/)}.to`, end('bar', bar('engine'))),
   pair('unfused', charging, 'leads.feed.fused', false),
   pair('reduction', charging, 'leads.on.fused', false),
   pair('lead', charging, 'leads.feed.size', size('4')),
+  pair('charge-path', charged, 'leads.on.lengthM', 60),
+  pair('lead-end', charging, 'leads.feed.toStud', 'M4'),
   pair('lead-conflict', charging, 'leads.feed.ratingA', 5),
   pair(
     'lead-device',
@@ -549,6 +574,12 @@ const AC: readonly Pair[] = [
   pair('ac-serves-nothing', ac, 'acCircuits.galley.loadIds', []),
   pair('ac-thin', run(ac, 'galley', { size: size('1.5') }), 'acCircuits.galley.ratingA', 63),
   pair('ac-drop', run(ac, 'galley', { size: size('1.5') }), 'acCircuits.galley.lengthM', 60),
+  pair(
+    'ac-together',
+    run({ ...ac, acLoads: [...ac.acLoads, appliance('pan', 1600)] }, 'galley', { loadIds: ['kettle', 'pan'], outlets: 2, ratingA: 16 }),
+    'acCircuits.galley.ratingA',
+    10,
+  ),
   pair('ac-drop-total', ac, 'acSources.shore.shore.cordM', 90),
   pair('ac-slight', ac, 'acCircuits.galley.size', size('1')),
   pair('ac-behind-breaker', ac, 'acCircuits.main.size', size('1.5')),

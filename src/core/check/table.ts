@@ -8,15 +8,18 @@ import { BANK_RULES, JOIN_RULES } from './rules/banks';
 import { CHARGING_RULES, SETTING_RULES } from './rules/charging';
 import { CIRCUIT_RULES } from './rules/circuits';
 import { DESIGN_RULES } from './rules/design';
+import { END_RULES } from './rules/ends';
 import { FOUND_RULES } from './rules/found';
 import { MAIN_SIDE_RULES } from './rules/mainSide';
 import { MAKER_RULES } from './rules/makers';
+import { MOTOR_RULES } from './rules/motors';
 import { SAFETY_RULES } from './rules/safety';
+import { STRING_RULES } from './rules/strings';
 import { STUDY_RULES } from './rules/studies';
 
 export const RULES = {
-  design: [...DESIGN_RULES, ...SAFETY_RULES],
-  circuits: [...CIRCUIT_RULES, ...FOUND_RULES, ...MAKER_RULES],
+  design: [...DESIGN_RULES, ...SAFETY_RULES, ...STRING_RULES],
+  circuits: [...CIRCUIT_RULES, ...END_RULES, ...MOTOR_RULES, ...FOUND_RULES, ...MAKER_RULES],
   charging: [...CHARGING_RULES, ...JOIN_RULES, ...SETTING_RULES, ...BANK_RULES],
   'main side': MAIN_SIDE_RULES,
   AC: [...AC_SOURCE_RULES, ...AC_BOND_RULES, ...AC_CABLE_RULES],
@@ -34,6 +37,9 @@ const all = (set: RuleSet): readonly AnyRule[] => RULES[set];
 /** Rows as they are written down, with the set each belongs to. */
 export const ruleRows = (): readonly (RuleRow & { readonly set: RuleSet })[] =>
   RULE_SET_NAMES.flatMap((set) => all(set).map(({ find: _, cure, ...row }) => ({ ...row, set, curable: cure !== undefined })));
+
+/** Names of a set's rules. */
+export const ruleIds = (set: RuleSet): ReadonlySet<string> => new Set(all(set).map((r) => r.id));
 
 /** The row behind a finding. The study of a collapse and the collapse of a circuit are two rows of one name: what it is about tells them apart. */
 export function ruleOf(finding: { readonly rule: string; readonly about: { readonly kind: string } }): AnyRule | undefined {

@@ -129,12 +129,25 @@ test('a device in a hot place carrying for long keeps to 80 %', () => {
   expect(chosen({ rating: 9, runsLong: false }, hot).ratingA).toBe(10);
 });
 
+describe('a small load at a battery post', () => {
+  const atPost = (load: Partial<Load>) => chosen(load, undefined, { from: { kind: 'bank', id: 'house' } });
+  test('has a cartridge fuse as small as its maker asks, which a short of the bank does not burst', () => {
+    const p = atPost({ rating: 3, makerFuseA: 5 });
+    expect([p.familyId, p.ratingA, p.conflict]).toEqual(['cartridge-10x38', 5, null]);
+    expect(p.interruptsA).toBeGreaterThan(p.faultA);
+  });
+  test('is not put behind a fuse many times its size: 0.03 A asks for 1 A, not for a cube of 30 A', () =>
+    expect([atPost({ rating: 0.03 }).familyId, atPost({ rating: 0.03 }).ratingA]).toEqual(['cartridge-10x38', 1]));
+  test('of 8 A and more the cube stands on the post: 30 A is within four times of 1.25 × 8 A', () =>
+    expect(atPost({ rating: 8 }).familyId).toBe('terminal-cube'));
+});
+
 test('at a battery post nothing is as small as some makers ask: that is said, with the way out', () => {
-  const design = withLoad(bareBoat('metric'), { rating: 3, ratingBy: 'A', behaviour: 'current', makerFuseA: 5 }, 4, {
+  const design = withLoad(bareBoat('metric'), { rating: 0.3, ratingBy: 'A', behaviour: 'current', makerFuseA: 0.5 }, 4, {
     from: { kind: 'bank', id: 'house' },
   });
   const result = analyse(design).circuits.find((c) => c.id === 'c-x');
-  expect(result?.own.protection.conflict).toContain('the smallest is 16 A');
+  expect(result?.own.protection.conflict).toContain('the smallest is 1 A');
   expect(result?.own.protection.conflict).toContain('from a bus or panel');
 });
 

@@ -2,7 +2,7 @@
 import type { CircuitInput } from './circuitInput';
 import { interruptingFloorA } from '../bank';
 import { largestFaultA } from './upstream';
-import { DC_FAMILIES, type Family, FAMILY_ORDER, findFamily, AMBIENT_C } from '../rules';
+import { endTakes, terminalRow, DC_FAMILIES, type Family, FAMILY_ORDER, findFamily, AMBIENT_C } from '../rules';
 import { carries } from '../protection';
 
 export interface Bound {
@@ -59,6 +59,9 @@ const carriesSurges = (family: Family, ratingA: number, input: CircuitInput): bo
   input.surges.every((s) => carries(family, ratingA, s.circuitA, s.seconds));
 
 const HOT_PLACE_C = 40;
+/** Up to here nobody minds the device's size; beyond so many times what is asked for, a smaller one is looked for. */
+const SMALL_A = 10;
+const MOST_OVER = 4;
 
 function lowerBounds(input: CircuitInput): Bound[] {
   const { house, workingA } = input;
@@ -104,11 +107,14 @@ const legShare = (input: CircuitInput, legs: number): CircuitInput => ({
 /** A starter's own cable has no device: what it draws against an engine that will not turn would open any that carries its start. By its kind as entered: a name alone takes no fuse away. */
 export const startsEngine = ({ taps }: CircuitInput): boolean => taps.length > 0 && taps.every((t) => t.load?.kind === 'starter');
 
-/** The device of a circuit: of the whole of it, or of each leg where several legs have their own. */
-export function chooseProtection(whole: CircuitInput): Protection {
+/**
+ * The device of a circuit: of the whole of it, or of each leg where several legs have their own.
+ * @param takesMm2 of those that suit, the first whose terminals take a conductor of so many mm2 is taken before the others.
+ */
+export function chooseProtection(whole: CircuitInput, takesMm2 = 0): Protection {
   const { pin } = whole.circuit;
   const legs = pin.ownDevices && pin.size !== null ? pin.legs : 1;
-  const chosen = chooseFor(legs > 1 ? legShare(whole, legs) : whole, legs);
+  const chosen = chooseFor(legs > 1 ? legShare(whole, legs) : whole, legs, takesMm2);
   const { found } = whole;
   const starts = startsEngine(whole);
   return {
@@ -120,7 +126,7 @@ export function chooseProtection(whole: CircuitInput): Protection {
   };
 }
 
-function chooseFor(input: CircuitInput, legs: number): Omit<Protection, 'legs' | 'count' | 'missing'> {
+function chooseFor(input: CircuitInput, legs: number, takesMm2: number): Omit<Protection, 'legs' | 'count' | 'missing'> {
   const { circuit, upstream, panel } = input;
   const kept = input.found?.keepProtection ? input.found : null;
   const faultA = largestFaultA(upstream, 0);
@@ -140,7 +146,9 @@ function chooseFor(input: CircuitInput, legs: number): Omit<Protection, 'legs' |
         ? [panel.family]
         : upstream.atBank
           ? FAMILY_ORDER.bank
-          : FAMILY_ORDER.bus;
+          : input.isFeeder
+            ? FAMILY_ORDER.feeder
+            : FAMILY_ORDER.bus;
   const refused: Refusal[] = [];
   const picks: Pick[] = [];
   const allowed: Family[] = [];
@@ -158,7 +166,12 @@ function chooseFor(input: CircuitInput, legs: number): Omit<Protection, 'legs' |
     else refused.push({ family: family.name, reason: noRating(family, lowerA, upper) });
   }
   // No larger than the device before it, where a family allows that: else the wrong one opens.
-  let best = picks.find((p) => p.ratingA <= (upstream.feederRatingA ?? Infinity) + 1e-9) ?? picks[0] ?? null;
+  const small = (p: Pick) => p.ratingA <= (upstream.feederRatingA ?? Infinity) + 1e-9;
+  const roomy = (p: Pick) => endTakes(terminalRow(p.family, input.school), input.school, takesMm2);
+  let best = picks.find((p) => small(p) && roomy(p)) ?? picks.find(small) ?? picks[0] ?? null;
+  // A small load is not put behind a fuse many times its size where something smaller interrupts as much.
+  if (best && !input.isFeeder && best.ratingA > Math.max(SMALL_A, MOST_OVER * lowerA))
+    best = picks.reduce((least, p) => (p.ratingA < least.ratingA ? p : least), best);
   let conflict: string | null = null;
   if (!best) {
     // What stands in is the strongest there is: never a weak one that a short would burst.

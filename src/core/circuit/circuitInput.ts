@@ -96,30 +96,27 @@ export interface Gathered {
  * Volts lost before the way: feeders at what usually flows in them, and of the circuit's own loads what that does not count already.
  * What charges loses only by its own current, the other way.
  */
-function lostBefore(
-  upstream: Upstream,
-  workingA: number,
-  loads: readonly Load[],
-  currents: readonly LoadCurrent[],
-  isFeeder: boolean,
-): number {
-  if (isFeeder || loads.length === 0) return upstream.dropV;
-  if (loads.every(isCharging)) return workingA * upstream.hotOhm;
-  const counted = loads.reduce((sum, l, i) => sum + onPart(l) * (currents[i]?.workingA ?? 0), 0);
-  return upstream.dropV + Math.max(0, workingA - counted) * upstream.hotOhm;
+export function lostBefore({ isFeeder, taps, workingA }: Pick<CircuitInput, 'isFeeder' | 'taps' | 'workingA'>, upstream: Upstream): number {
+  if (isFeeder) return upstream.dropV;
+  let loads = 0;
+  let charging = 0;
+  let countedA = 0;
+  for (const { load, current } of taps) {
+    if (!load) continue;
+    loads++;
+    if (isCharging(load)) charging++;
+    countedA += onPart(load) * (current?.workingA ?? 0);
+  }
+  if (loads === 0) return upstream.dropV;
+  if (charging === loads) return workingA * upstream.hotOhm;
+  return upstream.dropV + Math.max(0, workingA - countedA) * upstream.hotOhm;
 }
 
 /** The same circuit when only the steady state of what stands before it has moved. */
 export const drifted = (input: CircuitInput, upstream: Upstream): CircuitInput => ({
   ...input,
   upstream,
-  upstreamDropV: lostBefore(
-    upstream,
-    input.workingA,
-    input.taps.flatMap((t) => (t.load ? [t.load] : [])),
-    input.taps.flatMap((t) => (t.load && t.current ? [t.current] : [])),
-    input.isFeeder,
-  ),
+  upstreamDropV: lostBefore(input, upstream),
 });
 
 /** Most a run may lose, and the whole path with it: critical loads, feeders and what charges by the tighter figure, the rest by the general one. */
@@ -227,13 +224,7 @@ export function circuitInput(g: Gathered): CircuitInput {
     isFeeder,
     demand,
     workingA,
-    upstreamDropV: lostBefore(
-      g.upstream,
-      workingA,
-      loads,
-      g.currents.filter((c) => c !== null),
-      isFeeder,
-    ),
+    upstreamDropV: lostBefore({ isFeeder, taps, workingA }, g.upstream),
     surges,
     duty: only && only.quantity === 1 ? only.duty : null,
     places: g.places,

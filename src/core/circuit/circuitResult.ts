@@ -2,7 +2,7 @@
 import { circuitTrial, type CircuitTrial, circuitTrialAgain, warmSegmentOhms } from './trial';
 import { conductorOf, ladder, type Ladder, ladderAgain, type State, stateAgain, stateAt } from './ladder';
 import { circuitInput, type CircuitInput, drifted, type Gathered } from './circuitInput';
-import { SEGMENT_JOINTS_OHM } from '../rules';
+import { endTakes, type Family, SEGMENT_JOINTS_OHM, terminalRow } from '../rules';
 import { conductorOhm } from '../conductor';
 import { share } from '../design';
 import type { Demand } from '../demand';
@@ -52,6 +52,8 @@ export interface WorkedCircuit {
   readonly result: CircuitResult;
   readonly trial: CircuitTrial;
   readonly gathered: Gathered;
+  /** Its device is the second choice, for its terminals: chosen anew whenever anything moves. */
+  readonly roomier: boolean;
 }
 
 /** Resistance of the whole path from the bank's posts to a tap and back, warm as it runs, ohm. */
@@ -86,7 +88,7 @@ function sideAgain(b: CircuitTrial, before: Side): Side {
 }
 
 /** What the ways of the panel at each tap see before them. */
-function belowTaps(b: CircuitTrial, own: Side): (Upstream | null)[] {
+export function belowTaps(b: CircuitTrial, own: Pick<Side, 'state' | 'protection'>): (Upstream | null)[] {
   const { input } = b;
   const { state } = own;
   const { conductor } = state;
@@ -127,7 +129,7 @@ const warmOhmOf = (b: CircuitTrial, { state }: Side): CircuitResult['warmOhm'] =
   segments: warmSegmentOhms(b, { conductor: state.conductor, legs: state.candidate.legs }),
 });
 
-function resultOf(b: CircuitTrial, own: Side, gathered: Gathered): WorkedCircuit {
+function resultOf(b: CircuitTrial, own: Side, gathered: Gathered, roomier: boolean): WorkedCircuit {
   const { input } = b;
   const { circuit } = input;
   let surge: CircuitInput['surges'][number] | null = null;
@@ -157,21 +159,38 @@ function resultOf(b: CircuitTrial, own: Side, gathered: Gathered): WorkedCircuit
     upstreamOhm: input.upstream.hotOhm,
     warmOhm: warmOhmOf(b, own),
   };
-  return { result, trial: b, gathered };
+  return { result, trial: b, gathered, roomier };
+}
+
+/** A device whose terminals take the conductor, where the first that suits has smaller ones; null where it does, or none is better. */
+function roomier(b: CircuitTrial, { state, ladder: { kept } }: Side): { readonly trial: CircuitTrial; readonly own: Side } | null {
+  const { input, family, protection } = b;
+  const takes = (f: Family, areaMm2: number) => endTakes(terminalRow(f, input.school), input.school, areaMm2);
+  if (kept || protection.missing || protection.conflict !== null || takes(family, state.conductor.areaMm2)) return null;
+  const other = chooseProtection(input, state.conductor.areaMm2);
+  if (other.familyId === protection.familyId || other.conflict !== null) return null;
+  const trial = circuitTrial(input, other);
+  const own = sideOf(trial);
+  return takes(trial.family, own.state.conductor.areaMm2) && own.state.passes === state.passes ? { trial, own } : null;
 }
 
 /** One circuit, from all its tests need. */
 export function analyseCircuit(gathered: Gathered): WorkedCircuit {
   const input = circuitInput(gathered);
   const b = circuitTrial(input, chooseProtection(input));
-  return resultOf(b, sideOf(b), gathered);
+  const own = sideOf(b);
+  const better = roomier(b, own);
+  return resultOf(better?.trial ?? b, better?.own ?? own, gathered, better !== null);
 }
 
 /** The circuit again when only the steady volts before it have moved: its device, heat and faults stand. */
 export function analyseAgain(before: WorkedCircuit, upstream: Upstream): WorkedCircuit {
+  if (before.roomier) return analyseCircuit({ ...before.gathered, upstream });
   const b = circuitTrialAgain(before.trial, drifted(before.trial.input, upstream));
   const own = sideAgain(b, before.result.own);
   const { ladder: chosen } = before.result.own;
+  // Another size may fit other devices.
+  if (own.ladder !== chosen && own.ladder.chosen.size !== chosen.chosen.size) return analyseCircuit({ ...before.gathered, upstream });
   const result: CircuitResult = {
     ...before.result,
     own,
@@ -179,5 +198,5 @@ export function analyseAgain(before: WorkedCircuit, upstream: Upstream): WorkedC
     upstreamOhm: upstream.hotOhm,
     warmOhm: own.ladder === chosen ? before.result.warmOhm : warmOhmOf(b, own),
   };
-  return { result, trial: b, gathered: { ...before.gathered, upstream } };
+  return { result, trial: b, gathered: { ...before.gathered, upstream }, roomier: false };
 }

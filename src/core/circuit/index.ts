@@ -1,3 +1,4 @@
+export { deviceEnd, endsTooSmall, type EndTooSmall, negativeEnd, tapEnd } from './ends';
 export { foundInsulationC, foundOhm } from './asFound';
 export type { Gathered } from './circuitInput';
 export {
@@ -13,6 +14,8 @@ export {
 export { type CircuitTrial, circuitTrial, dropAt, heatAt } from './trial';
 export { CRITERIA, type CriterionId, type Ladder, ladder, neighbours, protects, type Rung, type State, stateAt } from './ladder';
 export { marginsOf } from './margins';
+export { type VoltsLost, voltsLost, type VoltsShare } from './shares';
+export { behindAt, branchNeeds, feederSizes, lostBeforeWay, sizeFixed, type SizeNeed } from './needs';
 export { makerAreaMm2, runToTapM } from './minimums';
 export { devicesOnPath, type PathDevice, selectivityText } from './path';
 export { largestFaultA, NOWHERE, smallestFaultA, type Upstream } from './upstream';

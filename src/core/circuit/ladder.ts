@@ -199,7 +199,7 @@ export function stateAt(b: CircuitTrial, candidate: Candidate): State {
 }
 
 /** Tests that move with the volts before the way; the rest stand when only those move. */
-const DRIFTING: ReadonlySet<CriterionId> = new Set(['drop', 'surge']);
+export const DRIFTING: ReadonlySet<CriterionId> = new Set(['drop', 'surge']);
 
 /** The ladder when only the volts before the way have moved: the same object while no rung and no verdict does. */
 export function ladderAgain(b: CircuitTrial, before: Ladder): Ladder {
@@ -266,8 +266,8 @@ export function stateAgain(b: CircuitTrial, before: State, candidate: Candidate)
 }
 
 /** Up to this, A, a load is light: its drop raises its conductor by so many listed sizes at most. */
-const LIGHT_A = 10;
-const MOST_STEPS = 5;
+export const LIGHT_A = 10;
+export const MOST_STEPS = 5;
 
 /** @param before the ladder of the same trial before its upstream drifted. */
 export function ladder(b: CircuitTrial, before?: Ladder): Ladder {

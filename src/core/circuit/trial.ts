@@ -47,6 +47,8 @@ export interface CircuitTrial {
   readonly designA: number;
   /** Sagged volts at the posts while a surge runs, by surge. */
   readonly sagV: readonly number[];
+  /** At the posts while nothing starts and nothing is drawn, V. */
+  readonly restV: number;
   readonly k: number;
   /** Least copper by strength and by the makers' sheets, mm2. */
   readonly strengthMm2: number;
@@ -83,6 +85,7 @@ export function circuitTrial(input: CircuitInput, protection: Protection): Circu
       (protection.missing ? 0 : (protectionOhm(family, protection.ratingA) * protection.count) / protection.legs ** 2) + input.inlineOhm,
     designA: input.workingA * (input.runsLong ? house.continuousAmpacity : 1),
     sagV: saggedV(input),
+    restV: restingV(input),
     strengthMm2: findConductor(school, mechanicalSize(input))?.areaMm2 ?? 0,
     makerMm2: makerAreaMm2(input)?.areaMm2 ?? null,
     trials: [],
@@ -91,10 +94,14 @@ export function circuitTrial(input: CircuitInput, protection: Protection): Circu
   };
 }
 
+const restingV = ({ upstream, house, volts }: CircuitInput): number =>
+  upstream.bank ? bankRestV(upstream.bank, house.studySoc) : volts.lowV;
+
 /** Volts at the posts as each surge runs: rest volts less the bank's own resistance. */
-function saggedV({ upstream, house, volts, surges }: CircuitInput): number[] {
+function saggedV(input: CircuitInput): number[] {
+  const { upstream, surges } = input;
   if (surges.length === 0) return [];
-  const restV = upstream.bank ? bankRestV(upstream.bank, house.studySoc) : volts.lowV;
+  const restV = restingV(input);
   return surges.map((s) => restV - (upstream.bankDemandA + s.addsA) * (upstream.bank?.ohm ?? 0));
 }
 
@@ -148,7 +155,7 @@ const segmentOhms = (b: CircuitTrial, c: Candidate, still: Still): readonly numb
 export const warmSegmentOhms = (b: CircuitTrial, c: Candidate): readonly number[] => segmentOhms(b, c, { heat: heatAt(b, c) });
 
 /** Judging lengths is no better than this: a path a little over its limit passes. */
-const NEAR = 1.02;
+export const NEAR = 1.02;
 
 /** Volts a run may lose, of the path's limit and what everything else on the path loses: never more than its own limit, never held to less than half the path's. */
 const ownHalfV = (runLimitV: number, pathLimitV: number, elseV: number): number =>
@@ -263,6 +270,9 @@ export function dropAt(b: CircuitTrial, c: Candidate, still: Still = { heat: hea
   };
 }
 
+/** Most the path may lose as something starts, V: a bank that sags by most of it is no copper's fault, half of the whole is left to the run. */
+export const startPathV = (b: CircuitTrial, sagV: number, minV: number): number => Math.max(sagV - minV, (b.restV - minV) / 2);
+
 export interface SurgeDrop {
   readonly surgeIndex: number;
   readonly sagV: number;
@@ -295,9 +305,9 @@ export function surgeAt(b: CircuitTrial, c: Candidate, still: Still = { heat: he
     }
     const loadV = sagV - upstreamV - headV - runV;
     const room = loadV - surge.minV;
-    const pathV = sagV - surge.minV;
+    const pathV = startPathV(b, sagV, surge.minV);
     // Where the posts alone sag below what it needs, no copper helps.
-    const own = pathV <= 0 || runV <= ownHalfV(Infinity, pathV, upstreamV + headV) + 1e-9;
+    const own = sagV <= surge.minV || runV <= ownHalfV(Infinity, pathV, upstreamV + headV) + 1e-9;
     if (!own) passes = false;
     if (!worst || room < worst.loadV - worst.minV)
       worst = { surgeIndex, sagV, loadV, minV: surge.minV, upstreamV, ownV: headV + runV, passes: own, wholePasses: room >= -1e-9 };

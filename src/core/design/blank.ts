@@ -69,6 +69,7 @@ export const blankLoad = (id: string, nominalV: number): Load => ({
   surgeA: null,
   surgeS: null,
   minV: null,
+  stalledA: null,
   makerFuseA: null,
   makerWire: [],
   critical: false,
@@ -195,6 +196,7 @@ export const blankCircuit = (id: string, no: string, name: string, from: Circuit
   note: '',
   found: null,
   together: null,
+  stepDown: false,
   way: null,
 });
 

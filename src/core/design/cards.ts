@@ -14,6 +14,7 @@ export const CARD_FIELDS = [
   'behaviour',
   'surgeA',
   'surgeS',
+  'stalledA',
   'minV',
   'makerFuseA',
   'makerFuseFamily',

@@ -119,6 +119,8 @@ export const LoadSchema = v.object({
   surgeA: v.nullable(between(0, 20000)),
   surgeS: v.nullable(between(0.001, 600)),
   minV: v.nullable(between(0, 60)),
+  /** Drawn by a motor that is held fast, A; null: typical. */
+  stalledA: later(v.nullable(between(0, 20000)), null),
   makerFuseA: v.nullable(between(0.1, 1000)),
   makerWire: list(WireRuleSchema, 8),
   critical: v.boolean(),
@@ -223,6 +225,8 @@ const CircuitSchema = v.object({
   found: later(v.nullable(FoundSchema), null),
   /** Size chosen together with the others on its path: never under it, until it is asked for again. No pin. */
   together: later(v.nullable(SizeSchema), null),
+  /** Where an end takes less than its conductor, a short tail of what it takes, on a junction stud. */
+  stepDown: later(v.boolean(), false),
   /** Its place in the panel's order. */
   way: later(v.nullable(whole(1, 60)), null),
 });

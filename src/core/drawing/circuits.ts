@@ -28,6 +28,7 @@ export function putBanks(pen: Pen): void {
       b.name,
       said(
         `${b.blockV * b.series} V ${round3(b.blockAh * b.strings)} Ah ${b.chemistry}`,
+        b.strings > 1 && b.stringFuseA !== null ? `${b.strings} fuses of ${b.stringFuseA} A` : '',
         voltsBetween(pen, bankPost(b.id, '+'), bankPost(b.id, '-')),
       ),
       { kind: 'bank', id: b.id },

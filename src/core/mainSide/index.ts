@@ -1,5 +1,5 @@
 export { type BatteryCableMemory, batteryCableResults } from './batteryCables';
-export { type Paths, pathsOf, withPaths } from './paths';
+export { ledOhm, type Paths, pathsOf, withPaths } from './paths';
 export { withPostFaults } from './postFaults';
 export { type Landing, MOST_ON_A_STUD, type Post, postInventory } from './posts';
 export type { BatteryCableResult } from './sizing';

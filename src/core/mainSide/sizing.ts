@@ -1,7 +1,7 @@
 /** Leads of the main side sized: by what they carry, their device, the drop, and the least a negative or an earth may be (docs/methods.md, "Main side"). */
 import { type Conductor, CONDUCTORS, deviceOhm, findConductor, JOINT_OHM, AMBIENT_C, CRANK_PCT } from '../rules';
 import { analyseCircuit, type CircuitResult, NOWHERE } from '../circuit';
-import { ampacityA, conductorOhm, derate, dutyEquivalentA, rulingPlace, timeConstantS } from '../conductor';
+import { ampacityA, conductorOhm, conductorTempC, derate, dutyEquivalentA, rulingPlace, timeConstantS } from '../conductor';
 import { blankCircuit, blankLoad, type Design, type BatteryCable, type Place, rowOf } from '../design';
 import type { BankSource } from '../bank';
 import { loadCurrent, type StudyVolts } from '../demand';
@@ -114,6 +114,18 @@ interface Returned {
   readonly copper: { readonly areaMm2: number; readonly name: string } | null;
 }
 
+/** Of what a charging path may lose, what one of its two own conductors takes: a fifth is left to what it shares. Ours. */
+const ONE_WAY = 0.4;
+
+/** One of the two conductors that are a source's alone: to its terminals, or from the engine's block, by which alternators return. */
+const ofSource = (design: Design, lead: BatteryCable): boolean =>
+  [lead.from, lead.to].some((e) => e.kind === 'source' || (e.kind === 'bar' && rowOf(design.bars, e.id)?.kind === 'engine')) &&
+  lead.rail !== 'earth';
+
+/** Two cables share an end that is no source's or join's own terminal. */
+const meets = (a: BatteryCable, b: BatteryCable): boolean =>
+  [a.from, a.to].some((x) => (x.kind === 'bar' || x.kind === 'bank') && [b.from, b.to].some((y) => y.kind === x.kind && y.id === x.id));
+
 function returnedBy(
   design: Design,
   circuits: readonly CircuitResult[],
@@ -127,7 +139,19 @@ function returnedBy(
     if (areaMm2 > (copper?.areaMm2 ?? 0)) copper = { areaMm2, name };
   };
   const ratingOf = ({ own: { protection } }: CircuitResult) => (protection.missing ? 0 : protection.ratingA);
+  const deviceA = (id: string): number => {
+    const device = positives.find((x) => x.id === id)?.device;
+    return device ? ratingOf(device) : 0;
+  };
   for (const end of [lead.from, lead.to]) {
+    if (end.kind === 'source' || end.kind === 'join first' || end.kind === 'join second') {
+      // Its loop is closed by the positives of the same source or join, behind their device or the one they begin at.
+      for (const l of design.leads) {
+        if (l.rail !== 'positive' || ![l.from, l.to].some((e) => e.kind === end.kind && e.id === end.id)) continue;
+        const before = design.leads.filter((x) => x.rail === 'positive' && x.id !== l.id && meets(x, l)).map((x) => deviceA(x.id));
+        count(l.name, 0, deviceA(l.id) || Math.max(0, ...before));
+      }
+    }
     if (end.kind !== 'bank') continue;
     const from = (x: { readonly kind: string; readonly id: string }) => x.kind === 'bank' && x.id === end.id;
     for (const c of design.circuits) {
@@ -171,6 +195,9 @@ export function batteryCableResult(
   if (!middle || !ruling) throw new Error('a school without conductors');
   const duty = load.cranks ? { onS: Math.max(engine.crankS, HARD_START.onS), restS: HARD_START.restS, repeats: engine.starts } : null;
   const ohm = (c: Conductor, tempC: number) => conductorOhm(c.r20OhmPerKm, lengthM, tempC) + 2 * JOINT_OHM;
+  /** As warm as what it carries makes it; a starter's as warm as it may be. */
+  const warm = (c: Conductor) =>
+    load.cranks ? ruling.ratingC : conductorTempC(ruling.ambientC, ruling.ratingC, load.amps, ampacityA(c, ruling));
   const inlineOhm = lead.through.reduce((total, d) => total + deviceOhm(d), 0);
   const bank = feeding(design, lead, banks);
   const device = bank && lead.fused ? asCircuit(design, lead, load, lengthM, places, volts, bank) : null;
@@ -187,9 +214,15 @@ export function batteryCableResult(
       (c) =>
         ampacityA(c, ruling) >= dutyEquivalentA(load.amps, duty, timeConstantS(c, ruling.ratingC, ruling.ambientC, ampacityA(c, ruling))),
     );
-    const pct = load.cranks ? CRANK_PCT : house.criticalDropPct;
+    const charges = !load.cranks && ofSource(design, lead);
+    const pct = load.cranks ? CRANK_PCT : house.criticalDropPct * (charges ? ONE_WAY : 1);
     const allowedV = (boat.systemV * pct) / 100;
-    rung('drop', `${pct} % of ${boat.systemV} V in this lead`, (c) => load.amps * (ohm(c, ruling.ratingC) + inlineOhm) <= allowedV);
+    const share = charges ? `, its part of the ${house.criticalDropPct} % out and back` : '';
+    rung(
+      'drop',
+      `${round3(pct)} % of ${boat.systemV} V in this lead${share}`,
+      (c) => load.amps * (ohm(c, warm(c)) + inlineOhm) <= allowedV,
+    );
   }
   if (device) {
     const { ratingA, familyName } = device.own.protection;

@@ -1,5 +1,6 @@
 /** Circuits for loads that have none: which share a way, in what order they are tapped, and what feeds the panels. A person regroups them. */
 import { blankCircuit, blankDevice, blankPanel, type Circuit, type Design, type Load, type Panel, type Point, rowOf } from '../design';
+import { isCharging } from '../demand';
 import { loadPoint, panelPoint, pathM, placePoint } from '../topology';
 
 export interface Proposal {
@@ -60,6 +61,7 @@ export function proposeCircuits(design: Design, freshId: (prefix: string) => str
       ...blankCircuit(id, nextNo(), name, from),
       supply,
       devices,
+      stepDown: true,
       taps: [{ id: `${id}-1`, parent: null, serves: { kind: 'panel', id: panel.id }, tapedM: null }],
     });
   };
@@ -113,6 +115,7 @@ export function proposeCircuits(design: Design, freshId: (prefix: string) => str
     circuits.push({
       ...blankCircuit(id, nextNo(), name, from),
       supply,
+      stepDown: true,
       taps: ordered.map((load, i) => ({
         id: `${id}-${i + 1}`,
         parent: i === 0 ? null : `${id}-${i}`,
@@ -128,7 +131,9 @@ export function proposeCircuits(design: Design, freshId: (prefix: string) => str
     if (load.supply === 'always live' && amps(load) >= HEAVY_A)
       addFrom({ kind: 'bank', id: bank.id }, placePoint(design, bank.placeId), 'always live', load.name, [load]);
     else if (load.supply === 'always live') add(busFor(true), 'always live', load.name, [load]);
-    else if (amps(load) >= HEAVY_A) add(busFor(false), load.supply === 'panel breaker' ? 'house switch' : load.supply, load.name, [load]);
+    // What charges goes to the bus: through a panel's feeder it would share its volts with everything there.
+    else if (amps(load) >= HEAVY_A || isCharging(load))
+      add(busFor(false), load.supply === 'panel breaker' ? 'house switch' : load.supply, load.name, [load]);
     else if (!shares(load)) add(panelFor(loadPoint(design, load)), load.supply, load.name, [load]);
     else {
       const half = loadPoint(design, load).x > design.boat.lengthM / 2 ? 'forward' : 'aft';

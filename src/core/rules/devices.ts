@@ -23,9 +23,14 @@ export interface Family {
   readonly thermal: boolean;
   /** How a conductor lands on it, by school: a stud by its metric name (M5 is #10), 'blade' or 'clamp'. */
   readonly terminal: Readonly<Record<School, string>>;
+  /** Its row in the table of ends, where it takes other than its screw does. */
+  readonly end?: string;
   readonly curve: readonly CurvePoint[];
   readonly source: string;
 }
+
+/** The row of the table of ends that a family's terminal is. */
+export const terminalRow = (family: Family, school: School): string => family.end ?? family.terminal[school];
 
 export const FAMILIES: readonly Family[] = [
   {
@@ -199,6 +204,26 @@ export const FAMILIES: readonly Family[] = [
     source: 'IEC 60269-2',
   },
   {
+    id: 'cartridge-10x38',
+    name: '10 × 38 cartridge fuse',
+    kind: 'fuse',
+    ratingsA: [1, 2, 3, 4, 5, 6, 8, 10, 12, 15, 20, 25, 30],
+    maxVDc: 600,
+    interrupting: [{ volts: 600, amps: 20000 }],
+    ignitionProtected: false,
+    thermal: true,
+    terminal: { metric: 'screw clamp', awg: 'screw clamp' },
+    curve: [
+      { multiple: 1.13, fastestS: 3600, slowestS: null },
+      { multiple: 1.45, fastestS: 60, slowestS: 3600 },
+      { multiple: 2, fastestS: 5, slowestS: 120 },
+      { multiple: 3, fastestS: 0.5, slowestS: 8 },
+      { multiple: 5, fastestS: 0.04, slowestS: 0.4 },
+      { multiple: 10, fastestS: 0.003, slowestS: 0.03 },
+    ],
+    source: 'IEC 60269-6 gPV, 10 mm by 38 mm, in a touch-proof holder; DC figures typical, ours',
+  },
+  {
     id: 'panel-breaker',
     name: 'panel breaker',
     kind: 'breaker',
@@ -212,6 +237,7 @@ export const FAMILIES: readonly Family[] = [
     ignitionProtected: true,
     thermal: false,
     terminal: { metric: 'M4', awg: 'M5' },
+    end: 'panel breaker',
     curve: [
       { multiple: 1, fastestS: 36000, slowestS: null },
       { multiple: 1.25, fastestS: 20, slowestS: 200 },
@@ -277,6 +303,7 @@ export const FAMILIES: readonly Family[] = [
     ignitionProtected: false,
     thermal: false,
     terminal: { metric: 'M4', awg: 'M5' },
+    end: 'panel breaker',
     curve: [
       { multiple: 1, fastestS: 36000, slowestS: null },
       { multiple: 1.25, fastestS: 20, slowestS: 200 },

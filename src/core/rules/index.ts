@@ -16,10 +16,12 @@ export {
   underSchool,
 } from './conductors';
 export { bundleFactor, DERATING_SOURCE, type Enclosure, ENCLOSURE_FACTOR, ENGINE_SPACE, MIN_ENGINE_SPACE_RATING_C } from './derating';
-export { AC_FAMILIES, type CurvePoint, DC_FAMILIES, type Family, findFamily } from './devices';
+export { AC_FAMILIES, type CurvePoint, DC_FAMILIES, type Family, findFamily, terminalRow } from './devices';
+export { type EndRow, ENDS, endTakes, largestAtEnd, studFor } from './ends';
 export { DEVICE_KINDS, deviceDropV, deviceOhm, INLINE } from './inline';
 export { interruptingMinimumA } from './interrupting';
 export { FAMILY_ORDER, RULE_SETS, type RuleSet, WORST_COPPER } from './ruleSets';
+export { DEVICE_MIN, END_MIN, PANEL_MIN, PULL_MIN_PER_M } from './workMinutes';
 export { shrinkFor, studName, STUDS, terminalFor } from './terminals';
 export {
   AMBIENT_C,

@@ -41,8 +41,13 @@ export const RULE_SETS: Readonly<Record<School, RuleSet>> = {
   },
 };
 
-/** Which families the application tries, in order, where the place does not fix one: the first that suits is taken. */
-export const FAMILY_ORDER = {
-  bank: ['terminal-cube', 'strip-SF51', 'strip-link', 'class-T', 'surface-breaker', 'nh00-gG'],
-  bus: ['blade', 'panel-breaker', 'maxi-blade', 'strip-SF30', 'strip-SF51', 'strip-link', 'class-T', 'surface-breaker', 'nh00-gG'],
-} as const;
+/** Families of a bus, where a panel's feeder starts, in order. */
+const FEEDER = ['blade', 'panel-breaker', 'maxi-blade', 'strip-SF30', 'strip-SF51', 'strip-link', 'class-T', 'surface-breaker', 'nh00-gG'];
+const SMALL = 'cartridge-10x38';
+
+/** Which families the application tries, in order, where the place does not fix one: the first that suits is taken. bus: of loads, small ones too. */
+export const FAMILY_ORDER: Readonly<Record<'bank' | 'feeder' | 'bus', readonly string[]>> = {
+  bank: ['terminal-cube', 'strip-SF51', 'strip-link', 'class-T', 'surface-breaker', 'nh00-gG', SMALL],
+  feeder: [...FEEDER, SMALL],
+  bus: [...FEEDER.slice(0, 2), SMALL, ...FEEDER.slice(2)],
+};

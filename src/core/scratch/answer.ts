@@ -1,5 +1,5 @@
 /** The scratch line answered: the load on a run of its own, with or without a boat behind it. */
-import { analyse, createMemory, workedCircuit } from '../analysis';
+import { analyse, createMemory, workedCircuit, workedPath } from '../analysis';
 import {
   APPLIANCES,
   applyEdit,
@@ -217,7 +217,8 @@ export function scratch(line: string, boat: Design | null, school: 'awg' | 'metr
   const memory = createMemory();
   const { findings } = analyse(scene.design, memory);
   const worked = workedCircuit(memory, scene.circuitId);
-  if (!worked) return { ok: false, message: 'that cannot be worked out' };
+  const working = circuitWorking(workedPath(memory, scene.circuitId), scene.design.boat);
+  if (!worked || !working) return { ok: false, message: 'that cannot be worked out' };
   return {
     ok: true,
     answer: {
@@ -226,7 +227,7 @@ export function scratch(line: string, boat: Design | null, school: 'awg' | 'metr
       lengthM: reading.lengthM ?? 0,
       result: worked.result,
       findings: findings.filter((f) => f.id.endsWith(`:${scene.circuitId}`)),
-      working: { ...circuitWorking(worked, scene.design.boat), title: reading.name },
+      working: { ...working, title: reading.name },
       assumed: [
         ...(reading.volts === systemV ? [] : [`${systemV} V system`]),
         `behaves as ${BEHAVES[load.behaviour]}`,

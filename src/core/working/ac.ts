@@ -10,6 +10,7 @@ import {
   INTERRUPTS_AT_LEAST,
   runningOn,
   settingsOf,
+  withBreakers,
   sourceOhm,
   vaOf,
 } from '../ac';
@@ -171,7 +172,7 @@ export function acSourceWorking(design: Design, power: AcPower, id: string, unit
       SHOCK,
     ],
     sections: [
-      ...settingsOf(design)
+      ...withBreakers(design, settingsOf(design))
         .filter((s) => s.sourceId === id)
         .map((s) => {
           const { wanted } = runningOn(design, s, design.acRules.wanted, false);

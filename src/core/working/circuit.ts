@@ -1,7 +1,7 @@
 /** The working of one circuit, line by line. */
-import { marginsOf, neighbours, otherSchool, type State, type WorkedCircuit } from '../circuit';
+import { marginsOf, neighbours, otherSchool, type State, voltsLost, type WorkedCircuit } from '../circuit';
 import { benchSections } from './circuitSections';
-import { choiceName, round3, show, type Units } from '../quantity';
+import { choiceName, type Kind, round3, show, type Units } from '../quantity';
 import type { Neighbour, Working } from './types';
 
 export const COMES_FIRST = "Local code, the maker's instructions and licensed practice come first.";
@@ -21,18 +21,27 @@ const neighbour = (label: string, state: State, chosen: State, units: Units): Ne
   };
 };
 
-/** The working behind a circuit's result. */
-export function circuitWorking(worked: WorkedCircuit, units: Units): Working {
+/**
+ * The working behind a circuit's result; null for an empty path.
+ * @param path from the bank to it, itself last.
+ */
+export function circuitWorking(path: readonly WorkedCircuit[], units: Units): Working | null {
+  const worked = path[path.length - 1];
+  if (!worked) return null;
   const { result, trial: b } = worked;
   const beside = otherSchool(worked);
   const { ladder, state } = result.own;
   const { down, up } = neighbours(b, ladder.chosen);
   const m = marginsOf(b, ladder.chosen);
+  const { input } = b;
+  const warmestC = Math.max(...input.surroundings.map((s) => s.ambientC));
+  const good = (amount: number | null, kind: Kind, asked: number, after = ''): readonly string[] =>
+    amount === null ? [] : [`${show(amount, kind, units)}${after}${m.holds ? '' : ` (${show(asked, kind, units)} asked)`}`];
   const margins = [
-    ...(m.lengthM !== null ? [`${show(m.lengthM, 'm', units)} of run`] : []),
-    ...(m.currentA !== null ? [show(m.currentA, 'A', units)] : []),
-    ...(m.lowV !== null ? [`${show(m.lowV, 'V', units)} at the posts`] : []),
-    ...(m.ambientC !== null ? [`${show(m.ambientC, 'C', units)} around it`] : []),
+    ...good(m.lengthM, 'm', input.lengthM, ' of run'),
+    ...good(m.currentA, 'A', input.workingA),
+    ...good(m.lowV, 'V', input.volts.lowV, ' at the posts'),
+    ...good(m.ambientC, 'C', warmestC, ' around it'),
   ];
   const side = beside.trial.input.school === 'awg' ? 'AWG school' : 'metric school';
   const other = beside.side;
@@ -74,6 +83,7 @@ export function circuitWorking(worked: WorkedCircuit, units: Units): Working {
       ...(up ? [neighbour('one size up', up, state, units)] : []),
     ],
     margins,
+    volts: voltsLost(path),
     beside: `The ${side} would take ${other.ladder.proposed ? choiceName(other.ladder.proposed) : 'no size in its table'} and ${round3(other.protection.ratingA)} A, governed by ${other.ladder.governs}.`,
     cautions: cautions.map((c) => `${c} ${COMES_FIRST}`),
   };

@@ -1,4 +1,5 @@
 /** The working: arithmetic as a careful person writes it, returned as data. */
+import type { VoltsLost } from '../circuit';
 import type { Kind, Mark } from '../quantity';
 
 export interface WorkingLine {
@@ -32,6 +33,8 @@ export interface Working {
   readonly sections: readonly WorkingSection[];
   readonly neighbours: readonly Neighbour[];
   readonly margins: readonly string[];
+  /** Where the volts of a circuit's whole path go. */
+  readonly volts?: readonly VoltsLost[];
   readonly cautions: readonly string[];
   /** The other school's answer in a sentence. */
   readonly beside?: string;

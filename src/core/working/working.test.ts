@@ -2,14 +2,18 @@ import { analyse } from '../analysis';
 import { circuitWorking } from './circuit';
 import { loadWorking, needWorking } from './load';
 import type { Working } from './types';
-import { workedOf } from '../analysis/testing';
+import { pathOf, workedOf } from '../analysis/testing';
 import { circuitTrial, marginsOf, stateAt } from '../circuit';
 import { findConductor } from '../rules';
 import type { Design } from '../design';
 import { bareBoat, withLoad } from '../design/testing';
 
 const metric = withLoad(bareBoat('metric'), { rating: 240, mark: "maker's" }, 4);
-const workingOf = (design: Design): Working => circuitWorking(workedOf(design), design.boat);
+const workingOf = (design: Design, id = 'c-x'): Working => {
+  const working = circuitWorking(pathOf(design, id), design.boat);
+  if (!working) throw new Error('no circuit');
+  return working;
+};
 const line = (working: Working, label: string | RegExp) =>
   working.sections.flatMap((s) => s.lines).find((l) => (typeof label === 'string' ? l.label === label : label.test(l.label)));
 
@@ -100,7 +104,7 @@ test('the maker’s sheet, a duty and refused families are told', () => {
 });
 
 test('a feeder shows its demand, and everything it might carry', () => {
-  const working = circuitWorking(workedOf(metric, 'c-main'), metric.boat);
+  const working = workingOf(metric, 'c-main');
   expect(line(working, 'feeder demand')?.source).toContain('metric school');
   expect(line(working, 'sum of everything')?.value).toBeCloseTo(240 / 11.4, 9);
 });

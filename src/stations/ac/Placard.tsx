@@ -26,15 +26,30 @@ export function Placard() {
             <section key={l.setting} className="keep mt-4 border-t-2 border-ink pt-2">
               <h3 className="text-[20px] font-bold">{l.setting}</h3>
               {l.all ? <p className="text-[17px]">Everything at once.</p> : null}
-              {l.all
-                ? null
-                : l.sets.map((set, i) => (
-                    <p key={set.join()} className="text-[16.5px] leading-snug">
-                      {i === 0 ? '' : <b>or </b>}
-                      {set.join(' + ')}
+              {l.all ? null : l.rules.length > 0 ? (
+                <>
+                  <ul>
+                    {l.rules.map((rule) => (
+                      <li key={`${rule.lead} ${rule.text}`} className="text-[17px] leading-snug">
+                        <b>{rule.lead}:</b> {rule.text}
+                      </li>
+                    ))}
+                  </ul>
+                  {l.also.length > 0 ? (
+                    <p className="text-[14px]">
+                      <b>Also:</b> {l.also.map((set) => set.join(' + ')).join('; or ')}
                     </p>
-                  ))}
-              {!l.all && l.more > 0 ? (
+                  ) : null}
+                </>
+              ) : (
+                l.sets.map((set, i) => (
+                  <p key={set.join()} className="text-[16.5px] leading-snug">
+                    {i === 0 ? '' : <b>or </b>}
+                    {set.join(' + ')}
+                  </p>
+                ))
+              )}
+              {!l.all && l.rules.length === 0 && l.more > 0 ? (
                 <p className="text-[14px]">Other mixes of these fit too; leave something out when in doubt.</p>
               ) : null}
               {l.never.length > 0 ? (

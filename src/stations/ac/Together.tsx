@@ -111,7 +111,7 @@ export function Together() {
                       'fits, as far as it reaches'
                     ) : (
                       <b key="w" className="font-semibold text-lead">
-                        too much
+                        too much{wanted.opens.length > 0 ? `: opens ${wanted.opens.join(', ')}` : ''}
                       </b>
                     ),
                     Number.isFinite(wanted.roomVa) ? String(Math.round(wanted.roomVa)).replace('-', '−') : '–',
@@ -152,16 +152,22 @@ function Sets({ running }: { running: Running }) {
   const rows = design.acLoads.filter((l) => sets.some((s) => s.includes(l.id)));
   const watts = (set: readonly string[]) => set.reduce((sum, id) => sum + wattsById(design, id), 0);
   const shown = all ? sets : sets.slice(0, SHOWN);
-  const never = [...running.tooLarge, ...running.refusals.map((r) => r.id).filter(Boolean)].map((id) => nameOf(design, id));
+  const never = [...running.tooLarge, ...running.refusals.map((r) => r.id).filter(Boolean)].map((id) => {
+    const alone = running.opensAlone[id] ?? [];
+    return `${nameOf(design, id)}${alone.length > 0 ? ` (opens ${alone.join(', ')})` : ''}`;
+  });
   return (
     <section className="mt-5" aria-label={`Largest sets on ${running.setting.name}`}>
       <h2 className="font-semibold">
         {sets.length === 1 ? 'One set' : `${sets.length}${more ? ' and more' : ''} largest sets`} on {running.setting.name}
       </h2>
-      <p className="text-quiet">Each fits, and nothing can be added to it. Whatever leaves something out of one fits as well.</p>
+      <p className="text-quiet">
+        Each fits on the source and behind every breaker on the way, however it is plugged in, and nothing can be added to it. Whatever
+        leaves something out of one fits as well.
+      </p>
       {never.length > 0 ? (
         <p>
-          <b className="font-semibold">Never on it:</b> {never.join(', ')}.
+          <b className="font-semibold">Never on it:</b> {never.join('; ')}.
         </p>
       ) : null}
       <div className="overflow-x-auto">

@@ -1,8 +1,10 @@
 'use client';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { CountLine, CutList } from '@/core';
 import { bare, show, unitOf } from '@/core/quantity';
-import { useDesign, useCutList } from '@/ui/boat/context';
+import { nameOf } from '@/core/answer';
+import { type Held, heldBack } from '@/core/build';
+import { useDesign, useCutList, useFindings } from '@/ui/boat/context';
 import { fileName, saveCsv } from '@/ui/files';
 import { cutListCsv } from './csv';
 import { Extras } from './Extras';
@@ -37,10 +39,13 @@ function Counts({ title, lines, note }: { title: string; lines: readonly CountLi
 export default function Build() {
   const design = useDesign();
   const list = useCutList();
+  const findings = useFindings();
+  const held = useMemo(() => (list ? heldBack(design, list, findings) : null), [design, list, findings]);
   const [asked, setAsked] = useState('');
+  const [only, setOnly] = useState(false);
   const units = design.boat;
   const metres = unitOf('m', units).name;
-  if (!list) return <p className="p-6 text-quiet">Working out the list.</p>;
+  if (!list || !held) return <p className="p-6 text-quiet">Working out the list.</p>;
   if (list.cuts.length === 0)
     return (
       <div className="max-w-[520px] p-6">
@@ -52,7 +57,7 @@ export default function Build() {
       </div>
     );
   const wanted = asked.trim().toLowerCase();
-  const cuts = list.cuts.filter(
+  const cuts = (only ? held.free : list.cuts).filter(
     (c) => wanted === '' || `${c.no} ${c.serves} ${c.size} ${c.colour} ${c.fromEnd} ${c.toEnd}`.toLowerCase().includes(wanted),
   );
   return (
@@ -66,7 +71,7 @@ export default function Build() {
           <button
             type="button"
             className="act"
-            onClick={() => saveCsv(`${fileName(design.boat.name)}-cut-list.csv`, cutListCsv(list, units))}
+            onClick={() => saveCsv(`${fileName(design.boat.name)}-cut-list.csv`, cutListCsv(list, units, held))}
           >
             CSV
           </button>
@@ -75,6 +80,7 @@ export default function Build() {
           </button>
         </span>
       </div>
+      <NotToBeBuilt held={held} pieces={list.cuts.length} />
       <p className="mt-1 text-[12px]">
         <b>{design.boat.name}</b>, {show(design.boat.lengthM, 'm', units)}, {design.boat.systemV} V DC
         {design.acCircuits.length > 0 ? `, ${design.boat.acRegion} AC` : ''}. Rule set: {design.boat.ruleSet === 'awg' ? 'AWG' : 'metric'}.
@@ -103,6 +109,10 @@ export default function Build() {
             value={asked}
             onChange={(e) => setAsked(e.target.value)}
           />
+          <label className="screen-only flex items-baseline gap-1">
+            <input type="checkbox" checked={only} onChange={(e) => setOnly(e.target.checked)} /> only what may be cut already (
+            {held.free.length})
+          </label>
         </div>
         <table className="mt-1 w-full text-left">
           <thead>
@@ -118,8 +128,16 @@ export default function Build() {
           </thead>
           <tbody>
             {cuts.map((c, i) => (
-              <tr key={`${c.label}-${i}`} className="border-b border-line">
-                <td className="pr-2">{c.label}</td>
+              <tr
+                key={`${c.label}-${i}`}
+                className={`border-b border-line ${held.against.has(c.circuitId) ? 'line-through decoration-lead' : ''}`}
+              >
+                <td className="pr-2">
+                  {c.label}
+                  {held.against.has(c.circuitId) ? (
+                    <span className="inline-block w-full text-[11.5px] text-lead">no: {held.against.get(c.circuitId)?.[0]?.title}</span>
+                  ) : null}
+                </td>
                 <td className="reading pr-2 whitespace-nowrap">{c.size}</td>
                 <td className="pr-2">{c.colour}</td>
                 <td className={`reading text-right ${c.taped ? 'tone-measured' : 'tone-estimated'}`}>
@@ -127,7 +145,7 @@ export default function Build() {
                 </td>
                 <td className="pr-2 pl-4">{c.fromEnd}</td>
                 <td className="pr-2">{c.toEnd}</td>
-                <td>☐</td>
+                <td>{held.against.has(c.circuitId) ? '–' : '☐'}</td>
               </tr>
             ))}
           </tbody>
@@ -137,6 +155,31 @@ export default function Build() {
         </p>
       </section>
     </div>
+  );
+}
+
+/** The mark over a list that must not be built yet, and what stands against it. */
+function NotToBeBuilt({ held, pieces }: { held: Held; pieces: number }) {
+  const design = useDesign();
+  if (held.stops.length === 0) return null;
+  return (
+    <section role="alert" data-testid="not-to-be-built" className="keep mt-3 border-[3px] border-lead p-3">
+      <h2 className="text-[17px] font-bold text-lead uppercase">Not to be built</h2>
+      <p>
+        {held.stops.length} {held.stops.length === 1 ? 'stop is' : 'stops are'} open. {held.heldPieces} of {pieces} pieces are struck below;{' '}
+        {held.free.length} may be cut already, {held.untaped} more once their runs are taped. Counts and reels are of all.
+      </p>
+      <ul className="mt-1 list-disc pl-5">
+        {held.stops.map((f) => (
+          <li key={f.id}>
+            <b className="font-semibold">
+              {nameOf(design, f.about)}: {f.title}.
+            </b>{' '}
+            {f.todo}
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 

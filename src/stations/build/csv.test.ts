@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import { analyse, cutList } from '@/core';
+import { heldBack } from '@/core/build';
 import { bareBoat, withLoad } from '@/core/design/testing';
 import { cutListCsv } from './csv';
 
@@ -8,7 +9,7 @@ describe.each([
   ['AWG, feet', withLoad(bareBoat('awg', 24), { connection: 'M8', rating: 900 }, 7), 0.3048],
 ] as const)('the cut list of a %s boat as CSV', (_, design, metre) => {
   const list = cutList(design, analyse(design).circuits);
-  const { data, errors } = Papa.parse<string[]>(cutListCsv(list, design.boat));
+  const { data, errors } = Papa.parse<string[]>(cutListCsv(list, design.boat, heldBack(design, list, [])));
   const of = (kind: string) => data.filter((row) => row[0] === kind);
   test('reads back without a fault, every row as wide as the head', () => {
     expect(errors).toEqual([]);

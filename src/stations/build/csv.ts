@@ -1,9 +1,10 @@
 import type { CutList } from '@/core';
+import type { Held } from '@/core/build';
 import { toCsv } from '@/core/format';
 import { bare, unitOf, type Units } from '@/core/quantity';
 
 /** The whole cut list as one CSV: what kind of line it is stands in the first column. */
-export function cutListCsv(list: CutList, units: Units): string {
+export function cutListCsv(list: CutList, units: Units, held: Held): string {
   const metres = unitOf('m', units).name;
   const mass = unitOf('kg', units).name;
   const head = [
@@ -24,6 +25,7 @@ export function cutListCsv(list: CutList, units: Units): string {
     rows.map((r) => [line, r.item, '', '', '', '', '', '', String(r.count), '', r.note]);
   return toCsv([
     head,
+    ...held.stops.map((f) => ['NOT TO BE BUILT', f.title, '', '', '', '', '', '', '', '', f.todo]),
     ...list.cuts.map((c) => [
       'piece',
       c.label,
@@ -35,7 +37,7 @@ export function cutListCsv(list: CutList, units: Units): string {
       c.toEnd,
       '1',
       '',
-      '',
+      (held.against.get(c.circuitId) ?? []).map((f) => `NOT TO BE CUT: ${f.title}`).join('; '),
     ]),
     ...list.reels.map((r) => [
       'cable',

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import type { Finding } from '@/core';
 import { nameOf } from '@/core/answer';
 import { byCause } from '@/core/check';
+import { Remedies } from '@/ui/remedies/Remedies';
 import { useAnalyser, useAsked, useDesign, useSelected, useStore } from '@/ui/boat/context';
 
 const HEADINGS = { stop: 'Stop: must be settled before it is built', fix: 'Fix: ought to be settled', note: 'Note: good to know' } as const;
@@ -79,6 +80,7 @@ function One({ finding, onAccept }: { finding: Finding; onAccept: ((finding: Fin
         <p className="max-w-[720px] text-quiet">
           {finding.why} <span className="text-ink">{finding.todo}</span>
         </p>
+        {onAccept ? <Remedies finding={finding} name={name} /> : null}
       </div>
       {onAccept ? (
         <>

@@ -28,7 +28,7 @@ import { hoursColumns, map } from '@/ui/sheet/cells';
 /** A typed figure is no longer the list's typical one; until its source is stated it counts as estimated. */
 const typed = (row: Load): Pick<Load, 'mark'> => ({ mark: row.mark === 'typical' ? 'estimated' : row.mark });
 
-type OptionalKey = 'surgeA' | 'surgeS' | 'minV' | 'makerFuseA' | 'standbyA' | 'maxLeadM' | 'minBankAh';
+type OptionalKey = 'stalledA' | 'surgeA' | 'surgeS' | 'minV' | 'makerFuseA' | 'standbyA' | 'maxLeadM' | 'minBankAh';
 
 export function loadColumns(design: Pick<Design, 'boat' | 'living' | 'places'>): Column<Load>[] {
   const units = design.boat;
@@ -180,6 +180,15 @@ export function loadColumns(design: Pick<Design, 'boat' | 'living' | 'places'>):
     yesNo('runsLong', 'long', 46, 'May run together with others for long: counts in full in feeder demand'),
     optional('surgeA', 'surge', 'A', 0, 20000, 66, 'Start current of one item'),
     optional('surgeS', 'for', 's', 0.001, 600, 54, 'How long the start surge lasts'),
+    optional(
+      'stalledA',
+      'stalled',
+      'A',
+      0,
+      20000,
+      66,
+      'What a motor draws held fast; empty: four times its working current, or its surge, typical',
+    ),
     optional('minV', 'least', 'V', 0, 60, 58, 'Lowest volts it starts at; empty: the house rule'),
     optional('makerFuseA', 'fuse', 'A', 0.1, 1000, 56, "Maker's fuse; it wins over the house rule"),
     {

@@ -1,6 +1,7 @@
 'use client';
 import { rowOf } from '@/core/design';
 import { useDesign, useFindings, useSelected, useWorking } from '@/ui/boat/context';
+import { Remedies } from '../remedies/Remedies';
 import { Sections } from './Sections';
 
 /** The arithmetic behind whatever is selected, as in a notebook. */
@@ -56,6 +57,7 @@ export function WorkingPanel() {
           <p className="text-[12px]">
             {f.accepted ? `Accepted by ${f.accepted.by}: ${f.accepted.why}` : f.why} <i>{f.accepted ? '' : f.todo}</i>
           </p>
+          {f.accepted ? null : <Remedies finding={f} name={`${working.title}: ${f.title}`} />}
         </div>
       ))}
       {working.neighbours.length > 0 ? (

@@ -1,6 +1,18 @@
 /** Rules on AC runs: conductor and breaker, faults to earth, what the cable is and what colour. */
-import { type AcCircuitResult, acCircuits, chainsTo, INTERRUPTS, INTERRUPTS_AT_LEAST, sourceOhm } from '../../ac';
-import { type AcCircuit, type Design, setOp, rowOf } from '../../design';
+import {
+  type AcCircuitResult,
+  acCircuits,
+  type BreakerLimit,
+  chainsTo,
+  consumerOf,
+  continuousPart,
+  fits,
+  opens,
+  INTERRUPTS,
+  INTERRUPTS_AT_LEAST,
+  sourceOhm,
+} from '../../ac';
+import { type AcCircuit, type AcLoad, addOp, type Design, type Finding, type Op, setOp, rowOf } from '../../design';
 import { round3, sizeName } from '../../quantity';
 import { AC_COLOURS, DROP_PCT, TOTAL_DROP_PCT } from '../../rules';
 import { type Rule, type Said, SOURCES, when } from './../rule';
@@ -41,6 +53,42 @@ const wantsOf = ({ r }: Run): string => sizeName(r.proposed.school, r.proposed.s
 function askedA({ c, r, design }: Run): number {
   const least = INTERRUPTS_AT_LEAST[design.boat.acRegion];
   return Math.max(...chainsTo(design, c).map(({ source }) => r.volts / sourceOhm(source)), r.feeder ? least.main : least.branch);
+}
+
+const rowsAt = (c: AcCircuit, design: Design): readonly AcLoad[] => design.acLoads.filter((l) => c.loadIds.includes(l.id));
+
+/** A branch's own breaker as a limit. */
+function branchOf(c: AcCircuit, r: AcCircuitResult, design: Design): { readonly breakers: readonly BreakerLimit[] } {
+  const part = continuousPart(design.acRules, design.boat.ruleSet);
+  return { breakers: [{ id: c.id, name: c.name, amps: r.ratingA, continuousPart: part, members: new Set(c.loadIds) }] };
+}
+
+/** The largest first, each on the first branch whose breaker bears it; what does not fit on this one goes to new ones like it. */
+function regroup(design: Design, { about }: Finding): readonly (Op | undefined)[] | null {
+  const c = rowOf(design.acCircuits, about.id);
+  const r = acCircuits(design).find((x) => x.id === about.id);
+  if (!c || !r) return null;
+  const { breakers } = branchOf(c, r, design);
+  const limit = { legs: r.legs, volts: r.volts, amps: Infinity, continuousPart: 1, kw: null, kva: null, breakers };
+  const consumers = rowsAt(c, design)
+    .map((l) => ({ ...consumerOf(design, l, r.legs), notWith: null }))
+    .sort((a, b) => b.watts - a.watts);
+  const groups: (typeof consumers)[] = [];
+  for (const l of consumers) {
+    const open = groups.find((g) => fits([...g, l], limit));
+    if (open) open.push(l);
+    else groups.push([l]);
+  }
+  if (groups.length < 2) return null;
+  const ids = (g: typeof consumers) => c.loadIds.filter((id) => g.some((l) => l.id === id));
+  const taken = new Set(design.acCircuits.map((x) => x.id));
+  const last = design.acCircuits.reduce((most, x) => Math.max(most, Number.parseInt(x.no.replace(/^\D+/, ''), 10) || 0), 0);
+  const more = groups.slice(1).map((g, i): AcCircuit => {
+    let id = `${c.id}-${i + 2}`;
+    while (taken.has(id)) id += 'x';
+    return { ...c, id, no: `A${last + i + 1}`, name: `${c.name} ${i + 2}`, loadIds: ids(g) };
+  });
+  return [setOp(design, ['acCircuits', c.id, 'loadIds'], ids(groups[0] ?? [])), ...more.map((x) => addOp(design, 'acCircuits', x))];
 }
 
 export const AC_RUN_RULES: readonly Rule<AcRunFacts>[] = [
@@ -144,6 +192,39 @@ export const AC_RUN_RULES: readonly Rule<AcRunFacts>[] = [
         title: `feeder and branch lose ${round3(x.r.dropPct)} %`,
         todo: `${wantsOf(x)}, or a shorter run.`,
       })),
+  ),
+  run(
+    {
+      id: 'ac-together',
+      severity: 'fix',
+      reads: ['acCircuits.loadIds', 'acCircuits.ratingA', 'acLoads', 'acRules.wanted'],
+      when: 'what is on a branch opens its breaker when all of it runs; to be settled where that is wanted together',
+      why: 'The breaker opens, again and again, in the middle of a meal.',
+      todo: 'Put some of it on a branch of its own, or tell the owner: one at a time.',
+      hazard: 'none',
+      confirm: 'nothing',
+      source: SOURCES.practice,
+      cure: regroup,
+    },
+    ({ c, r, design }) => {
+      if (c.to !== null) return [];
+      const { breakers } = branchOf(c, r, design);
+      const rows = rowsAt(c, design).map((l) => consumerOf(design, l, r.legs));
+      const limit = { legs: r.legs, volts: r.volts, amps: Infinity, continuousPart: 1, kw: null, kva: null, breakers };
+      const wanted = rows.filter((l) => design.acRules.wanted.includes(l.id));
+      const asked = opens(wanted, limit).length > 0;
+      // Of those that exclude one another the largest stands for all.
+      const most = rows.filter((l) => l.notWith === null || rows.every((x) => x.notWith !== l.notWith || x.watts <= l.watts));
+      return when(asked || opens(most, limit).length > 0, () => {
+        const those = asked ? wanted : most;
+        const names = those.map((l) => rowOf(design.acLoads, l.id)?.name ?? l.id);
+        const amps = those.reduce((sum, l) => sum + l.watts / l.powerFactor, 0) / r.spanV;
+        return {
+          severity: asked ? 'fix' : 'note',
+          title: `${names.join(', ')} together take ${round3(amps)} A; ${r.ratingA} A opens`,
+        };
+      });
+    },
   ),
   run(
     {

@@ -1,5 +1,19 @@
 /** Rules on AC sources and appliances. */
-import { chainsTo, consumerOf, cordPct, fits, loose, outletA, rowsOn, SERVICES, type Setting, settingsOf, vaOf } from '../../ac';
+import {
+  chainsTo,
+  consumerOf,
+  cordPct,
+  fits,
+  loose,
+  outletA,
+  rowsOn,
+  SERVICES,
+  type Setting,
+  settingsOf,
+  vaOf,
+  withBreakers,
+  opens,
+} from '../../ac';
 import { ampacityA, derate } from '../../conductor';
 import { type AcLoad, type AcSource, type Design, dropOps, rowOf } from '../../design';
 import { findConductor, DROP_PCT, TOTAL_DROP_PCT } from '../../rules';
@@ -407,7 +421,7 @@ interface Served {
 }
 function servedBy(design: Design): Served {
   const rows = new Map(design.acSources.map((s) => [s.id, new Set(rowsOn(design, s.id))]));
-  const settings = settingsOf(design);
+  const settings = withBreakers(design, settingsOf(design));
   return { loose: loose(design), settingsFor: (l) => settings.filter((s) => rows.get(s.sourceId)?.has(l)) };
 }
 
@@ -513,12 +527,13 @@ const APPLIANCES: readonly AcRule[] = [
       const served = servedBy(d);
       return d.acLoads.flatMap((l) => {
         const settings = counts(l) ? served.settingsFor(l) : [];
+        const alone = settings.flatMap((s) => opens([consumerOf(d, l, s.limit.legs)], s.limit));
         return settings.length > 0 && settings.every((s) => !fits([consumerOf(d, l, s.limit.legs)], s.limit))
           ? [
               {
                 id: l.id,
                 title: 'fits on no source',
-                why: `It takes ${Math.round(vaOf(d, l))} VA alone, more than any source it can reach.`,
+                why: `It takes ${Math.round(vaOf(d, l))} VA alone, more than any source it can reach${alone.length > 0 ? `, or a breaker before it: ${[...new Set(alone)].join(', ')}` : ''}.`,
                 todo: `A smaller one, a larger service, or a panel it can be fed from; an outlet is made for ${outletA(SERVICES[d.boat.acRegion].volts)} A.`,
               },
             ]

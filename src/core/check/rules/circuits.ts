@@ -28,17 +28,17 @@ const setting =
     const fields = change(design, about.id);
     return fields && Object.entries(fields).map(([key, value]) => setOp(design, ['circuits', about.id, key], value));
   };
-/** Takes the pinned size off, so that the application chooses. */
+/** Takes the pinned size off, so that the application chooses, with the pieces its ends may ask for. */
 const unpin = setting((design, id) => {
   const c = circuitOf(design, id);
-  return c?.pin.size && !c.found ? { pin: { ...c.pin, size: null, legs: 1, ownDevices: false } } : null;
+  return c?.pin.size && !c.found ? { pin: { ...c.pin, size: null, legs: 1, ownDevices: false }, stepDown: true } : null;
 });
 
 /** The device too, where it is pinned so large that a far short never opens it. */
 const release = setting((design, id) => {
   const c = circuitOf(design, id);
   if (!c || c.found || (!c.pin.size && !c.pin.ratingA)) return null;
-  return { pin: { size: null, legs: 1, family: null, ratingA: null, ownDevices: false } };
+  return { pin: { size: null, legs: 1, family: null, ratingA: null, ownDevices: false }, stepDown: true };
 });
 
 interface Failure {

@@ -1,7 +1,9 @@
 /** Rules on the main side: what lands on nothing, loops, banks side by side, returns through the hull, what goes round the shunt. */
 import { type Design, dropOp, type BatteryCable, type BatteryCableEnd, setOp, rowOf } from '../../design';
 import { endName, endNode, loops, loose, paralleled, returnBar, shuntCable } from '../../topology';
-import { type BatteryCableResult, MOST_ON_A_STUD } from '../../mainSide';
+import { type BatteryCableResult, ledOhm, MOST_ON_A_STUD } from '../../mainSide';
+import { sizeName } from '../../quantity';
+import { endTakes, largestAtEnd, studName } from '../../rules';
 import { type Rule, type Said, SOURCES, type Told, when } from './../rule';
 
 export interface MainSideFacts {
@@ -200,6 +202,33 @@ const LEADS: readonly MainSideRule[] = [
   ),
   lead(
     {
+      id: 'lead-end',
+      severity: 'stop',
+      reads: ['leads.fromStud', 'leads.toStud', 'leads.size'],
+      when: 'a stud of a battery cable does not take the conductor',
+      why: 'A lug hangs on a stud that is too small: it runs hot, and works loose.',
+      todo: 'A larger stud or an adapter post there, or two conductors in parallel on studs of their own.',
+      hazard: 'fire',
+      confirm: 'eyes',
+      source: SOURCES.practice,
+    },
+    ({ lead: l, result, design }) => {
+      if (!result) return [];
+      const { school, size, areaMm2 } = result.conductor;
+      const studs = new Map([
+        [l.fromStud, endName(design, l, l.from) ?? 'its first end'],
+        [l.toStud, endName(design, l, l.to) ?? 'its far end'],
+      ]);
+      return [...studs].flatMap(([stud, at], i) =>
+        when(!endTakes(stud, school, areaMm2), () => ({
+          suffix: i === 0 ? '' : `-${i}`,
+          title: `${sizeName(school, size)} does not fit ${studName(school, stud)} at ${at}: ${sizeName(school, largestAtEnd(stud, school)?.size ?? '')} at most`,
+        })),
+      );
+    },
+  ),
+  lead(
+    {
       id: 'lead-device',
       severity: 'stop',
       reads: ['leads.through'],
@@ -280,6 +309,27 @@ function onPost(design: Design, bankId: string, rail: 'positive' | 'negative'): 
 }
 
 const WHOLE: readonly MainSideRule[] = [
+  {
+    id: 'charge-path',
+    about: 'source',
+    severity: 'fix',
+    reads: ['sources.ratedA', 'leads', 'house.criticalDropPct'],
+    when: 'the battery cables of a source, out and back together, lose more than a critical load may',
+    why: 'The regulator sees its volts before the battery does: it goes over to absorption early, and the bank is never full.',
+    todo: 'Heavier cables where most is lost, a shorter way, or sensing at the battery.',
+    hazard: 'none',
+    confirm: 'a meter',
+    source: SOURCES.dc,
+    find: ({ design, leads }) =>
+      design.sources.flatMap((s): readonly Told[] => {
+        const lostV = s.ratedA * ledOhm(design, s, leads);
+        const pct = (100 * lostV) / design.boat.systemV;
+        return when(pct > design.house.criticalDropPct + 1e-9, () => ({
+          id: s.id,
+          title: `its battery cables lose ${lostV.toFixed(2)} V at ${Math.round(s.ratedA)} A, ${pct.toFixed(1)} % of nominal; ${design.house.criticalDropPct} % may be lost`,
+        }));
+      }),
+  },
   {
     id: 'loose',
     about: 'bar',

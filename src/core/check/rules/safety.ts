@@ -249,25 +249,6 @@ export const SAFETY_RULES: readonly SafetyRule[] = [
       ),
   },
   {
-    id: 'string-fuses',
-    about: 'bank',
-    severity: 'fix',
-    reads: ['banks.chemistry', 'banks.strings', 'banks.stringFuseA'],
-    when: 'iron phosphate batteries in parallel without a fuse each',
-    why: 'A battery that fails inside is fed by all the others, with thousands of amps.',
-    todo: 'A fuse at each battery’s own terminal, 1.25 times its share at least and no more than its maker allows; it interrupts what the others can bring.',
-    hazard: 'fire',
-    confirm: 'eyes',
-    source: SOURCES.practice,
-    find: ({ design }) =>
-      design.banks.flatMap((b): readonly Told[] =>
-        when(b.chemistry === 'lfp' && b.strings > 1 && b.stringFuseA === null, () => ({
-          id: b.id,
-          title: `no fuse for each of its ${b.strings} batteries`,
-        })),
-      ),
-  },
-  {
     id: 'bank-temp',
     about: 'bank',
     severity: 'fix',

@@ -65,6 +65,7 @@ export function CircuitFacts({ circuit }: { circuit: Circuit }) {
           onChange={(v) => put('pin', { ...circuit.pin, ownDevices: v }, 'protection of the legs')}
         />
       ) : null}
+      <Tick label="step down at ends that take less" value={circuit.stepDown} onChange={(v) => put('stepDown', v, 'step-down pieces')} />
       <Tick label="sheathed" value={circuit.sheathed} onChange={(v) => put('sheathed', v, 'sheath')} />
       <Choice
         label="also passes"

@@ -13,7 +13,9 @@ import { CircuitFacts } from './CircuitFacts';
 import { circuitColumns, type CircuitRow } from './columns';
 import { DeviceList } from './DeviceList';
 import { LadderChart } from './LadderChart';
+import { SharedSizes } from './SharedSizes';
 import { TapList } from './TapList';
+import { VoltsBar } from './VoltsBar';
 
 const DutyChart = memo(dynamic(() => import('./DutyChart'), { ssr: false }));
 
@@ -105,19 +107,11 @@ export function Circuits({ filter, onFilter }: { filter: string; onFilter: (filt
   /** Sizes of shared parts that go with these edits; without the worker's answer they stay as each asks for by itself. */
   const sharedSizes = async (ops: readonly Op[]): Promise<readonly Op[]> => {
     try {
-      return await analyser.ask((r) => r.sharedSizes(ops));
+      return (await (await analyser.ask((r) => r.sharedSizes(ops)))?.ops) ?? [];
     } catch (error) {
       store.say('refused', `Shared parts are sized each by itself: ${error instanceof Error ? error.message : String(error)}`);
       return [];
     }
-  };
-  const sizeTogether = () => {
-    setSizing(true);
-    void sharedSizes([]).then((ops) => {
-      setSizing(false);
-      if (ops.length === 0) store.say('said', 'Nothing to change: every path holds, or no copper in it helps.');
-      else store.edit(`${ops.length} sizes chosen together`, ops);
-    });
   };
 
   const nextNo = () => String(1 + design.circuits.reduce((most, c) => Math.max(most, Number.parseInt(c.no, 10) || 0), 0));
@@ -199,15 +193,7 @@ export function Circuits({ filter, onFilter }: { filter: string; onFilter: (filt
         <button type="button" className="act" onClick={addCircuit}>
           add
         </button>
-        <button
-          type="button"
-          className="act"
-          disabled={sizing}
-          onClick={sizeTogether}
-          title="Least copper in mains and feeders with which every load’s whole path holds; kept until it is asked for again"
-        >
-          size shared parts
-        </button>
+        <SharedSizes />
         <button type="button" className="act" onClick={propose} disabled={sizing || loose === 0}>
           propose{loose > 0 ? ` for ${loose} loose` : ''}
         </button>
@@ -248,6 +234,7 @@ export function Circuits({ filter, onFilter }: { filter: string; onFilter: (filt
           <LadderChart ladder={result.own.ladder} other={working?.beside ?? ''} studied={studied ?? null} />
           <div className="mt-2 border-t border-line pt-1">
             <TapList circuit={circuit} result={result} onMove={move} />
+            <VoltsBar lost={working?.volts ?? []} systemV={boat.systemV} />
             <CircuitFacts key={circuit.id} circuit={circuit} />
             <DeviceList key={`${circuit.id}-devices`} circuit={circuit} />
             {brief ? <DutyChart circuitId={circuit.id} duty={brief} /> : null}

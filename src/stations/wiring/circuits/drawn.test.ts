@@ -61,7 +61,7 @@ describe('the ladder drawn', () => {
 });
 
 describe('a working’s lines', () => {
-  const working = circuitWorking(worked(pin('1')), bareBoat('metric').boat);
+  const working = circuitWorking([worked(pin('1'))], bareBoat('metric').boat);
   const html = working ? draw(Sections, { sections: working.sections }) : '';
   test('carry label, figure with unit, formula, mark and source', () => {
     expect(texts(html)).toContain('240 W ÷ 11.4 V, lowest bank volts');

@@ -1,0 +1,91 @@
+/** Ways out of findings on circuits: each is tried, costs what it says, and takes the finding away. */
+import { usualBoat } from '@/testing/usualBoat';
+import { applyEdit, type Design } from '../design';
+import { bareBoat, withLoad } from '../design/testing';
+import { analyse } from './analysis';
+import { effortOf } from './effort';
+import { remediesOf } from './remedies';
+
+const found = (design: Design, rule: string) => {
+  const finding = analyse(design).findings.find((f) => f.rule === rule);
+  if (!finding) throw new Error(`no ${rule}`);
+  return finding;
+};
+const after = (design: Design, ops: Parameters<typeof applyEdit>[1]['ops']): Design => {
+  const edited = applyEdit(design, { ops });
+  if (!edited.ok) throw new Error('the edits do not apply');
+  return edited.design;
+};
+const pin = (size: string) => ({ size: { school: 'metric' as const, size }, legs: 1, family: null, ratingA: null, ownDevices: false });
+
+const thin = withLoad(bareBoat('metric'), { behaviour: 'current', ratingBy: 'A', rating: 15 }, 8, { pin: pin('2.5') });
+const lossy: Design = {
+  ...withLoad(bareBoat('metric'), { behaviour: 'current', ratingBy: 'A', rating: 5, critical: true }, 4),
+  circuits: withLoad(bareBoat('metric'), { behaviour: 'current', ratingBy: 'A', rating: 5, critical: true }, 4).circuits.map((c) =>
+    c.id === 'c-main' ? { ...c, taps: c.taps.map((t) => ({ ...t, tapedM: 60 })) } : c,
+  ),
+};
+const boats: readonly (readonly [string, Design, string])[] = [
+  ['a pinned size that loses too much', thin, 'fails-drop'],
+  ['a long main that takes all the volts', lossy, 'path-drop'],
+  ['a proposed boat whose path misses', usualBoat(1), 'path-drop'],
+  ['a pump that starts on too few volts', usualBoat(8), 'path-start'],
+];
+
+describe.each(boats)('%s', (_, design, rule) => {
+  const finding = found(design, rule);
+  const remedies = remediesOf(design, finding);
+  test('has a way out', () => expect(remedies.length).toBeGreaterThan(0));
+  test('each takes the finding away, brings no stop and brings what it says', () => {
+    const known = new Set(analyse(design).findings.map((f) => f.id));
+    for (const r of remedies) {
+      const then = analyse(after(design, [...r.ops]));
+      expect(then.findings.filter((f) => f.id === finding.id && f.severity !== 'note')).toEqual([]);
+      const brought = then.findings.filter((f) => f.severity !== 'note' && !known.has(f.id));
+      expect(brought.map((f) => f.id)).toEqual(r.brings.map((f) => f.id));
+      expect(brought.filter((f) => f.severity === 'stop')).toEqual([]);
+    }
+  });
+  test('each weighs and takes as long as it says; the cheapest comes first', () => {
+    const now = effortOf(design, analyse(design).circuits);
+    for (const r of remedies) {
+      const edited = after(design, [...r.ops]);
+      const then = effortOf(edited, analyse(edited).circuits);
+      expect(then.kg - now.kg).toBeCloseTo(r.kg, 9);
+      expect(then.minutes - now.minutes).toBeCloseTo(r.minutes, 9);
+    }
+    const cost = remedies.map((r) => r.brings.length * 1e4 + r.minutes + 20 * r.kg);
+    expect([...cost].sort((a, b) => a - b)).toEqual(cost);
+  });
+});
+
+test('the copper it offers is the least that does: one size less leaves the finding', () => {
+  const own = remediesOf(thin, found(thin, 'fails-drop')).find((r) => r.id.startsWith('own-'));
+  const sizes = ['2.5', '4', '6', '10', '16', '25'];
+  const size = own?.id.slice(4) ?? '';
+  const lighter: Design = {
+    ...thin,
+    circuits: thin.circuits.map((c) => (c.id === 'c-x' ? { ...c, pin: pin(sizes[sizes.indexOf(size) - 1] ?? '') } : c)),
+  };
+  expect(analyse(lighter).findings.some((f) => f.rule === 'fails-drop')).toBe(true);
+});
+test('minutes by hand: a panel, its feeder and a branch of 4 m each in the open', () => {
+  // 2 min a metre, four ends of 3 min and a device of 15 for each circuit; the main has a battery switch or none.
+  const design = withLoad(bareBoat('metric'), {}, 4);
+  const { circuits } = analyse(design);
+  const metres = circuits.reduce((sum, c) => sum + c.lengthM, 0);
+  const inLine = design.circuits.reduce((sum, c) => sum + c.devices.length, 0);
+  expect(effortOf(design, circuits).minutes).toBeCloseTo(120 * design.panels.length + 2 * metres + 27 * circuits.length + 15 * inLine, 9);
+});
+test('of what is no circuit there is nothing to search', () => {
+  const finding = {
+    id: 'x:house',
+    rule: 'x',
+    severity: 'fix' as const,
+    about: { kind: 'bank' as const, id: 'house' },
+    title: '',
+    why: '',
+    todo: '',
+  };
+  expect(remediesOf(thin, finding)).toEqual([]);
+});

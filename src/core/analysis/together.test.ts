@@ -1,0 +1,83 @@
+/** Sizes chosen together, against every other way to size the shared parts. */
+import { applyEdit, type Design } from '../design';
+import { CONDUCTORS } from '../rules';
+import { usualBoat } from '@/testing/usualBoat';
+import { analyse, createMemory } from './analysis';
+import { chosenTogether } from './together';
+
+const taken = (design: Design): Design => {
+  const edited = applyEdit(design, { ops: [...chosenTogether(design).ops] });
+  if (!edited.ok) throw new Error('the edits do not apply');
+  return edited.design;
+};
+const kgOf = (design: Design): number => analyse(design).circuits.reduce((sum, c) => sum + c.own.state.massKg, 0);
+const missed = (design: Design): string[] =>
+  analyse(design).circuits.flatMap((c) => (!c.isFeeder && !c.own.state.drop.wholePasses ? [c.id] : []));
+
+/** The lightest of all pairs of sizes of two shared parts with which no path misses, kg; Infinity where none does. */
+function lightest(design: Design, [main, feeder]: readonly [string, string]): number {
+  const table = CONDUCTORS[design.boat.ruleSet];
+  const memory = createMemory();
+  let best = Infinity;
+  for (const m of table)
+    for (const f of table) {
+      const sized: Design = {
+        ...design,
+        circuits: design.circuits.map((c) => {
+          const size = c.id === main ? m.size : c.id === feeder ? f.size : null;
+          return size === null ? c : { ...c, together: { school: design.boat.ruleSet, size } };
+        }),
+      };
+      const { circuits } = analyse(sized, memory);
+      if (circuits.some((c) => !c.isFeeder && !c.own.state.drop.wholePasses)) continue;
+      best = Math.min(
+        best,
+        circuits.reduce((sum, c) => sum + c.own.state.massKg, 0),
+      );
+    }
+  return best;
+}
+
+describe.each([1, 9, 21, 26, 38])('boat %d', (seed) => {
+  const design = usualBoat(seed);
+  const sized = taken(design);
+  test('weighs no more than the lightest of every pair of main and feeder sizes', () => {
+    const fed = (panelId: string) => design.circuits.find((c) => c.taps.some((t) => t.serves.id === panelId));
+    const feeders = design.circuits.filter((c) => c.from.kind === 'panel' && c.taps.some((t) => t.serves.kind === 'panel'));
+    const [feeder] = feeders;
+    const main = feeder && fed(feeder.from.id);
+    if (!feeder || !main) throw new Error('no main and feeder');
+    // The pairs leave branches to themselves: where they alone do not do, choosing together does.
+    expect(kgOf(sized)).toBeLessThanOrEqual(lightest(design, [main.id, feeder.id]) * 1.01);
+  });
+  test('every path holds, and asked again nothing changes', () => {
+    expect(missed(sized)).toEqual([]);
+    expect(chosenTogether(sized).ops).toEqual([]);
+  });
+  test('what it says it weighs and changes is what comes out', () => {
+    const told = chosenTogether(design);
+    expect(told.kgBefore).toBeCloseTo(kgOf(design), 9);
+    expect(told.kgAfter).toBeCloseTo(kgOf(sized), 9);
+    expect(told.changes.reduce((sum, c) => sum + c.kg, 0)).toBeCloseTo(told.kgAfter - told.kgBefore, 9);
+  });
+});
+
+test('pinned parts stay, and what was chosen before is chosen anew', () => {
+  const design = usualBoat(1);
+  const [first] = chosenTogether(design).changes;
+  const id = first?.circuitId ?? '';
+  const size = analyse(design).circuits.find((c) => c.id === id)?.own.ladder.chosen.size ?? '';
+  const pinned: Design = {
+    ...design,
+    circuits: design.circuits.map((c) => (c.id === id ? { ...c, pin: { ...c.pin, size: { school: design.boat.ruleSet, size } } } : c)),
+  };
+  expect(chosenTogether(pinned).changes.map((c) => c.circuitId)).not.toContain(id);
+  const heavy: Design = {
+    ...design,
+    circuits: design.circuits.map((c) => ({
+      ...c,
+      together: { school: design.boat.ruleSet, size: CONDUCTORS[design.boat.ruleSet].at(-2)?.size ?? '' },
+    })),
+  };
+  expect(kgOf(taken(heavy))).toBeCloseTo(kgOf(taken(design)), 9);
+});
