@@ -114,6 +114,13 @@ describe('a larger alternator on leads of the main side', () => {
     expect(line('Engine negative')).toMatchObject({ verdict: 'fails now', beforeA: 80, afterA: 200, deviceA: 0 });
     expect(line('Bonding joint')).toBeUndefined();
   });
+  test('a candidate in the list is compared, not summed: the answer is as without it', () => {
+    const candidate = { ...alternator, id: 'candidate', name: 'Larger alternator', ratedA: 200 };
+    const listed: Design = { ...design, sources: [...design.sources, candidate] };
+    const swapped = swapGrowth(listed, alternator, candidate);
+    expect(swapped).toEqual({ source: { id: 'alt', by: 2.5, without: 'candidate' } });
+    expect(swapped && whatIfItGrows(listed, swapped)).toEqual(lines);
+  });
   test('one that gives no more changes nothing; one on nothing cannot be asked', () => {
     expect(swapGrowth(design, alternator, { ...alternator, ratedA: 70 })).toBeNull();
     expect(swapGrowth(withAlternator, alternator, { ...alternator, ratedA: 200 })).toBeNull();

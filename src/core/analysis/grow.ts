@@ -8,8 +8,8 @@ import { choiceName, sizeName } from '../quantity';
 export interface Growth {
   /** Times the present figure. */
   readonly load?: { readonly id: string; readonly by: number };
-  /** What charges: its rated amps, through the leads it is on. */
-  readonly source?: { readonly id: string; readonly by: number };
+  /** What charges: its rated amps, through the leads it is on; without the candidate that would take its place, which is in the list as well. */
+  readonly source?: { readonly id: string; readonly by: number; readonly without?: string };
   readonly run?: { readonly circuitId: string; readonly by: number };
   readonly everything?: number;
 }
@@ -120,7 +120,9 @@ function leadLines(design: Design, before: Analysis, standing: Analysis, free: A
 }
 
 /** Every circuit and lead whose figures the growth moves: whether what stands there still passes, and what it would take. */
-export function whatIfItGrows(design: Design, growth: Growth): GrowthLine[] {
+export function whatIfItGrows(whole: Design, growth: Growth): GrowthLine[] {
+  const without = growth.source?.without;
+  const design = without ? { ...whole, sources: whole.sources.filter((s) => s.id !== without) } : whole;
   const before = analyse(design);
   const results = new Map(before.circuits.map((r) => [r.id, r]));
   const built: Design = {

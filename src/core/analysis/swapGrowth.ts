@@ -15,6 +15,6 @@ export function swapGrowth(design: Design, was: Source, becomes: Source): Growth
     return becomes.ratedA > nominalA ? { load: { id: row.id, by: becomes.ratedA / nominalA } } : null;
   }
   return isLed(design, was) && becomes.ratedA > was.ratedA && was.ratedA > 0
-    ? { source: { id: was.id, by: becomes.ratedA / was.ratedA } }
+    ? { source: { id: was.id, by: becomes.ratedA / was.ratedA, ...(becomes.id === was.id ? {} : { without: becomes.id }) } }
     : null;
 }
