@@ -41,17 +41,9 @@ export interface Totals {
   readonly lowest: Float64Array;
   readonly sourceAh: Float64Array;
   readonly sourceH: Float64Array;
-  /** LOAD, UNMET, LITRES, ENGINE_H, CHARGING_H, DUMPS. */
+  /** By Sum (kernel/layout.ts). */
   readonly sums: Float64Array;
 }
-export const LOAD = 0;
-export const UNMET = 1;
-export const LITRES = 2;
-export const ENGINE_H = 3;
-export const CHARGING_H = 4;
-/** Steps in which a selector stood off with a source running into it. */
-export const DUMPS = 5;
-
 export interface Loop {
   readonly soc: Float64Array;
   readonly totals: Totals;

@@ -1,6 +1,7 @@
 /** A cruise: days in ways of living one after another, every bank carried through (docs/methods.md, M11). */
 import { BOUNDS, type Cruise, type Design, rowOf } from '../design';
-import { AS_ENTERED, CHARGING_H, DUMPS, ENGINE_H, FULL_SOC, LITRES, LOAD, type Loop, type Trace, traceFor, UNMET } from './books';
+import { AS_ENTERED, FULL_SOC, type Loop, type Trace, traceFor } from './books';
+import { Sum } from './kernel/layout';
 import { createLoop } from './loop';
 import { type Scene, sceneOf } from './scene';
 
@@ -107,13 +108,13 @@ export function runDays(
       {
         livingId: day.livingId,
         name: day.name,
-        loadAh: since(LOAD),
-        unmetAh: since(UNMET),
+        loadAh: since(Sum.load),
+        unmetAh: since(Sum.unmet),
         madeAh: sum(bySource, (s) => scene.sources[s]?.driver !== 'input'),
         bySource,
-        chargingH: since(CHARGING_H),
-        engineH: since(ENGINE_H),
-        litres: since(LITRES),
+        chargingH: since(Sum.chargingH),
+        engineH: since(Sum.engineH),
+        litres: since(Sum.litres),
         lowest: Array.from(totals.lowest),
         endSoc: Array.from(soc),
         reaches: REACHES.map((level) => firstAt(scene, trace, d, level)),
@@ -145,7 +146,7 @@ export function runDays(
     scene,
     days: results,
     banks,
-    warnings: warningsOf(scene, results, banks, totals.sums[DUMPS] ?? 0),
+    warnings: warningsOf(scene, results, banks, totals.sums[Sum.dumps] ?? 0),
     driftPerDay: drift(results.map((r) => r.endSoc[scene.house] ?? 0)),
     trace,
     imbalance: imbalance(scene, loop, start),

@@ -1,7 +1,8 @@
 /** What the sources make on a day in each way of living, and how long the bank lasts without them. */
 import { type Design, share } from '../design';
 import { sameParts } from '../topology';
-import { AS_ENTERED, LITRES, LOAD, type Loop } from './books';
+import { AS_ENTERED, type Loop } from './books';
+import { Sum } from './kernel/layout';
 import { createLoop } from './loop';
 import { redrawn, type Scene, sceneOf } from './scene';
 
@@ -62,10 +63,10 @@ function madeOn({ scene, loop }: Stage): DayYield[] {
     const bySource = Array.from(totals.sourceAh);
     const made: Omit<DayYield, 'settlesAt' | 'lowest'> = {
       livingId: day.livingId,
-      drawnAh: totals.sums[LOAD] ?? 0,
+      drawnAh: totals.sums[Sum.load] ?? 0,
       madeAh: bySource.reduce((sum, ah, s) => sum + (scene.sources[s]?.driver === 'input' ? 0 : ah), 0),
       bySource,
-      litres: totals.sums[LITRES] ?? 0,
+      litres: totals.sums[Sum.litres] ?? 0,
     };
     let was = middle;
     for (let i = 0; i < MOST_DAYS; i++) {

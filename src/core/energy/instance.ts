@@ -8,12 +8,13 @@ interface Row {
 }
 
 /** What kernel/index.ts exports. */
-export interface Kernel extends Readonly<Record<keyof Totals | 'curves' | 'soc' | 'windPart' | 'behind', Row>> {
+export interface Kernel extends Readonly<Record<keyof Totals | 'curves' | 'given' | 'soc' | 'windPart' | 'behind', Row>> {
   readonly memory: { readonly buffer: ArrayBuffer; readonly grow: (pages: number) => number };
-  readonly boat: (...figures: number[]) => void;
-  readonly bank: (at: number, ...figures: number[]) => void;
-  readonly join: (at: number, ...figures: number[]) => void;
-  readonly source: (at: number, ...figures: number[]) => void;
+  // Each lays the record of what stands in given.
+  readonly boat: () => void;
+  readonly bank: (at: number) => void;
+  readonly tie: (at: number) => void;
+  readonly source: (at: number) => void;
   /** x to the power of y, x above 0: for the tests. */
   readonly raised: (x: number, y: number) => number;
   readonly begin: () => void;

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { blankBank, blankJoin, blankSource, BOUNDS, type Design, type Source } from '../design';
 import type { ChemistryId } from '../rules';
-import { AS_ENTERED, LOAD, traceFor, UNMET } from './books';
+import { AS_ENTERED, traceFor } from './books';
+import { Sum } from './kernel/layout';
 import { runDays } from './cruise';
 import { instance } from './instance';
 import { createLoop } from './loop';
@@ -129,7 +130,7 @@ describe('the loop', () => {
           }
           expect(lean.soc[0]).toBe(full.soc[0]);
           expect(lean.totals.lowest[0]).toBe(full.totals.lowest[0]);
-          expect(lean.totals.sums[UNMET]).toBe(full.totals.sums[UNMET]);
+          expect(lean.totals.sums[Sum.unmet]).toBe(full.totals.sums[Sum.unmet]);
         },
       ),
       { numRuns: 40 },
@@ -175,7 +176,7 @@ describe('the loop', () => {
     expect(Array.from(trace.soc.subarray(rows - nB))).toEqual(Array.from(loop.soc));
     // The day's 2 A, at the volts they see.
     expect(trace.loadA[2 * scene.n - 1]).toBeGreaterThan(1.8);
-    expect(loop.totals.sums[LOAD]).toBeCloseTo(
+    expect(loop.totals.sums[Sum.load]).toBeCloseTo(
       trace.loadA.reduce((sum, a) => sum + a * scene.stepH, 0),
       6,
     );

@@ -5,40 +5,52 @@
 import { ALTERNATOR_EFFICIENCY, FUEL_L_PER_KWH } from '../charging';
 import type { Factors, Loop, Totals, Trace } from './books';
 import { instance, type Kernel } from './instance';
+import { BankField, BoatField, By, DayList, Kind, SourceField, Sum, TieField, TraceList } from './kernel/layout';
 import { curvesOf } from './lookup';
 import { type Scene, type SceneDay, WIND_GRID } from './scene';
 
-/** In the order the kernel counts them. */
-const DRIVERS = ['engine', 'shore', 'sun', 'wind', 'input'] as const;
-const JOINS = ['selector', 'splitter', 'relay'] as const;
-/** As in the kernel. */
-const CELLS = 512;
-const HOURS_A_MONTH = 720;
+type Fields = Readonly<Record<string, string | number>>;
+/** A figure for each field of a row of the layout. */
+type Row<F> = Readonly<Record<Exclude<keyof F, 'longest' | 'count'>, number>>;
 
-/** Lays banks, sources and joins into their rows. */
+/** Lays banks, sources and ties into their records. */
 function layBoat(kernel: Kernel, { banks, sources, joins, stepH, crankBank, crankA, crankAh }: Scene): void {
+  const given = new Float64Array(kernel.memory.buffer, kernel.given.value, SourceField.longest);
+  const give = <F extends Fields>(fields: F, row: Row<F>): void => {
+    for (const [name, figure] of Object.entries<number>(row)) given[fields[name] as number] = figure;
+  };
   const litresPerWh = FUEL_L_PER_KWH / 1000 / ALTERNATOR_EFFICIENCY;
-  kernel.boat(banks.length, sources.length, joins.length, stepH, litresPerWh, crankBank, crankA, crankAh);
-  const curves = curvesOf(banks, CELLS);
+  const counts = { banks: banks.length, sources: sources.length, ties: joins.length };
+  give(BoatField, { ...counts, stepH, litresPerWh, crankBank, crankA, crankAh });
+  kernel.boat();
+  const curves = curvesOf(banks);
   new Float64Array(kernel.memory.buffer, kernel.curves.value, curves.length).set(curves);
-  banks.forEach((x, b) => {
-    const { peukert, windowLowSoc, selfDischargePctMonth, leadAcid, id } = x.chemistry;
-    const self = selfDischargePctMonth / 100 / HOURS_A_MONTH;
-    const gel = Number(id === 'gel');
-    kernel.bank(b, x.capAh, x.c20Ah, peukert, x.ohm, x.maxA, x.absorptionV, x.nominalV, windowLowSoc, self, Number(leadAcid), gel);
+  banks.forEach((bank, b) => {
+    const { capAh, c20Ah, ohm, maxA, absorptionV, nominalV, chemistry } = bank;
+    const { peukert, windowLowSoc, selfDischargePctMonth, leadAcid, id } = chemistry;
+    const selfPerH = selfDischargePctMonth / 100 / HOURS_A_MONTH;
+    const [lead, gel] = [Number(leadAcid), Number(id === 'gel')];
+    give(BankField, { capAh, c20Ah, peukert, ohm, maxA, absorptionV, nominalV, windowLowSoc, selfPerH, lead, gel });
+    kernel.bank(b);
   });
-  joins.forEach((x, j) => {
-    kernel.join(j, JOINS.indexOf(x.kind), x.first, x.second, x.running, x.stopped, x.dropV, x.closeV, x.openV, x.delayH);
+  joins.forEach(({ kind, first, second, running, stopped, dropV, closeV, openV, delayH }, j) => {
+    give(TieField, { kind: Kind[kind], first, second, running, stopped, dropV, closeV, openV, delayH });
+    kernel.tie(j);
   });
-  sources.forEach((x, s) => {
-    const [staged, atBank] = [Number(x.staged), Number(x.sense === 'the bank')];
-    const pathOhm = x.sense === 'its own post' ? x.pathOhm : 0;
-    kernel.source(
-      ...[s, DRIVERS.indexOf(x.driver), x.bank, x.from, x.join, staged, atBank, pathOhm, x.absorptionV, x.floatV, x.bandV],
-      ...[x.tailA, x.minH, x.maxH, x.rebulkV, x.rebulkH, x.efficiency, x.startV, x.stopV],
-    );
+  sources.forEach((source, s) => {
+    const { from, absorptionV, floatV, bandV, tailA, minH, maxH, rebulkV, rebulkH, efficiency, startV, stopV, sense } = source;
+    const stages = { absorptionV, floatV, bandV, tailA, minH, maxH, rebulkV, rebulkH, efficiency, startV, stopV };
+    const [staged, sensesBank] = [Number(source.staged), Number(sense === 'the bank')];
+    const pathOhm = sense === 'its own post' ? source.pathOhm : 0;
+    give(SourceField, { driver: By[source.driver], into: source.bank, from, via: source.join, staged, sensesBank, pathOhm, ...stages });
+    kernel.source(s);
   });
 }
+
+const HOURS_A_MONTH = 720;
+
+/** An object's keys, as its type knows them. */
+const namesOf = <T extends object>(of: T): readonly (keyof T)[] => Object.keys(of) as (keyof T)[];
 
 type List = Float64Array | Int32Array;
 
@@ -65,23 +77,30 @@ function drawnIn({ drawing, draws }: SceneDay, { n, banks }: Scene): [Int32Array
   return whole;
 }
 
-/** Places of the kernel's Day that move when loads do. */
-const [DRAWING, DRAWS, DRAWN] = [4, 5, 9];
-
 /** Lays a day. @returns the address of its list of addresses. */
 function layDay(put: (list: List) => number, day: SceneDay, scene: Scene): number {
   const [drawing, draws] = drawnIn(day, scene);
   const { phase, phasePerStep, idleLph, selector, able, since, most } = day;
-  const lists = [phase, phasePerStep, idleLph, Int32Array.from(selector), drawing, draws, able, since, most];
-  return put(Int32Array.from([...lists.map(put), day.drawing.length]));
+  const lists = { phase, phasePerStep, idleLph, selector: Int32Array.from(selector), drawing, draws, able, since, most };
+  const at = new Int32Array(DayList.count);
+  for (const name of namesOf(lists)) at[DayList[name]] = put(lists[name]);
+  at[DayList.drawn] = day.drawing.length;
+  return put(at);
 }
 
-/** Room for a day's trace, list by list in the order of the kernel's Trace. */
-const TRACED = ['soc', 'volts', 'bankA', 'sourceA', 'loadA', 'unmetA'] as const;
-function layTrace(put: (list: List) => number, { n, banks, sources }: Scene): Int32Array {
-  const wide = { soc: banks.length, volts: banks.length, bankA: banks.length, sourceA: sources.length, loadA: 1, unmetA: 1 };
-  const lists = TRACED.map((name) => put(new Float64Array(n * wide[name])));
-  return Int32Array.from([put(Int32Array.from(lists)), ...lists]);
+/** Room for a day's trace. @returns the address of its list of addresses, and that list. */
+function layTrace(put: (list: List) => number, { n, banks, sources }: Scene): readonly [number, Int32Array] {
+  const wide: Row<typeof TraceList> = {
+    soc: banks.length,
+    volts: banks.length,
+    bankA: banks.length,
+    sourceA: sources.length,
+    loadA: 1,
+    unmetA: 1,
+  };
+  const at = new Int32Array(TraceList.count);
+  for (const name of namesOf(wide)) at[TraceList[name]] = put(new Float64Array(n * wide[name]));
+  return [put(at), at];
 }
 
 /**
@@ -94,7 +113,7 @@ export function createLoop(scene: Scene, lean = false): Loop {
   layBoat(kernel, scene);
   const put = behind(kernel);
   const days = scene.days.map((day) => (day ? layDay(put, day, scene) : 0));
-  const [traceAt, ...traced] = lean ? [0] : layTrace(put, scene);
+  const [traceAt, traced] = lean ? [0, new Int32Array(0)] : layTrace(put, scene);
   // The memory grows no more: what is seen of it now stays.
   const { buffer } = kernel.memory;
   const figures = (at: number, length: number) => new Float64Array(buffer, at, length);
@@ -118,7 +137,7 @@ export function createLoop(scene: Scene, lean = false): Loop {
     lowest: byBank('lowest'),
     sourceAh: bySource('sourceAh'),
     sourceH: bySource('sourceH'),
-    sums: figures(kernel.sums.value, 6),
+    sums: figures(kernel.sums.value, Sum.count),
   };
   return {
     soc,
@@ -127,11 +146,11 @@ export function createLoop(scene: Scene, lean = false): Loop {
       drawn.days.forEach((day, i) => {
         const at = days[i];
         if (!day || !at) return;
-        const places = new Int32Array(buffer, at, DRAWN + 1);
+        const places = new Int32Array(buffer, at, DayList.count);
         const [drawing, draws] = drawnIn(day, drawn);
-        new Int32Array(buffer, places[DRAWING], drawing.length).set(drawing);
-        figures(places[DRAWS] ?? 0, draws.length).set(draws);
-        places[DRAWN] = day.drawing.length;
+        new Int32Array(buffer, places[DayList.drawing], drawing.length).set(drawing);
+        figures(places[DayList.draws] ?? 0, draws.length).set(draws);
+        places[DayList.drawn] = day.drawing.length;
       });
     },
     reset: (start) => {
@@ -140,12 +159,12 @@ export function createLoop(scene: Scene, lean = false): Loop {
     },
     day: (index, { sun, wind, use, motor }: Readonly<Factors>, trace?: Trace, step = 0) => {
       for (const s of windy) windPart[s] = wind === 1 ? 1 : windFactor(scene.days[index]?.windBy[s] ?? null, wind);
-      kernel.run(days[index] ?? 0, n, sun, use, motor, Number(lean), trace ? (traceAt ?? 0) : 0);
+      kernel.run(days[index] ?? 0, n, sun, use, motor, Number(lean), trace ? traceAt : 0);
       if (trace)
-        TRACED.forEach((name, i) => {
-          const list = figures(traced[i] ?? 0, (n * trace[name].length) / trace.loadA.length);
+        for (const name of namesOf(trace)) {
+          const list = figures(traced[TraceList[name]] ?? 0, (n * trace[name].length) / trace.loadA.length);
           trace[name].set(list, (step * trace[name].length) / trace.loadA.length);
-        });
+        }
     },
   };
 }

@@ -5,7 +5,7 @@
  */
 import type { Design } from '../design';
 import { cruiseOf, daysOf } from './cruise';
-import { UNMET } from './books';
+import { Sum } from './kernel/layout';
 import { createLoop } from './loop';
 import { random } from './random';
 import { houseIndex, type Scene, sceneOf } from './scene';
@@ -80,7 +80,7 @@ export function seasonBlock(
       loop.day(days[d] as number, factors);
       lowest[r * n + d] = loop.totals.lowest[scene.house] ?? 0;
     }
-    unmet[r] = (loop.totals.sums[UNMET] ?? 0) > 0.05 ? 1 : 0;
+    unmet[r] = (loop.totals.sums[Sum.unmet] ?? 0) > 0.05 ? 1 : 0;
   }
   return { from, runs, days: n, lowest, unmet };
 }

@@ -1,9 +1,8 @@
 /** A bank: how it answers to volts, what a step leaves of its charge, and its books. */
+import { CELLS, Curve } from './layout';
 import {
   Bank,
   belowWindowH,
-  CELLS,
-  CURVES,
   drawnAh,
   dt,
   Floating,
@@ -47,12 +46,12 @@ export function answers(root: Bank): void {
     const cell = <i32>x;
     const part = x - <f64>cell;
     const curves = b.curves;
-    const here = CURVES * cell;
-    const there = here + CURVES;
+    const here = Curve.count * cell;
+    const there = here + Curve.count;
     const rest = curves[here] + part * (curves[there] - curves[here]);
-    let accepts = curves[here + 1] + part * (curves[there + 1] - curves[here + 1]);
+    let accepts = curves[here + Curve.acceptsA] + part * (curves[there + Curve.acceptsA] - curves[here + Curve.acceptsA]);
     b.rest = rest;
-    b.fills = curves[here + 2] + part * (curves[there + 2] - curves[here + 2]);
+    b.fills = curves[here + Curve.efficiency] + part * (curves[there + Curve.efficiency] - curves[here + Curve.efficiency]);
     if (b.gel && b.bus.floating == Floating.yes) accepts *= GEL_FLOATING;
     if (b.lead) {
       b.kCharge = accepts / greater(b.absV - rest, LEAST_SPAN_V);

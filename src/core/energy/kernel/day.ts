@@ -1,27 +1,34 @@
 /** One day, step by step. */
 import { crank, keep } from './bank';
 import { settle } from './bus';
-import { connected, firstRoot, follow, relays, splitters } from './joins';
+import { connected, firstRoot, follow, relays, splitters } from './ties';
+import { Kind, Sum, TraceList } from './layout';
 import {
   Bank,
   bankAt,
   banks,
-  Day,
+  drawing,
+  drawn,
+  draws,
   dt,
   Floating,
+  idleLph,
   is,
-  joinAt,
-  joins,
-  Kind,
   lesser,
   lowest,
   none,
+  opened,
+  phase,
+  phasePerStep,
+  selector,
   soc,
   Source,
   sources,
-  Sum,
   sums,
-  Trace,
+  tieAt,
+  ties,
+  traced,
+  Wholes,
 } from './memory';
 import { dumps, firstLive, give, ready } from './sources';
 
@@ -45,7 +52,7 @@ export function engineStopped(): void {
 let cutOffA: f64 = 0;
 
 /** Loads, and what a DC-DC took in the last step, onto the bus of their bank. */
-function load(day: Day, t: i32, use: f64): void {
+function load(t: i32, use: f64): void {
   for (let root = firstRoot; is(root); root = root.nextRoot) {
     root.loadW = root.loadS = root.loadA = root.lost = 0;
     root.firstSource = none<Source>();
@@ -56,12 +63,12 @@ function load(day: Day, t: i32, use: f64): void {
     b.inputW = 0;
   }
   cutOffA = 0;
-  let row = t * day.drawn * 3;
-  for (let g = 0; g < day.drawn; g++, row += 3) {
-    const b = bankAt(day.drawing[g]);
-    const w = day.draws[row] * use;
-    const s = day.draws[row + 1] * use;
-    const a = day.draws[row + 2] * use;
+  let row = t * drawn * 3;
+  for (let g = 0; g < drawn; g++, row += 3) {
+    const b = bankAt(drawing[g]);
+    const w = draws[row] * use;
+    const s = draws[row + 1] * use;
+    const a = draws[row + 2] * use;
     if (!is(b.loadsOn)) {
       cutOffA += w * b.perNominal + s * b.nominal + a;
       continue;
@@ -74,22 +81,26 @@ function load(day: Day, t: i32, use: f64): void {
 }
 
 /** Banks and sources as step t left them. */
-function record(trace: Trace, t: i32, drawnA: f64, unmetA: f64): void {
-  trace.loadA[t] = drawnA;
-  trace.unmetA[t] = unmetA;
+function record(trace: Wholes, t: i32, drawnA: f64, unmetA: f64): void {
+  traced(trace, TraceList.loadA)[t] = drawnA;
+  traced(trace, TraceList.unmetA)[t] = unmetA;
+  const ofSoc = traced(trace, TraceList.soc);
+  const ofVolts = traced(trace, TraceList.volts);
+  const ofBanks = traced(trace, TraceList.bankA);
   for (let i = 0, row = t * banks; i < banks; i++, row++) {
     const b = bankAt(i);
-    trace.soc[row] = b.soc;
-    trace.volts[row] = b.volts;
-    trace.bankA[row] = b.amps;
+    ofSoc[row] = b.soc;
+    ofVolts[row] = b.volts;
+    ofBanks[row] = b.amps;
   }
   const row = t * sources;
-  for (let s = 0; s < sources; s++) trace.sourceA[row + s] = 0;
-  for (let s = firstLive; is(s); s = s.nextLive) trace.sourceA[row + s.at] = s.gives;
+  const ofSources = traced(trace, TraceList.sourceA);
+  for (let s = 0; s < sources; s++) ofSources[row + s] = 0;
+  for (let s = firstLive; is(s); s = s.nextLive) ofSources[row + s.at] = s.gives;
 }
 
 function has(kind: i32): bool {
-  for (let j = 0; j < joins; j++) if (joinAt(j).kind == kind) return true;
+  for (let j = 0; j < ties; j++) if (tieAt(j).kind == kind) return true;
   return false;
 }
 
@@ -98,27 +109,28 @@ function has(kind: i32): bool {
  * @param lean leaves out the books, but for the lowest and what goes unmet.
  * @param trace where every step is wanted; 0: nowhere.
  */
-export function run(day: Day, steps: i32, sun: f64, use: f64, motor: f64, lean: bool, trace: usize): void {
+export function run(day: Wholes, steps: i32, sun: f64, use: f64, motor: f64, lean: bool, trace: usize): void {
+  opened(day);
   const anyRelay = has(Kind.relay);
   const anySplitter = has(Kind.splitter);
   const anySelector = has(Kind.selector);
   for (let i = 0; i < banks; i++) bankAt(i).lowest = bankAt(i).soc;
   let hand: i32 = -1;
   for (let t = 0; t < steps; t++) {
-    const starts = day.phase[t];
-    const engine: f64 = starts >= 0 && starts < motor ? lesser(1, (motor - starts) / day.phasePerStep[t]) : 0;
+    const starts = phase[t];
+    const engine: f64 = starts >= 0 && starts < motor ? lesser(1, (motor - starts) / phasePerStep[t]) : 0;
     const runs = engine > 0;
     if (runs) {
       if (!ran && is(crankBank)) crank(crankBank, crankA, crankAh);
       sums[Sum.engineH] += engine * dt;
-      sums[Sum.litres] += day.idleLph[t] * engine * dt;
+      sums[Sum.litres] += idleLph[t] * engine * dt;
     }
-    const turned = anySelector && (day.selector[t] != hand || runs != ran);
-    hand = day.selector[t];
+    const turned = anySelector && (selector[t] != hand || runs != ran);
+    hand = selector[t];
     ran = runs;
     if (turned || !connected) follow(hand, runs);
-    load(day, t, use);
-    ready(day, t, engine, sun);
+    load(t, use);
+    ready(t, engine, sun);
     if (dumps) sums[Sum.dumps] += 1;
     // Volts: splitters' nodes first, then what stands alone.
     if (anySplitter) splitters(firstLive);
@@ -138,7 +150,7 @@ export function run(day: Day, steps: i32, sun: f64, use: f64, motor: f64, lean: 
     sums[Sum.load] += drawnA * dt;
     sums[Sum.unmet] += unmetA * dt;
     if (is(firstLive)) give(lean);
-    if (trace != 0) record(changetype<Trace>(trace), t, drawnA, unmetA);
+    if (trace != 0) record(changetype<Wholes>(trace), t, drawnA, unmetA);
     if (anyRelay) relays();
   }
   for (let i = 0; i < banks; i++) {

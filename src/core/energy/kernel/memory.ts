@@ -1,20 +1,14 @@
 /**
- * What the time loop keeps: a record for each bank, source and join, and the books, row by row, where the host reads them. Everything stands at
+ * What the time loop keeps: a record for each bank, source and tie, and the books, row by row, where the host reads them. Everything stands at
  * an address fixed when compiled, with room for as many as a design may have (BOUNDS); nothing is allocated.
  */
+import { BANKS, CELLS, Curve, DayList, SourceField, SOURCES, Sum, TIES, TraceList } from './layout';
+
 export type Figures = StaticArray<f64>;
 export type Wholes = StaticArray<i32>;
 
-/** As many as a design may have. */
-export const BANKS: i32 = 12;
-export const SOURCES: i32 = 24;
-export const JOINS: i32 = 12;
-
-/** Cells of a curve over state of charge; a bank's stretch has two more, so that full has a neighbour. */
-export const CELLS: i32 = 512;
-/** Curves side by side in a cell: rest volts, amps accepted at absorption, efficiency. */
-export const CURVES: i32 = 3;
-export const STRETCH: i32 = CURVES * (CELLS + 2);
+/** Cells of all curves of a bank. */
+export const STRETCH: i32 = Curve.count * (CELLS + 2);
 
 /** Stage of a source that has stages. */
 export enum Stage {
@@ -28,37 +22,6 @@ export enum Floating {
   yes,
   unsaid,
 }
-/** What a source runs by, in the order the host counts them. */
-export enum By {
-  engine,
-  shore,
-  sun,
-  wind,
-  input,
-}
-/** Kinds of join, in the order the host counts them. */
-export enum Kind {
-  selector,
-  splitter,
-  relay,
-}
-/** Positions of a selector. */
-export enum Position {
-  off,
-  first,
-  second,
-  both,
-}
-/** Sums in the order the host reads them; dumps: steps in which a selector stood off with a source running into it. */
-export enum Sum {
-  load,
-  unmet,
-  litres,
-  engineH,
-  chargingH,
-  dumps,
-}
-
 /** Whether a record is there. */
 export function is<T>(record: T): bool {
   return changetype<usize>(record) != 0;
@@ -166,10 +129,10 @@ export class Source {
   at: i32;
   into: Bank;
   from: Bank;
-  /** Join it goes through, and that join where it is a splitter. */
-  via: Join;
-  node: Join;
-  /** Bank it lands on as the joins stand. */
+  /** Tie it goes through, and that tie where it is a splitter. */
+  via: Tie;
+  node: Tie;
+  /** Bank it lands on as the ties stand. */
   home: Bank;
   /** Root of the bus it gives to in this step; none: it gives to a node. */
   bus: Bank;
@@ -181,7 +144,7 @@ export class Source {
 }
 
 @unmanaged
-export class Join {
+export class Tie {
   dropV: f64;
   closeV: f64;
   openV: f64;
@@ -201,39 +164,12 @@ export class Join {
   closed: bool;
 }
 
-/** One day in a way of living, laid by the host: an address for each of SceneDay's lists. */
-@unmanaged
-export class Day {
-  phase: Figures;
-  phasePerStep: Figures;
-  idleLph: Figures;
-  selector: Wholes;
-  drawing: Wholes;
-  draws: Figures;
-  able: Wholes;
-  since: Wholes;
-  most: Figures;
-  /** How many banks loads draw from. */
-  drawn: i32;
-}
-
-/** Where the host wants every step of a day: banks and sources row by row. */
-@unmanaged
-export class Trace {
-  soc: Figures;
-  volts: Figures;
-  bankA: Figures;
-  sourceA: Figures;
-  loadA: Figures;
-  unmetA: Figures;
-}
-
 const BANK = i32((offsetof<Bank>() + 7) & ~7);
 const SOURCE = i32((offsetof<Source>() + 7) & ~7);
-const JOIN = i32((offsetof<Join>() + 7) & ~7);
+const TIE = i32((offsetof<Tie>() + 7) & ~7);
 const bankRecords = memory.data(BANKS * BANK);
 const sourceRecords = memory.data(SOURCES * SOURCE);
-const joinRecords = memory.data(JOINS * JOIN);
+const tieRecords = memory.data(TIES * TIE);
 
 /** The record at a place; below 0: none. */
 export function bankAt(place: i32): Bank {
@@ -242,22 +178,22 @@ export function bankAt(place: i32): Bank {
 export function sourceAt(place: i32): Source {
   return place < 0 ? none<Source>() : changetype<Source>(sourceRecords + place * SOURCE);
 }
-export function joinAt(place: i32): Join {
-  return place < 0 ? none<Join>() : changetype<Join>(joinRecords + place * JOIN);
+export function tieAt(place: i32): Tie {
+  return place < 0 ? none<Tie>() : changetype<Tie>(tieRecords + place * TIE);
 }
 
 /** How many there are of each. */
 export let banks: i32 = 0;
 export let sources: i32 = 0;
-export let joins: i32 = 0;
+export let ties: i32 = 0;
 /** Hours of a step, and one over them. */
 export let dt: f64 = 0;
 export let perDt: f64 = 0;
 
-export function counted(ofBanks: i32, ofSources: i32, ofJoins: i32, stepH: f64): void {
+export function counted(ofBanks: i32, ofSources: i32, ofTies: i32, stepH: f64): void {
   banks = ofBanks;
   sources = ofSources;
-  joins = ofJoins;
+  ties = ofTies;
   dt = stepH;
   perDt = 1 / stepH;
 }
@@ -283,7 +219,48 @@ export const windPart = changetype<Figures>(memory.data(SOURCES * 8));
 export const sourceAh = changetype<Figures>(memory.data(SOURCES * 8));
 export const sourceH = changetype<Figures>(memory.data(SOURCES * 8));
 // Alone, by Sum:
-export const sums = changetype<Figures>(memory.data(6 * 8));
+export const sums = changetype<Figures>(memory.data(Sum.count * 8));
+
+/** Row of figures the host fills before it lays a record. */
+export const given = changetype<Figures>(memory.data(SourceField.longest * 8));
+
+// The day that is gone through, and where its steps are wanted.
+export let phase = none<Figures>();
+export let phasePerStep = none<Figures>();
+export let idleLph = none<Figures>();
+export let selector = none<Wholes>();
+export let drawing = none<Wholes>();
+export let draws = none<Figures>();
+export let able = none<Wholes>();
+export let since = none<Wholes>();
+export let most = none<Figures>();
+export let drawn: i32 = 0;
+
+function figures(lists: Wholes, at: i32): Figures {
+  return changetype<Figures>(<usize>lists[at]);
+}
+function wholes(lists: Wholes, at: i32): Wholes {
+  return changetype<Wholes>(<usize>lists[at]);
+}
+
+/** Takes up a day by its list of addresses. */
+export function opened(day: Wholes): void {
+  phase = figures(day, DayList.phase);
+  phasePerStep = figures(day, DayList.phasePerStep);
+  idleLph = figures(day, DayList.idleLph);
+  selector = wholes(day, DayList.selector);
+  drawing = wholes(day, DayList.drawing);
+  draws = figures(day, DayList.draws);
+  able = wholes(day, DayList.able);
+  since = wholes(day, DayList.since);
+  most = figures(day, DayList.most);
+  drawn = day[DayList.drawn];
+}
+
+/** A list of a trace. */
+export function traced(trace: Wholes, list: TraceList): Figures {
+  return figures(trace, list);
+}
 
 /** Of two figures neither of which is NaN: in a quarter of the time of the built-in ones, which must look. */
 export function lesser(a: f64, b: f64): f64 {

@@ -1,21 +1,22 @@
 /** Sources: what each could give in a step, what it gives at the volts found, and what its regulator makes of it. */
 import { currentOf } from './bus';
+import { By, Sum } from './layout';
 import {
-  By,
+  able,
   Bank,
-  Day,
   dt,
   Floating,
   greater,
   is,
+  most,
   none,
   Source,
   sourceAh,
   sourceAt,
   sourceH,
   sources,
+  since,
   Stage,
-  Sum,
   sums,
   windPart,
 } from './memory';
@@ -56,15 +57,15 @@ function drawsInput(s: Source): bool {
 }
 
 /** Sets out what each source could give in step t: its line of amps over volts, on the bus or the node it feeds. */
-export function ready(day: Day, t: i32, engine: f64, sun: f64): void {
+export function ready(t: i32, engine: f64, sun: f64): void {
   firstLive = none<Source>();
   dumps = false;
   tick++;
-  const since = day.since[t];
+  const first = since[t];
   // The last first: so they come to stand in their order.
-  for (let u = day.since[t + 1] - 1; u >= since; u--) {
-    const s = sourceAt(day.able[u]);
-    let can = day.most[u] * partOf(s, engine, sun);
+  for (let u = since[t + 1] - 1; u >= first; u--) {
+    const s = sourceAt(able[u]);
+    let can = most[u] * partOf(s, engine, sun);
     if (can <= 0) continue;
     const lands = is(s.node) ? s.node.first : s.home;
     if (!is(lands)) {

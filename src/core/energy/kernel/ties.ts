@@ -1,38 +1,39 @@
 /** Selectors, splitters and relays: how the banks hang together, and where loads and sources land. */
 import { answers } from './bank';
 import { currentOf, currents, over, overSlope, surplus } from './bus';
-import { Bank, bankAt, banks, dt, greater, is, Join, joinAt, joins, Kind, none, Position, Source, sourceAt, sources } from './memory';
+import { Kind, Position } from './layout';
+import { Bank, bankAt, banks, dt, greater, is, none, Source, sourceAt, sources, Tie, tieAt, ties } from './memory';
 import { bracket, MOST_ROUNDS, narrowed } from './search';
 
-/** The first root of the buses the banks make as the joins stand; the others follow it. */
+/** The first root of the buses the banks make as the ties stand; the others follow it. */
 export let firstRoot: Bank = none<Bank>();
-/** Whether the joins stand as they are said to. */
+/** Whether the ties stand as they are said to. */
 export let connected: bool = false;
 
 /** All as at the start: relays open, nothing connected yet. */
 export function parted(): void {
-  for (let j = 0; j < joins; j++) {
-    joinAt(j).closed = false;
-    joinAt(j).wantsH = 0;
+  for (let j = 0; j < ties; j++) {
+    tieAt(j).closed = false;
+    tieAt(j).wantsH = 0;
   }
   connected = false;
 }
 
-/** Where a join stands in this step. @param hand position a timetable says; below 0: none. */
-function position(join: Join, hand: i32, engineOn: bool): i32 {
-  if (join.kind == Kind.relay) return i32(join.closed);
-  if (join.kind != Kind.selector) return 0;
-  return hand >= 0 ? hand : engineOn ? join.running : join.stopped;
+/** Where a tie stands in this step. @param hand position a timetable says; below 0: none. */
+function position(tie: Tie, hand: i32, engineOn: bool): i32 {
+  if (tie.kind == Kind.relay) return i32(tie.closed);
+  if (tie.kind != Kind.selector) return 0;
+  return hand >= 0 ? hand : engineOn ? tie.running : tie.stopped;
 }
 
 /** Connects the banks afresh where a relay or a selector has moved. */
 export function follow(hand: i32, engineOn: bool): void {
   let moved = !connected;
-  for (let j = 0; j < joins; j++) {
-    const join = joinAt(j);
-    const now = position(join, hand, engineOn);
-    if (join.stands != now) moved = true;
-    join.stands = now;
+  for (let j = 0; j < ties; j++) {
+    const tie = tieAt(j);
+    const now = position(tie, hand, engineOn);
+    if (tie.stands != now) moved = true;
+    tie.stands = now;
   }
   if (moved) connect();
 }
@@ -51,20 +52,20 @@ function connect(): void {
     const s = sourceAt(i);
     s.home = is(s.via) ? none<Bank>() : s.into;
   }
-  for (let j = 0; j < joins; j++) {
-    const join = joinAt(j);
-    if (join.kind == Kind.relay && join.stands == 1) merge(join.first, join.second);
-    if (join.kind == Kind.selector) select(join);
+  for (let j = 0; j < ties; j++) {
+    const tie = tieAt(j);
+    if (tie.kind == Kind.relay && tie.stands == 1) merge(tie.first, tie.second);
+    if (tie.kind == Kind.selector) select(tie);
   }
   line();
 }
 
 /** Where a selector's position leads the loads of its first bank and the sources through it. */
-function select(join: Join): void {
-  if (join.stands == Position.both) merge(join.first, join.second);
-  const to = join.stands == Position.off ? none<Bank>() : join.stands == Position.second ? join.second : join.first;
-  if (is(join.first)) join.first.loadsOn = to;
-  for (let i = 0; i < sources; i++) if (sourceAt(i).via == join) sourceAt(i).home = to;
+function select(tie: Tie): void {
+  if (tie.stands == Position.both) merge(tie.first, tie.second);
+  const to = tie.stands == Position.off ? none<Bank>() : tie.stands == Position.second ? tie.second : tie.first;
+  if (is(tie.first)) tie.first.loadsOn = to;
+  for (let i = 0; i < sources; i++) if (sourceAt(i).via == tie) sourceAt(i).home = to;
 }
 
 /** The banks of each bus one after another behind their root, and the roots one after another. */
@@ -87,16 +88,16 @@ function line(): void {
 
 /** Relays after a step: each closes and opens when its volts have stood long enough. */
 export function relays(): void {
-  for (let j = 0; j < joins; j++) {
-    const join = joinAt(j);
-    if (join.kind != Kind.relay || !is(join.first) || !is(join.second)) continue;
-    const high = greater(join.first.volts, join.second.volts);
-    const wants = join.closed ? high < join.openV : high >= join.closeV;
-    const hours: f64 = wants ? join.wantsH + dt : 0;
-    const moves = wants && hours >= join.delayH;
-    join.wantsH = moves ? 0 : hours;
+  for (let j = 0; j < ties; j++) {
+    const tie = tieAt(j);
+    if (tie.kind != Kind.relay || !is(tie.first) || !is(tie.second)) continue;
+    const high = greater(tie.first.volts, tie.second.volts);
+    const wants = tie.closed ? high < tie.openV : high >= tie.closeV;
+    const hours: f64 = wants ? tie.wantsH + dt : 0;
+    const moves = wants && hours >= tie.delayH;
+    tie.wantsH = moves ? 0 : hours;
     if (!moves) continue;
-    join.closed = !join.closed;
+    tie.closed = !tie.closed;
     connected = false;
   }
 }
@@ -114,17 +115,17 @@ function branch(root: Bank, v: f64): void {
 }
 
 /** Surplus of a splitter's node at volts v: what its sources give less what its branches take. */
-function nodeSurplus(join: Join, v: f64, firstLive: Source): void {
+function nodeSurplus(tie: Tie, v: f64, firstLive: Source): void {
   sum = 0;
   sumSlope = 0;
   for (let s = firstLive; is(s); s = s.nextLive) {
-    if (s.node != join) continue;
+    if (s.node != tie) continue;
     const i = currentOf(s, v);
     sum += i;
     if (i > 0 && i < s.limit) sumSlope -= s.slope;
   }
-  branch(join.first.bus, v - join.dropV);
-  if (is(join.second) && join.second.bus != join.first.bus) branch(join.second.bus, v - join.dropV);
+  branch(tie.first.bus, v - tie.dropV);
+  if (is(tie.second) && tie.second.bus != tie.first.bus) branch(tie.second.bus, v - tie.dropV);
 }
 
 /** Settles the bus of a splitter's branch where the node feeds it. */
@@ -139,21 +140,21 @@ function fed(bank: Bank, v: f64): void {
 }
 
 /** A splitter's node with the buses it feeds. Without a running source its diodes block. */
-function split(join: Join, firstLive: Source): void {
+function split(tie: Tie, firstLive: Source): void {
   let runs = false;
-  for (let s = firstLive; is(s); s = s.nextLive) if (s.node == join) runs = true;
-  if (!runs || !is(join.first)) return;
-  const nominal = join.first.nominal;
-  let v = bracket(join.first.bus.volts + join.dropV, 0.7 * nominal, 1.7 * nominal);
+  for (let s = firstLive; is(s); s = s.nextLive) if (s.node == tie) runs = true;
+  if (!runs || !is(tie.first)) return;
+  const nominal = tie.first.nominal;
+  let v = bracket(tie.first.bus.volts + tie.dropV, 0.7 * nominal, 1.7 * nominal);
   for (let round = 0; round < MOST_ROUNDS; round++) {
-    nodeSurplus(join, v, firstLive);
+    nodeSurplus(tie, v, firstLive);
     const to = narrowed(v, sum, sumSlope);
     if (to == v) break;
     v = to;
   }
-  join.nodeV = v;
-  fed(join.first, v - join.dropV);
-  fed(join.second, v - join.dropV);
+  tie.nodeV = v;
+  fed(tie.first, v - tie.dropV);
+  fed(tie.second, v - tie.dropV);
 }
 
 /** All splitters, one after another. @param firstLive the first source that can give. */
@@ -162,5 +163,5 @@ export function splitters(firstLive: Source): void {
     answers(root);
     root.settled = false;
   }
-  for (let j = 0; j < joins; j++) if (joinAt(j).kind == Kind.splitter) split(joinAt(j), firstLive);
+  for (let j = 0; j < ties; j++) if (tieAt(j).kind == Kind.splitter) split(tieAt(j), firstLive);
 }
