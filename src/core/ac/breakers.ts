@@ -1,12 +1,13 @@
 /** Breakers between a source and its appliances: what runs together is held against each of them (docs/methods.md, M12). */
-import { type Design, rowOf } from '../design';
+import { rowOf } from '../design';
+import type { AcParts } from './parts';
 import { acCircuits } from './circuits';
 import { reachFrom } from './consumers';
 import { continuousPart, type Setting } from './services';
 import type { BreakerLimit } from './together';
 
 /** By source: the breakers of all runs it reaches, and the relays of the inverters that pass its current on. */
-function breakersOf(design: Design, sourceId: string, ratings: ReadonlyMap<string, number>): BreakerLimit[] {
+function breakersOf(design: AcParts, sourceId: string, ratings: ReadonlyMap<string, number>): BreakerLimit[] {
   const part = continuousPart(design.acRules, design.boat.ruleSet);
   const reach = reachFrom(design, 'source', sourceId);
   const out: BreakerLimit[] = [];
@@ -29,7 +30,7 @@ function breakersOf(design: Design, sourceId: string, ratings: ReadonlyMap<strin
 }
 
 /** Settings with the breakers on their ways. A run without a breaker of its own is held to what it was chosen. */
-export function withBreakers(design: Design, settings: readonly Setting[]): Setting[] {
+export function withBreakers(design: AcParts, settings: readonly Setting[]): Setting[] {
   const ratings = new Map(acCircuits(design).map((r) => [r.id, r.ratingA]));
   const known = new Map<string, readonly BreakerLimit[]>();
   return settings.map((s) => {

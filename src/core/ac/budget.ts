@@ -1,8 +1,9 @@
 /** What the AC side leaves for charging, and what an inverter's appliances draw from its bank (docs/methods.md, M12, energy). */
 import { chargerAcA } from '../charging';
-import { type AcLoad, type AcSource, type Design, type Living, type Load, type Source, type Span, rowOf } from '../design';
+import { type AcLoad, type AcSource, type Living, type Load, type Source, type Span, partsRead, rowOf } from '../design';
 import { spanH, spansOf } from '../demand';
 import { rowsOn, vaOf } from './consumers';
+import { type AcSupplyParts, DAY_LOAD_READS, type DayLoadParts } from './parts';
 import { limitOf, SERVICES } from './services';
 
 /** Hours of a way of living in which shore or a generator is there. */
@@ -17,11 +18,11 @@ export function mainsH(living: Living): number {
 }
 
 /** The source of a span: the first of its kind. */
-const sourceOf = (design: Design, span: Span): AcSource | undefined =>
+const sourceOf = (design: AcSupplyParts, span: Span): AcSource | undefined =>
   design.acSources.find((s) => s.kind === (span.what === 'shore' ? 'shore' : 'generator'));
 
 /** Mean amps that appliances, chargers left out, take of a source while it is there: appliances run then first. */
-export function appliancesA(design: Design, living: Living, source: AcSource): number {
+export function appliancesA(design: AcSupplyParts, living: Living, source: AcSource): number {
   const there = mainsH(living);
   if (there <= 0) return 0;
   const { volts, legs } = SERVICES[source.service];
@@ -34,7 +35,7 @@ export function appliancesA(design: Design, living: Living, source: AcSource): n
  * Amps AC a charger may take in a span: what is typed there, and no more than the inlet or the generator leaves beside the appliances on it;
  * several chargers share in proportion. Infinity: no limit is known.
  */
-export function acFor(design: Design, living: Living, span: Span, charger: Source): number {
+export function acFor(design: AcSupplyParts, living: Living, span: Span, charger: Source): number {
   const typed = span.level > 0 ? span.level : Infinity;
   const source = sourceOf(design, span);
   if (!source || spanH(span) <= 0) return typed;
@@ -60,14 +61,14 @@ export function restW(source: AcSource): number {
 }
 
 /** Hours an appliance runs on battery in a way of living: those beyond the hours there is shore or a generator it can reach. */
-export function onBatteryH(design: Design, row: AcLoad, living: Living): number {
+export function onBatteryH(design: AcSupplyParts, row: AcLoad, living: Living): number {
   const hours = Math.min(24, row.hours[living.id] ?? 0);
   const mains = design.acSources.some((s) => s.kind !== 'inverter' && rowsOn(design, s.id).includes(row)) ? mainsH(living) : 0;
   return Math.max(0, hours - mains);
 }
 
 /** AC watts of a row seen from the inverter's battery side: its efficiency, and its own idling where it is off otherwise. */
-function batteryW(design: Design, inverter: AcSource, row: AcLoad): number {
+function batteryW(design: AcSupplyParts, inverter: AcSource, row: AcLoad): number {
   const i = inverter.inverter;
   const awake = i?.rest === 'left on' ? 0 : (i?.idleW ?? 0);
   return row.watts / (i?.efficiency ?? 1) + awake;
@@ -79,9 +80,9 @@ const known = new WeakMap<readonly Load[], { readonly deps: readonly unknown[]; 
  * The loads of a day: an inverter's row on the load sheet gives way to the appliances behind it and to what it idles at. An appliance within
  * reach of several inverters counts on the first. Inverters without a row or without appliances leave everything as it is.
  */
-export function dayLoads(design: Design): readonly Load[] {
-  const { loads, acSources, acLoads, acCircuits, living, banks } = design;
-  const deps = [acSources, acLoads, acCircuits, living, banks];
+export function dayLoads(design: DayLoadParts): readonly Load[] {
+  const { loads } = design;
+  const deps = partsRead(design, DAY_LOAD_READS);
   const before = known.get(loads);
   if (before?.deps.every((d, i) => d === deps[i])) return before.loads;
   const result = reckoned(design);
@@ -89,7 +90,7 @@ export function dayLoads(design: Design): readonly Load[] {
   return result;
 }
 
-function reckoned(design: Design): readonly Load[] {
+function reckoned(design: DayLoadParts): readonly Load[] {
   const taken = new Set<string>();
   const extra: Load[] = [];
   const rests = new Map<string, number>();

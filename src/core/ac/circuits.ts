@@ -13,7 +13,8 @@ import {
   DROP_PCT,
   leastBehindBreaker,
 } from '../rules';
-import { type AcCircuit, type AcSource, type Design, type Place, rowOf } from '../design';
+import { type AcCircuit, type AcSource, type Place, rowOf } from '../design';
+import type { AcParts } from './parts';
 import { vaOf } from './consumers';
 import { continuousPart, limitOf, SERVICES, sourceOhm } from './services';
 
@@ -84,7 +85,7 @@ const MOST_STEPS = 400;
 const MOST_CHAINS = 40;
 
 /** Ways current comes to a circuit, from each source, the shortest first; an inverter passes on what is behind it. None goes through a panel twice. */
-export function chainsTo(design: Design, circuit: AcCircuit): Chain[] {
+export function chainsTo(design: AcParts, circuit: AcCircuit): Chain[] {
   const chains: Chain[] = [];
   const open: (readonly AcCircuit[])[] = [[circuit]];
   for (let step = 0; step < open.length && step < MOST_STEPS && chains.length < MOST_CHAINS; step++) {
@@ -113,7 +114,7 @@ const unknownPlace: Place = {
   drips: false,
 };
 
-function endsOf(design: Design, c: AcCircuit): readonly [string | null, string | null] {
+function endsOf(design: AcParts, c: AcCircuit): readonly [string | null, string | null] {
   const sourceAt = (id: string) => rowOf(design.acSources, id)?.placeId ?? null;
   const panelAt = (id: string) => rowOf(design.acPanels, id)?.placeId ?? null;
   const start = c.from.kind === 'source' ? sourceAt(c.from.id) : panelAt(c.from.id);
@@ -123,14 +124,14 @@ function endsOf(design: Design, c: AcCircuit): readonly [string | null, string |
 }
 
 /** Length of a run: taped, else from where its ends stand. */
-export function acLengthM(design: Design, c: AcCircuit): number {
+export function acLengthM(design: AcParts, c: AcCircuit): number {
   if (c.lengthM !== null) return c.lengthM;
   const [a, b] = endsOf(design, c);
   return pathM(placePoint(design, a), placePoint(design, b), design.house.slackM);
 }
 
 /** Amps of what a branch serves: fixed appliances all, of those that exclude one another the largest; outlets what one is made for, or its largest. */
-function branchA(design: Design, c: AcCircuit, volts: number, split: boolean): number {
+function branchA(design: AcParts, c: AcCircuit, volts: number, split: boolean): number {
   const rows = design.acLoads.filter((l) => c.loadIds.includes(l.id));
   const amps = rows.map((l) => vaOf(design, l) / (split && l.leg === 'both' ? 2 * volts : volts));
   if (c.outlets > 0) return Math.max(outletA(volts), ...amps);
@@ -149,13 +150,13 @@ const nextRating = (family: Family, amps: number): number =>
 
 /** Memory of one reckoning: each run once. */
 interface Evaluation {
-  readonly design: Design;
+  readonly design: AcParts;
   readonly results: Map<string, AcCircuitResult>;
   readonly busy: Set<string>;
 }
 
 /** All runs of the AC side. Total: a run that comes from nowhere is reckoned at the boat's own volts. */
-export function acCircuits(design: Design): AcCircuitResult[] {
+export function acCircuits(design: AcParts): AcCircuitResult[] {
   const evaluation: Evaluation = { design, results: new Map(), busy: new Set() };
   return design.acCircuits.map((c) => resultOf(evaluation, c));
 }
@@ -263,7 +264,7 @@ function reckon({ design, results }: Evaluation, c: AcCircuit, chains: readonly 
 }
 
 /** A feeder of a split service is taken as balanced; a branch runs in one leg and neutral, unless all it serves lies between the legs. */
-function spanOf(design: Design, c: AcCircuit, volts: number, legs: 1 | 2): number {
+function spanOf(design: AcParts, c: AcCircuit, volts: number, legs: 1 | 2): number {
   if (legs === 1 || c.to !== null) return legs * volts;
   const rows = design.acLoads.filter((l) => c.loadIds.includes(l.id));
   return c.outlets === 0 && rows.length > 0 && rows.every((l) => l.leg === 'both') ? 2 * volts : volts;
@@ -307,7 +308,7 @@ interface OwnRun {
 
 /** Live to earth at the far end: source, cord, then out by the live and back by the earth of every run, as warm as they may be. */
 function earthFault(
-  design: Design,
+  design: AcParts,
   results: ReadonlyMap<string, AcCircuitResult>,
   c: AcCircuit,
   { source, circuits }: Chain,

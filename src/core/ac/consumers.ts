@@ -1,6 +1,7 @@
 /** Appliances as the sums need them, and which of them each source can reach. */
 import { acVolts, chargerAcA } from '../charging';
 import { type AcLoad, type Design, rowOf } from '../design';
+import type { AcSupplyParts } from './parts';
 import { SERVICES } from './services';
 import type { Consumer } from './together';
 
@@ -13,13 +14,13 @@ export function wattsOf(design: Pick<Design, 'boat' | 'sources'>, row: AcLoad): 
 }
 
 /** VA of a row, running. */
-export function vaOf(design: Design, row: AcLoad): number {
+export function vaOf(design: AcSupplyParts, row: AcLoad): number {
   const { watts, powerFactor } = wattsOf(design, row);
   return powerFactor > 0 ? watts / powerFactor : Infinity;
 }
 
 /** Where the source has one leg everything hangs on it. @param legs of the source. */
-export function consumerOf(design: Design, row: AcLoad, legs: 1 | 2): Consumer {
+export function consumerOf(design: AcSupplyParts, row: AcLoad, legs: 1 | 2): Consumer {
   return {
     id: row.id,
     ...wattsOf(design, row),
@@ -40,7 +41,7 @@ export interface Reach {
 }
 
 /** Everything a source, or a panel, can feed with all transfers turned its way; an inverter passes on what its relay is made for. */
-export function reachFrom(design: Design, start: 'source' | 'panel', startId: string): Reach {
+export function reachFrom(design: AcSupplyParts, start: 'source' | 'panel', startId: string): Reach {
   const panels = new Set<string>();
   const circuits = new Set<string>();
   const loads = new Set<string>();
@@ -66,16 +67,16 @@ export function reachFrom(design: Design, start: 'source' | 'panel', startId: st
 }
 
 /** Appliances that hang on no circuit yet: taken to be within reach of everything. */
-export function loose(design: Design): ReadonlySet<string> {
+export function loose(design: AcSupplyParts): ReadonlySet<string> {
   const wired = new Set(design.acCircuits.flatMap((c) => c.loadIds));
   return new Set(design.acLoads.filter((l) => !wired.has(l.id)).map((l) => l.id));
 }
 
 /** Between the two legs of a split boat: a source of one leg cannot run it. */
-const needsBoth = (design: Design, row: AcLoad): boolean => row.leg === 'both' && SERVICES[design.boat.acRegion].legs === 2;
+const needsBoth = (design: AcSupplyParts, row: AcLoad): boolean => row.leg === 'both' && SERVICES[design.boat.acRegion].legs === 2;
 
 /** Rows a source can run. An inverter never runs the charger that fills its own bank. */
-export function rowsOn(design: Design, sourceId: string): readonly AcLoad[] {
+export function rowsOn(design: AcSupplyParts, sourceId: string): readonly AcLoad[] {
   const source = rowOf(design.acSources, sourceId);
   const reach = reachFrom(design, 'source', sourceId);
   const free = loose(design);

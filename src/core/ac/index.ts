@@ -21,3 +21,4 @@ export {
 } from './services';
 export { type AcState, bondsRight, type Origin, statesOf } from './states';
 export { type AcLimit, type BreakerLimit, type Consumer, fits, largestSets, opens } from './together';
+export { AC_READS, type AcParts, AC_SUPPLY_READS, type AcSupplyParts } from './parts';

@@ -2,6 +2,7 @@
 import { servingOf } from '../topology';
 import { type Design, rowOf } from '../design';
 
+import type { AcParts } from './parts';
 export interface IsolationStep {
   readonly id: string;
   readonly do: string;
@@ -9,7 +10,7 @@ export interface IsolationStep {
 }
 
 /** In order. Every source aboard has its own step; the proof comes last and names where to measure. */
-export function isolationSteps(design: Design): IsolationStep[] {
+export function isolationSteps(design: AcParts & Pick<Design, 'loads' | 'circuits'>): IsolationStep[] {
   const steps: IsolationStep[] = [];
   const add = (id: string, what: string, why: string) => steps.push({ id, do: what, why });
   add(

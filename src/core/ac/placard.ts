@@ -1,5 +1,6 @@
 /** What may run together, in plain words for the owner, to hang beside the panel. */
-import { type Design, rowOf } from '../design';
+import { rowOf } from '../design';
+import type { AcParts } from './parts';
 import type { OwnerRule } from './ownerRules';
 import type { Running } from './running';
 
@@ -45,7 +46,7 @@ function inWords({ kind, ids, most }: OwnerRule, name: (id: string) => string): 
   }
 }
 
-const nameOf = (design: Design, id: string): string => rowOf(design.acLoads, id)?.name ?? id;
+const nameOf = (design: AcParts, id: string): string => rowOf(design.acLoads, id)?.name ?? id;
 
 /** Sets that say most with fewest lines: each shows an appliance no set before it had, largest first. */
 function telling(sets: readonly (readonly string[])[], most: number): (readonly string[])[] {
@@ -61,7 +62,7 @@ function telling(sets: readonly (readonly string[])[], most: number): (readonly 
 }
 
 /** @param most lines of sets a setting. */
-export function placardLines(design: Design, running: readonly Running[], most = 3): PlacardLine[] {
+export function placardLines(design: AcParts, running: readonly Running[], most = 3): PlacardLine[] {
   return running
     .filter((r) => r.together.sets.length > 0 || r.tooLarge.length > 0)
     .map((r): PlacardLine => {

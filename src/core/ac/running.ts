@@ -1,5 +1,6 @@
 /** What may run at once on every setting of every source, and what becomes of the set that is wanted (docs/methods.md, M12). */
-import { type Design, rowOf } from '../design';
+import { rowOf } from '../design';
+import type { AcParts } from './parts';
 import { consumerOf, rowsOn } from './consumers';
 import { withBreakers } from './breakers';
 import { type OwnerRules, ownerRules } from './ownerRules';
@@ -61,7 +62,7 @@ export function roomVa(loads: readonly Consumer[], { limit }: Setting): number {
 }
 
 /** @param wantedIds as the design has them; @param sets whether the largest sets are asked for too, which takes longer. */
-export function runningOn(design: Design, setting: Setting, wantedIds: readonly string[], sets = true): Running {
+export function runningOn(design: AcParts, setting: Setting, wantedIds: readonly string[], sets = true): Running {
   const { limit } = setting;
   const all = rowsOn(design, setting.sourceId).map((l) => consumerOf(design, l, limit.legs));
   const refusals = refusalsOf(all, limit);
@@ -94,8 +95,8 @@ export function runningOn(design: Design, setting: Setting, wantedIds: readonly 
   };
 }
 
-export const isCharger = (design: Design, id: string): boolean => rowOf(design.acLoads, id)?.chargerId != null;
+export const isCharger = (design: AcParts, id: string): boolean => rowOf(design.acLoads, id)?.chargerId != null;
 
 /** All settings. */
-export const runningOf = (design: Design): Running[] =>
+export const runningOf = (design: AcParts): Running[] =>
   withBreakers(design, settingsOf(design)).map((s) => runningOn(design, s, design.acRules.wanted));

@@ -1,5 +1,6 @@
 /** Shore services of the regions, and what a source may give: the limit that appliances are held against (docs/methods.md, M12). */
 import { AMBIENT_C } from '../rules';
+import type { AcSupplyParts } from './parts';
 import { TYPICAL_XD } from './generator';
 import type { AcLimit } from './together';
 import { type AcRules, type AcSource, type Design, rowOf } from '../design';
@@ -41,10 +42,10 @@ export interface Setting {
   readonly limit: AcLimit;
 }
 
-const ambientOf = (design: Design, placeId: string | null): number => rowOf(design.places, placeId)?.ambientC ?? AMBIENT_C;
+const ambientOf = (design: AcSupplyParts, placeId: string | null): number => rowOf(design.places, placeId)?.ambientC ?? AMBIENT_C;
 
 /** What a source gives at most, on a pedestal of dockA where it is shore. */
-export function limitOf(design: Design, source: AcSource, dockA: number | null): AcLimit {
+export function limitOf(design: AcSupplyParts, source: AcSource, dockA: number | null): AcLimit {
   const { legs, volts } = SERVICES[source.service];
   const part = continuousPart(design.acRules, design.boat.ruleSet);
   if (source.kind === 'generator') {
@@ -59,7 +60,7 @@ export function limitOf(design: Design, source: AcSource, dockA: number | null):
 }
 
 /** Every setting of every source: pedestals up to the inlet's own rating, the largest first. */
-export function settingsOf(design: Design): Setting[] {
+export function settingsOf(design: AcSupplyParts): Setting[] {
   return design.acSources.flatMap((s): Setting[] => {
     const at = (name: string, dockA: number | null, key: string): Setting => ({
       id: `${s.id}${key}`,

@@ -1,6 +1,7 @@
 /** Every state the AC side can stand in, and where neutral meets earth in each (docs/methods.md, M12, bond per source state). */
-import { type AcCircuit, type AcPanel, type AcSource, type Design, rowOf } from '../design';
+import { type AcCircuit, type AcPanel, type AcSource, rowOf } from '../design';
 
+import type { AcParts } from './parts';
 export interface Origin {
   readonly sourceId: string;
   /** Panels it makes live. */
@@ -60,7 +61,7 @@ const sourceNode = (id: string) => `source ${id}`;
 const panelNode = (id: string) => `panel ${id}`;
 const inputNode = (id: string) => `input ${id}`;
 
-function standsAs(design: Design, stand: Stand): Omit<AcState, 'id' | 'name'> {
+function standsAs(design: AcParts, stand: Stand): Omit<AcState, 'id' | 'name'> {
   const { acSources, acPanels, acCircuits } = design;
   const feedersOf = (panelId: string) => acCircuits.filter((c) => c.to?.kind === 'panel' && c.to.id === panelId);
   const live = unions();
@@ -115,7 +116,7 @@ function standsAs(design: Design, stand: Stand): Omit<AcState, 'id' | 'name'> {
 }
 
 /** What joins neutral and earth in this state. A relay of an inverter's own closes only while it inverts; a fixed link always. */
-function bondsOf(design: Design, does: ReadonlyMap<string, string>): { at: string; kind: 'source' | 'panel'; id: string; node: string }[] {
+function bondsOf(design: AcParts, does: ReadonlyMap<string, string>): { at: string; kind: 'source' | 'panel'; id: string; node: string }[] {
   const at = (s: AcSource, words: string) => ({ at: words, kind: 'source' as const, id: s.id, node: sourceNode(s.id) });
   return [
     ...design.acSources.flatMap((s) => {
@@ -134,7 +135,7 @@ function bondsOf(design: Design, does: ReadonlyMap<string, string>): { at: strin
 }
 
 /** Every combination of what is present, how the transfers stand and whether inverters are on, in which something is live. */
-export function statesOf(design: Design): AcState[] {
+export function statesOf(design: AcParts): AcState[] {
   const { acSources, acPanels, acCircuits } = design;
   const externals = acSources.filter((s) => s.kind !== 'inverter');
   const inverters = acSources.filter((s) => s.kind === 'inverter');
@@ -164,7 +165,7 @@ export function statesOf(design: Design): AcState[] {
 }
 
 /** Whether a feeder's own beginning is live with these sources there: what a relay turns to. */
-function reaches(design: Design, feeder: AcCircuit, present: readonly string[], on: readonly string[]): boolean {
+function reaches(design: AcParts, feeder: AcCircuit, present: readonly string[], on: readonly string[]): boolean {
   const seen = new Set<string>();
   const alive = (kind: 'source' | 'panel', id: string): boolean => {
     if (kind === 'source') {
@@ -202,7 +203,7 @@ function positions(choices: readonly ChoiceOf[], isLive: (feeder: AcCircuit) => 
   );
 }
 
-function nameOf(design: Design, state: Omit<AcState, 'id' | 'name'>): string {
+function nameOf(design: AcParts, state: Omit<AcState, 'id' | 'name'>): string {
   const there = design.acSources
     .filter((s) => state.present.includes(s.id))
     .map((s) => (s.kind === 'shore' ? `${s.name} in` : `${s.name} running`));

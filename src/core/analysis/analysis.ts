@@ -1,5 +1,5 @@
 /** Design -> Analysis: the one function that runs it all. Incremental: a circuit whose inputs are the same objects keeps its result. */
-import { asDecided, type Bank, type Circuit, type Design, type Finding, type Load, share } from '../design';
+import { asDecided, type Bank, type Circuit, type Design, type Finding, type Load, partsRead, share } from '../design';
 import { findingsMemory, type FindingsMemory, findingsOf } from '../check';
 import { analyseAgain, analyseCircuit, type CircuitResult, type Gathered, NOWHERE, type Upstream, type WorkedCircuit } from '../circuit';
 import { balance, type Balance } from './balance';
@@ -9,6 +9,7 @@ import {
   batteryCableResults,
   type Paths,
   pathsOf,
+  POST_FAULT_READS,
   withPaths,
   withPostFaults,
 } from '../mainSide';
@@ -128,8 +129,7 @@ export function analyse(whole: Design, memory: Memory = createMemory()): Analysi
 
 /** Banks with all that can feed a fault at their posts: the same objects while nothing of it moves. */
 function postFaultsOf(memory: Memory, design: Design, alone: readonly BankSource[], volts: StudyVolts): readonly BankSource[] {
-  const { joins, sources, leads, bars, banks, panels, places, engine, boat, house } = design;
-  const deps = [joins, sources, leads, bars, banks, panels, places, engine, boat, house, volts];
+  const deps = [...partsRead(design, POST_FAULT_READS), volts];
   if (!memory.posts || !sameParts(memory.posts.deps, deps))
     memory.posts = { deps, banks: share(memory.posts?.banks, withPostFaults(design, alone, volts)) };
   return memory.posts.banks;

@@ -41,7 +41,8 @@ export function chemistryOf(bank: Bank): Chemistry {
 }
 
 /** Temperature the bank is reckoned at, degC: its own, else its place's, else 25. */
-export const bankTempC = (design: Design, bank: Bank): number => bank.tempC ?? rowOf(design.places, bank.placeId)?.ambientC ?? BATTERY_C;
+export const bankTempC = (design: Pick<Design, 'places'>, bank: Bank): number =>
+  bank.tempC ?? rowOf(design.places, bank.placeId)?.ambientC ?? BATTERY_C;
 
 /** Bank current at which absorption is done, A. */
 export const tailA = (bank: Bank): number => ((bank.sheet.tailPct ?? TAIL_PCT[bank.chemistry]) / 100) * c20Ah(bank);

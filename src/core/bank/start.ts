@@ -28,7 +28,7 @@ const MOST_STARTS = 200;
 const LEAST_SOC = 0.2;
 
 /** Volts at the starter at a state of charge; cold raises the bank's resistance by as much as it takes capacity. */
-function starterV(design: Design, bank: Bank, soc: number): number {
+function starterV(design: Pick<Design, 'engine'>, bank: Bank, soc: number): number {
   const source = bankSource(bank);
   const cold = Math.max(0.2, coldFactor(source.chemistry, design.engine.coldC));
   const ohm = source.ohm / cold + design.engine.crankPathMohm / 1000;
@@ -39,7 +39,7 @@ function starterV(design: Design, bank: Bank, soc: number): number {
  * Least capacity of such a bank that turns the engine as often as wanted, cold, Ah at the 20 h rate, to the next 5 Ah.
  * Cranking amps and resistance are taken as typical for the capacity. null: not up to 2000 Ah.
  */
-export function leastStartAh(design: Design, bank: Bank): number | null {
+export function leastStartAh(design: Pick<Design, 'engine'>, bank: Bank): number | null {
   for (let ah = 10; ah <= 2000; ah += 5) {
     const blockAh = ah / bank.strings;
     const tried: Bank = { ...bank, blockAh, ratedH: 20, cca: null, shortCircuitA: null, sheet: { ...bank.sheet, mohm: null } };
@@ -48,7 +48,7 @@ export function leastStartAh(design: Design, bank: Bank): number | null {
   return null;
 }
 
-export function cranking(design: Design, bank: Bank): Cranking {
+export function cranking(design: Pick<Design, 'engine'>, bank: Bank): Cranking {
   const { engine } = design;
   const chemistry = chemistryOf(bank);
   const cap = c20Ah(bank) * Math.max(0.05, coldFactor(chemistry, engine.coldC));
@@ -76,5 +76,5 @@ export function cranking(design: Design, bank: Bank): Cranking {
 }
 
 /** Whether the engine starts from a bank at that state of charge. */
-export const startsFrom = (design: Design, bank: Bank, soc: number): boolean =>
+export const startsFrom = (design: Pick<Design, 'engine'>, bank: Bank, soc: number): boolean =>
   soc >= LEAST_SOC && starterV(design, bank, soc) >= design.engine.crankMinV;

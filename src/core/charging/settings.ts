@@ -4,6 +4,9 @@ import { bankTempC, cellsOf, chemistryOf, oddSlope, slopePerCell, tailA } from '
 import { type Bank, type Design, type Source, rowOf } from '../design';
 import { compensatedV } from './compensation';
 
+/** What the settings read of a design. */
+type SettingsParts = Pick<Design, 'banks' | 'boat' | 'joins' | 'places' | 'sources'>;
+
 /** Temperatures the setpoints are looked at over, degC. */
 export const FROM_C = -10;
 export const TO_C = 45;
@@ -32,7 +35,7 @@ const RANK = { right: 0, note: 1, fix: 2, stop: 3 } as const;
 const v2 = (x: number) => `${x.toFixed(2)} V`;
 
 /** Sensing error of a source that does not sense at the bank, V: it reads more than the bank has by its path's drop, or by the splitter's. */
-export function senseErrorV(design: Design, source: Source): number {
+export function senseErrorV(design: SettingsParts, source: Source): number {
   const join = design.joins.find((j) => j.id === source.joinId && j.kind === 'splitter');
   return join && source.regulator.sense !== 'the bank' ? join.dropV : 0;
 }
@@ -47,7 +50,7 @@ export function highestV(source: Source, bank: Bank): number {
 const SPREAD_C = 5;
 
 /** Banks charged along with this one that stand more than 5 degC apart from it, and by how much their volts are wrong; empty: none. */
-function spread(design: Design, bank: Bank, slopeMvPerC: number): string {
+function spread(design: SettingsParts, bank: Bank, slopeMvPerC: number): string {
   const here = bankTempC(design, bank);
   const along = design.joins
     .filter((j) => j.firstId === bank.id || j.secondId === bank.id)
@@ -62,7 +65,7 @@ function spread(design: Design, bank: Bank, slopeMvPerC: number): string {
     .join('; ');
 }
 
-function settingsRow(design: Design, source: Source, bank: Bank): SettingsRow {
+function settingsRow(design: SettingsParts, source: Source, bank: Bank): SettingsRow {
   const chemistry = chemistryOf(bank);
   const times = (bank.blockV * bank.series) / 12;
   const { regulator: r } = source;
@@ -182,7 +185,7 @@ function settingsRow(design: Design, source: Source, bank: Bank): SettingsRow {
 }
 
 /** Every source with its bank, worst first. Sources without a bank are left out: a finding says so. */
-export function settingsMatrix(design: Design): SettingsRow[] {
+export function settingsMatrix(design: SettingsParts): SettingsRow[] {
   return design.sources
     .flatMap((source) => {
       const bank = rowOf(design.banks, source.bankId);

@@ -13,7 +13,7 @@ export interface FitLine {
 const known = (x: string | number | null): string => (x === null || x === 'unknown' ? 'not known' : String(x));
 
 /** Mounting, pivot, pulley and belt, rotation, petrol space, speed. */
-export function fitLines(design: Design, source: Source): FitLine[] {
+export function fitLines(design: Pick<Design, 'engine'>, source: Source): FitLine[] {
   const { engine } = design;
   const a = source.alternator;
   if (!a) return [];

@@ -1,6 +1,7 @@
 /** Every finding of a design: one function over the one table, set by set, each kept while nothing it reads has changed. */
+import { AC_READS } from '../ac';
 import type { CircuitResult, WorkedCircuit } from '../circuit';
-import { type Design, type Finding, share } from '../design';
+import { type Design, type Finding, partsRead, share } from '../design';
 import type { BatteryCableResult } from '../mainSide';
 import { circuitOrder, sameParts, servingOf } from '../topology';
 import { bySeverity, withDepartures } from './finding';
@@ -9,6 +10,7 @@ import type { AcPower } from './rules/acMachines';
 import { acRunFacts } from './rules/acRuns';
 import { unfedBy } from './rules/circuits';
 import type { StudyFacts } from './rules/studies';
+import { CHARGING_READS, DESIGN_READS, MAIN_SIDE_READS } from './rules/reads';
 import { RULES, type RuleSet } from './table';
 
 export interface Facts {
@@ -46,8 +48,7 @@ function kept<K>(known: Map<K, Known>, key: K, deps: readonly unknown[], work: (
 function ofDesign(facts: Facts, memory: FindingsMemory): readonly Finding[] {
   const { design, circuits } = facts;
   const { feederOf, loops } = circuitOrder(design.circuits);
-  const { banks, loads, panels, places, boat, sources, joins, leads } = design;
-  return kept(memory.sets, 'design', [banks, loads, panels, places, boat, sources, joins, leads, design.circuits, circuits], () => {
+  return kept(memory.sets, 'design', [...partsRead(design, DESIGN_READS), circuits], () => {
     return findingsIn(RULES.design, {
       design,
       results: new Map(circuits.map((r) => [r.id, r])),
@@ -78,29 +79,20 @@ function ofCircuits({ design, worked }: Facts, memory: FindingsMemory): readonly
 }
 
 function ofCharging({ design }: Facts, memory: FindingsMemory): readonly Finding[] {
-  const { banks, sources, joins, living, cruises, engine, places, boat } = design;
-  return kept(memory.sets, 'charging', [banks, sources, joins, living, cruises, engine, places, boat], () =>
-    findingsIn(RULES.charging, design),
-  );
+  return kept(memory.sets, 'charging', partsRead(design, CHARGING_READS), () => findingsIn(RULES.charging, design));
 }
 
 function ofMainSide({ design, leads }: Facts, memory: FindingsMemory): readonly Finding[] {
-  const { bars, banks, panels, joins, sources, loads, circuits, boat } = design;
-  return kept(memory.sets, 'main side', [leads, design.leads, bars, banks, panels, joins, sources, loads, circuits, boat], () =>
+  return kept(memory.sets, 'main side', [...partsRead(design, MAIN_SIDE_READS), leads], () =>
     findingsIn(RULES['main side'], { design, leads }),
   );
 }
 
-/** Of the load sheet the AC side asks only whether the rows of its inverters are there. */
 function ofAc({ design }: Facts, memory: FindingsMemory): readonly Finding[] {
-  const { acRules, acSources, acPanels, acLoads, acCircuits, boat, house, places, bars, sources, leads } = design;
-  const rows = acSources.map((s) => s.inverter !== null && design.loads.some((l) => l.id === s.inverter?.loadId)).join();
-  return kept(
-    memory.sets,
-    'AC',
-    [acRules, acSources, acPanels, acLoads, acCircuits, boat, house, places, bars, sources, leads, rows],
-    () => [...findingsIn(RULES.AC, design), ...findingsIn(RULES['AC runs'], acRunFacts(design))],
-  );
+  return kept(memory.sets, 'AC', partsRead(design, AC_READS), () => [
+    ...findingsIn(RULES.AC, design),
+    ...findingsIn(RULES['AC runs'], acRunFacts(design)),
+  ]);
 }
 
 /** The part of the table that speaks of studies and machines: it comes later than the rest, for studies take longer than an edit may. */

@@ -31,7 +31,7 @@ function startOf(load: Load, { workingA, surgeA, surgeS }: LoadCurrent): Surge |
 const worse = (a: Surge | null, b: Surge | null): Surge | null => (b && (!a || b.addsA > a.addsA) ? b : a);
 
 /** Whether any panel is fed by more than one circuit. */
-function fedTwice({ circuits }: Design): boolean {
+function fedTwice({ circuits }: Pick<Design, 'circuits'>): boolean {
   const fed = new Set<string>();
   for (const c of circuits)
     for (const { serves } of c.taps) {
@@ -44,7 +44,7 @@ function fedTwice({ circuits }: Design): boolean {
 
 /** @param order circuits, sources before what they feed. @param cyclic those that close a loop. */
 export function rollUpDemand(
-  design: Design,
+  design: Pick<Design, 'banks' | 'boat' | 'circuits' | 'house' | 'panels'>,
   { order, cyclic }: { readonly order: readonly Circuit[]; readonly cyclic: ReadonlySet<string> },
   loads: ReadonlyMap<string, Load>,
   currentOf: (load: Load) => LoadCurrent,

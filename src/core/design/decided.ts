@@ -13,7 +13,7 @@ function stayingOf(circuits: Design['circuits']): Design['circuits'] {
 }
 
 /** The design as decided: what is to be removed is gone. The same object when nothing is. */
-export function asDecided(design: Design): Design {
+export function asDecided<D extends Pick<Design, 'circuits'>>(design: D): D {
   const circuits = stayingOf(design.circuits);
   return circuits === design.circuits ? design : { ...design, circuits };
 }

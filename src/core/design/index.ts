@@ -138,5 +138,6 @@ export { equal, share } from './share';
 export type { StudyUse } from './study';
 export type { BoatSummary } from './summary';
 export { rowOf } from './rowOf';
+export { type Part, partsRead, type Reads } from './reads';
 export { kindOf, type LoadKind, LOAD_KINDS } from './loadKind';
 export { startBankOf } from './startBank';

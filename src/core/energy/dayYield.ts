@@ -1,10 +1,11 @@
 /** What the sources make on a day in each way of living, and how long the bank lasts without them. */
-import { type Design, share } from '../design';
+import { partsRead, share } from '../design';
 import { sameParts } from '../topology';
 import { AS_ENTERED, type Loop } from './books';
 import { Sum } from './kernel/layout';
 import { createLoop } from './loop';
-import { redrawn, type Scene, sceneOf } from './scene';
+import { SCENE_READS, type SceneParts, STILL_READS } from './parts';
+import { redrawn, type Scene, sceneIn } from './scene';
 
 export interface DayYield {
   readonly livingId: string;
@@ -27,7 +28,7 @@ const MOST_DAYS = 10;
  * Each way of living as one day from the middle of the house bank's window, so that it takes what it is given; then repeated until it settles.
  * Empty without a bank.
  */
-export function dayYields(design: Design): DayYield[] {
+export function dayYields(design: SceneParts): DayYield[] {
   const stage = stageOf(design);
   return stage ? madeOn(stage) : [];
 }
@@ -39,15 +40,15 @@ interface Stage {
 }
 
 /** The stage with other loads. */
-function restaged(stage: Stage, design: Design): Stage {
+function restaged(stage: Stage, design: SceneParts): Stage {
   const scene = redrawn(stage.scene, design);
   stage.loop.redraw(scene);
   return { ...stage, scene };
 }
 
-function stageOf(design: Design): Stage | null {
+function stageOf(design: SceneParts): Stage | null {
   if (design.banks.length === 0 || design.sources.length === 0) return null;
-  const scene = sceneOf(design, { stepMin: STEP_MIN });
+  const scene = sceneIn(design, { stepMin: STEP_MIN });
   return { scene, loop: createLoop(scene) };
 }
 
@@ -81,7 +82,7 @@ function madeOn({ scene, loop }: Stage): DayYield[] {
 
 export interface YieldMemory {
   /** madeOf, worked out again only when something it depends on has moved. */
-  readonly of: (design: Design) => readonly DayYield[];
+  readonly of: (design: SceneParts) => readonly DayYield[];
 }
 
 export function yieldMemory(): YieldMemory {
@@ -91,8 +92,8 @@ export function yieldMemory(): YieldMemory {
   let made: readonly DayYield[] = [];
   return {
     of: (d) => {
-      const still = [d.banks, d.sources, d.joins, d.living, d.engine, d.places, d.boat, d.acRules, d.acSources, d.acLoads, d.acCircuits];
-      const now = [...still, d.loads, d.circuits];
+      const still = partsRead(d, STILL_READS);
+      const now = partsRead(d, SCENE_READS);
       if (sameParts(deps, now)) return made;
       // While only loads and circuits move, banks and sources stand.
       stage = stage && sameParts(stillDeps, still) ? restaged(stage, d) : stageOf(d);

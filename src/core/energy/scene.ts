@@ -15,6 +15,7 @@ import {
 } from '../design';
 import { bankOfLoads } from '../topology';
 import { type Chemistry, coldAcceptance, TYPICAL_PATH_OHM } from '../rules';
+import type { SceneParts } from './parts';
 import { drawsOf, enginePhase } from './draws';
 import { type Driver, driverOf, limitsOf, stretched, windAmps } from './sources';
 import { dayLoads, hostOf } from '../ac';
@@ -116,7 +117,7 @@ export interface Scene {
 
 export const WIND_GRID = 31;
 
-function sceneBank(design: Design, bank: Bank): SceneBank {
+function sceneBank(design: SceneParts, bank: Bank): SceneBank {
   const source = bankSource(bank);
   const { chemistry } = source;
   const tempC = bankTempC(design, bank);
@@ -139,7 +140,7 @@ function sceneBank(design: Design, bank: Bank): SceneBank {
 }
 
 /** What a source's sensor reads, degC: its own place's where it sits in the device, the hottest engine space's near the engine, else the bank's. */
-export function sensedC(design: Design, source: Source, bank: Bank): number {
+export function sensedC(design: SceneParts, source: Source, bank: Bank): number {
   const own = bankTempC(design, bank);
   const { sensor } = source.regulator;
   if (sensor === 'in the device') return rowOf(design.places, source.placeId)?.ambientC ?? own;
@@ -147,7 +148,7 @@ export function sensedC(design: Design, source: Source, bank: Bank): number {
   return sensor === 'near the engine' && engines.length > 0 ? Math.max(...engines) : own;
 }
 
-function sceneSource(design: Design, source: Source, at: (id: string | null) => number): SceneSource {
+function sceneSource(design: SceneParts, source: Source, at: (id: string | null) => number): SceneSource {
   const { regulator } = source;
   const index = at(source.bankId);
   const bank = design.banks[index];
@@ -177,7 +178,7 @@ function sceneSource(design: Design, source: Source, at: (id: string | null) => 
 }
 
 function sceneDay(
-  design: Design,
+  design: SceneParts,
   living: Living,
   byBank: readonly (readonly Load[])[],
   banks: readonly SceneBank[],
@@ -240,7 +241,7 @@ function drawnBy(
 }
 
 /** The same scene with the loads of a design that differs from it in loads and circuits only. */
-export function redrawn(scene: Scene, whole: Design): Scene {
+export function redrawn(scene: Scene, whole: SceneParts): Scene {
   const design = asDecided(whole);
   const byBank = loadsByBank(design);
   return {
@@ -253,7 +254,7 @@ export function redrawn(scene: Scene, whole: Design): Scene {
 }
 
 /** Loads by the bank they are fed from; those on no circuit live on the house bank. */
-function loadsByBank(design: Design): readonly (readonly Load[])[] {
+function loadsByBank(design: SceneParts): readonly (readonly Load[])[] {
   const house = houseIndex(design.banks);
   const rootOf = bankOfLoads(design);
   const indexOf = new Map(design.banks.map((b, i) => [b.id, i]));
@@ -263,7 +264,7 @@ function loadsByBank(design: Design): readonly (readonly Load[])[] {
 }
 
 /** Fuel at an engine speed without load on the alternator, L/h: from idle to full by the cube of speed (propeller). */
-export function engineLph({ engine }: Design, rpm: number): number {
+export function engineLph({ engine }: Pick<Design, 'engine'>, rpm: number): number {
   const x = Math.min(1, Math.max(0, (rpm - engine.idleRpm) / Math.max(1, engine.maxRpm - engine.idleRpm)));
   return engine.idleLph + (engine.fullLph - engine.idleLph) * x ** 3;
 }
@@ -287,7 +288,7 @@ export const houseIndex = (banks: readonly Bank[]): number =>
   );
 
 /** Bank the engine cranks from: the one named, else the first that is for starting, else the house bank. */
-export function crankIndex(design: Design): number {
+export function crankIndex(design: Pick<Design, 'banks' | 'engine'>): number {
   const start = startBankOf(design);
   return start ? design.banks.indexOf(start) : design.banks.length > 0 ? houseIndex(design.banks) : -1;
 }
@@ -301,7 +302,10 @@ export interface SceneAsked {
   readonly varied?: boolean;
 }
 
-export function sceneOf(whole: Design, { stepMin = whole.plan.stepMin, ways, varied = false }: SceneAsked = {}): Scene {
+/** A scene in the steps of the design's own plan, unless others are asked. */
+export const sceneOf = (whole: Design, asked: SceneAsked = {}): Scene => sceneIn(whole, { stepMin: whole.plan.stepMin, ...asked });
+
+export function sceneIn(whole: SceneParts, { stepMin, ways, varied = false }: SceneAsked & { readonly stepMin: number }): Scene {
   const design = asDecided(whole);
   const n = Math.max(24, Math.round(1440 / stepMin));
   const at = (id: string | null): number => (id === null ? -1 : design.banks.findIndex((b) => b.id === id));

@@ -2,7 +2,8 @@
 import { alternatorAt, chargerAmps, chargingV, labelCurve, monotone } from '../charging';
 import { acFor } from '../ac';
 import { cover, spanH, spansOf } from '../demand';
-import type { Design, Living, Source, Span } from '../design';
+import type { Living, Source, Span } from '../design';
+import type { SceneParts } from './parts';
 
 /** What a source's output hangs on. */
 export type Driver = 'engine' | 'shore' | 'sun' | 'wind' | 'input';
@@ -32,7 +33,7 @@ export const noonW = (source: Source, sunHours: number, daylightH: number): numb
 };
 
 /** Largest output of a source through a day by step: amps; of the sun watts. */
-export function limitsOf(design: Design, source: Source, living: Living, n: number): Float64Array {
+export function limitsOf(design: SceneParts, source: Source, living: Living, n: number): Float64Array {
   const stepH = 24 / n;
   const limit = new Float64Array(n);
   /** @param worth what a span gives, asked once a span: a figure, or one for the step that begins at h. */

@@ -1,9 +1,10 @@
 /** Every lead of the main side, each reckoned anew only when something says so. */
 import type { CircuitResult } from '../circuit';
-import { type Design, type BatteryCable, share, rowOf } from '../design';
+import { type BatteryCable, share, rowOf, partsRead } from '../design';
 import type { BankSource } from '../bank';
 import { sameParts } from '../topology';
 import type { StudyVolts } from '../demand';
+import { LEAD_READS, type LeadParts } from './parts';
 import { batteryCableResult, type BatteryCableResult, positiveMm2 } from './sizing';
 
 export { type BatteryCableResult } from './sizing';
@@ -15,7 +16,7 @@ export interface BatteryCableMemory {
 }
 
 /** What the circuits have to say to a lead: of a negative all that returns in it, of a case earth the positive beside it. */
-function ofCircuits(design: Design, circuits: readonly CircuitResult[], lead: BatteryCable): string {
+function ofCircuits(design: LeadParts, circuits: readonly CircuitResult[], lead: BatteryCable): string {
   const said: (number | string)[] = [];
   for (const end of [lead.from, lead.to]) {
     if (end.kind === 'case') said.push(positiveMm2(design, circuits, end.id));
@@ -31,15 +32,14 @@ function ofCircuits(design: Design, circuits: readonly CircuitResult[], lead: Ba
 
 /** Every lead; the same objects while nothing they are made of moves. */
 export function batteryCableResults(
-  design: Design,
+  design: LeadParts,
   circuits: readonly CircuitResult[],
   banks: readonly BankSource[],
   volts: StudyVolts,
   memory: BatteryCableMemory,
 ): readonly BatteryCableResult[] {
   if (design.leads.length === 0) return NONE;
-  const { bars, joins, sources, panels, places, boat, house, engine } = design;
-  const shared: readonly unknown[] = [bars, joins, design.banks, sources, panels, places, boat, house, engine, volts];
+  const shared: readonly unknown[] = [...partsRead(design, LEAD_READS), volts];
   const reckon = (lead: BatteryCable, positives: readonly BatteryCableResult[]): BatteryCableResult => {
     const feeder = lead.from.kind === 'bar' ? design.leads : null;
     const loads = [lead.from, lead.to].flatMap((e) => (e.kind === 'case' ? (rowOf(design.loads, e.id) ?? []) : []));

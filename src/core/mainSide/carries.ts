@@ -1,6 +1,7 @@
 /** What a lead of the main side has to carry, and why. */
 import type { CircuitResult } from '../circuit';
-import { type Design, type BatteryCable, type BatteryCableEnd, rowOf, startBankOf } from '../design';
+import { type BatteryCable, type BatteryCableEnd, rowOf, startBankOf } from '../design';
+import type { LeadParts } from './parts';
 
 export interface Carries {
   readonly amps: number;
@@ -13,10 +14,10 @@ const NOTHING: Carries = { amps: 0, why: 'nothing in a sound boat', cranks: fals
 
 const sum = (xs: readonly number[]): number => xs.reduce((total, x) => total + x, 0);
 const ends = (lead: BatteryCable): readonly [BatteryCableEnd, BatteryCableEnd] => [lead.from, lead.to];
-const barKind = (design: Design, end: BatteryCableEnd) => (end.kind === 'bar' ? rowOf(design.bars, end.id)?.kind : undefined);
+const barKind = (design: LeadParts, end: BatteryCableEnd) => (end.kind === 'bar' ? rowOf(design.bars, end.id)?.kind : undefined);
 
 /** Amps of sources that end on a bank, straight or through what joins it. */
-const charged = (design: Design, bankId: string): number =>
+const charged = (design: LeadParts, bankId: string): number =>
   sum(
     design.sources
       .filter((s) => s.bankId === bankId || (s.bankId === null && rowOf(design.joins, s.joinId)?.firstId === bankId))
@@ -24,11 +25,11 @@ const charged = (design: Design, bankId: string): number =>
   );
 
 /** All that circuits from the posts of a bank ask for at work. */
-const drawn = (circuits: readonly CircuitResult[], design: Design, bankId: string): number =>
+const drawn = (circuits: readonly CircuitResult[], design: LeadParts, bankId: string): number =>
   sum(design.circuits.filter((c) => c.from.kind === 'bank' && c.from.id === bankId).map((c) => rowOf(circuits, c.id)?.workingA ?? 0));
 
 /** @returns the largest of what may pass for long, or the starter's current on its way. */
-export function carries(design: Design, circuits: readonly CircuitResult[], lead: BatteryCable): Carries {
+export function carries(design: LeadParts, circuits: readonly CircuitResult[], lead: BatteryCable): Carries {
   const { engine } = design;
   const kinds = ends(lead).map((e) => barKind(design, e));
   const bankIds = ends(lead).flatMap((e) => (e.kind === 'bank' ? [e.id] : []));

@@ -3,3 +3,4 @@ export { ledOhm, type Paths, pathsOf, withPaths } from './paths';
 export { withPostFaults } from './postFaults';
 export { type Landing, MOST_ON_A_STUD, type Post, postInventory } from './posts';
 export type { BatteryCableResult } from './sizing';
+export { POST_FAULT_READS } from './parts';

@@ -1,7 +1,7 @@
 /** The largest fault at each bank's posts with everything that can be paralleled and all that charges (docs/methods.md, M7). */
 import { conductorOhm } from '../conductor';
-import type { Design } from '../design';
 import { bankPost, endNode, joinSide } from '../topology';
+import type { PostFaultParts } from './parts';
 import { batteryCableResult } from './sizing';
 import type { BankSource } from '../bank';
 import type { StudyVolts } from '../demand';
@@ -14,7 +14,9 @@ const EARTH = 'negative';
  * join (cold copper; joints and devices zero; a side nobody has entered counts as none), and by what charges them at its limit.
  * A splitter's diodes hold back. The same objects where nothing is added.
  */
-export function withPostFaults(design: Design, banks: readonly BankSource[], volts: StudyVolts): readonly BankSource[] {
+export function withPostFaults(parts: PostFaultParts, banks: readonly BankSource[], volts: StudyVolts): readonly BankSource[] {
+  // What joins banks carries what it is rated for, whatever the circuits ask.
+  const design = { ...parts, circuits: [], loads: [] };
   const joins = design.joins.filter((j) => j.kind !== 'splitter' && j.firstId !== null && j.secondId !== null);
   if (joins.length === 0 && design.sources.length === 0) return banks;
   const branches: NetBranch[] = [];
@@ -23,7 +25,6 @@ export function withPostFaults(design: Design, banks: readonly BankSource[], vol
     if (lead.rail !== 'positive') continue;
     const [a, b] = [endNode(lead.from, lead), endNode(lead.to, lead)];
     if (a === b || ![lead.from, lead.to].some((e) => e.kind === 'join first' || e.kind === 'join second')) continue;
-    // Its size does not hang on the circuits: what joins banks carries what it is rated for.
     const { conductor, lengthM } = batteryCableResult(design, [], banks, volts, lead);
     branches.push({ id: lead.id, a, b, ohm: conductorOhm(conductor.r20OhmPerKm, lengthM, 20) });
     landed.add(a).add(b);

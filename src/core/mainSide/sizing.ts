@@ -2,10 +2,11 @@
 import { type Conductor, CONDUCTORS, deviceOhm, findConductor, JOINT_OHM, AMBIENT_C, CRANK_PCT } from '../rules';
 import { analyseCircuit, type CircuitResult, NOWHERE } from '../circuit';
 import { ampacityA, conductorOhm, conductorTempC, derate, dutyEquivalentA, rulingPlace, timeConstantS } from '../conductor';
-import { blankCircuit, blankLoad, type Design, type BatteryCable, type Place, rowOf } from '../design';
+import { blankCircuit, blankLoad, type BatteryCable, type Place, rowOf } from '../design';
 import type { BankSource } from '../bank';
 import { loadCurrent, type StudyVolts } from '../demand';
 import { round3 } from '../quantity';
+import type { LeadParts } from './parts';
 import { carries, type Carries } from './carries';
 import { endPlaceId, batteryCableLengthM } from '../topology';
 
@@ -47,7 +48,7 @@ export interface BatteryCableResult {
 
 /** A lead that leaves a post with a device is judged as a circuit is: by the same ladder. */
 function asCircuit(
-  design: Design,
+  design: LeadParts,
   lead: BatteryCable,
   { amps }: Carries,
   lengthM: number,
@@ -92,7 +93,7 @@ function asCircuit(
 }
 
 /** The bank that feeds a positive lead's first end, straight or through a positive bus; null where it starts elsewhere. */
-function feeding(design: Design, lead: BatteryCable, banks: readonly BankSource[]): BankSource | null {
+function feeding(design: LeadParts, lead: BatteryCable, banks: readonly BankSource[]): BankSource | null {
   if (lead.rail !== 'positive') return null;
   const bus = lead.from.kind === 'bar' && rowOf(design.bars, lead.from.id)?.kind === 'positive bus' ? lead.from.id : null;
   const feeder =
@@ -103,7 +104,7 @@ function feeding(design: Design, lead: BatteryCable, banks: readonly BankSource[
 }
 
 /** Copper of the positive conductor that feeds a load, mm2; 0 where nothing does. */
-export function positiveMm2(design: Design, circuits: readonly CircuitResult[], loadId: string): number {
+export function positiveMm2(design: LeadParts, circuits: readonly CircuitResult[], loadId: string): number {
   const at = design.circuits.findIndex((c) => c.taps.some((t) => t.serves.kind === 'load' && t.serves.id === loadId));
   return rowOf(circuits, design.circuits[at]?.id)?.own.state.areaMm2 ?? 0;
 }
@@ -118,7 +119,7 @@ interface Returned {
 const ONE_WAY = 0.4;
 
 /** One of the two conductors that are a source's alone: to its terminals, or from the engine's block, by which alternators return. */
-const ofSource = (design: Design, lead: BatteryCable): boolean =>
+const ofSource = (design: LeadParts, lead: BatteryCable): boolean =>
   [lead.from, lead.to].some((e) => e.kind === 'source' || (e.kind === 'bar' && rowOf(design.bars, e.id)?.kind === 'engine')) &&
   lead.rail !== 'earth';
 
@@ -127,7 +128,7 @@ const meets = (a: BatteryCable, b: BatteryCable): boolean =>
   [a.from, a.to].some((x) => (x.kind === 'bar' || x.kind === 'bank') && [b.from, b.to].some((y) => y.kind === x.kind && y.id === x.id));
 
 function returnedBy(
-  design: Design,
+  design: LeadParts,
   circuits: readonly CircuitResult[],
   positives: readonly BatteryCableResult[],
   lead: BatteryCable,
@@ -174,7 +175,7 @@ function oneSmaller(table: readonly Conductor[], areaMm2: number): number {
 
 /** @param positives results of the positive leads: a negative is sized after what returns in it. */
 export function batteryCableResult(
-  design: Design,
+  design: LeadParts,
   circuits: readonly CircuitResult[],
   banks: readonly BankSource[],
   volts: StudyVolts,

@@ -34,10 +34,13 @@ export function endNode(end: BatteryCableEnd, lead: Pick<BatteryCable, 'rail'>):
 
 const listOf = { bank: 'banks', panel: 'panels', source: 'sources', bar: 'bars', case: 'loads' } as const;
 
-/** The thing at an end; undefined where it is gone. */
 /** The lists a lead may end in. */
 export type Ended = Pick<Design, 'banks' | 'panels' | 'sources' | 'bars' | 'loads' | 'joins'>;
 
+/** What it takes to say where an end is. */
+export type Reached = Ended & Pick<Design, 'boat' | 'places'>;
+
+/** The thing at an end; undefined where it is gone. */
 function thingAt(design: Ended, { kind, id }: BatteryCableEnd): { readonly name: string } | undefined {
   if (kind === 'join first' || kind === 'join second') return rowOf(design.joins, id);
   const rows: readonly { readonly id: string; readonly name: string }[] = design[listOf[kind]];
@@ -69,7 +72,7 @@ export const endsOf = (design: Ended): BatteryCableEnd[] => [
 ];
 
 /** The place an end stands in; a join stands by its first bank. */
-export function endPlaceId(design: Design, { kind, id }: BatteryCableEnd): string | null {
+export function endPlaceId(design: Ended, { kind, id }: BatteryCableEnd): string | null {
   if (kind === 'join first' || kind === 'join second') {
     const join = rowOf(design.joins, id);
     return rowOf(design.banks, join?.firstId)?.placeId ?? null;
@@ -78,7 +81,7 @@ export function endPlaceId(design: Design, { kind, id }: BatteryCableEnd): strin
   return rows.find((r) => r.id === id)?.placeId ?? null;
 }
 
-function endPoint(design: Design, end: BatteryCableEnd): Point {
+function endPoint(design: Reached, end: BatteryCableEnd): Point {
   if (end.kind === 'case') {
     const load = rowOf(design.loads, end.id);
     if (load) return loadPoint(design, load);
@@ -91,7 +94,7 @@ function endPoint(design: Design, end: BatteryCableEnd): Point {
 }
 
 /** Length of a lead, m: taped, else the path between its ends by way of what is in line, with slack. */
-export function batteryCableLengthM(design: Design, lead: BatteryCable): number {
+export function batteryCableLengthM(design: Reached & Pick<Design, 'house'>, lead: BatteryCable): number {
   if (lead.lengthM !== null) return lead.lengthM;
   // What stands in line beside the end before it lengthens nothing.
   const on = lead.through.filter(

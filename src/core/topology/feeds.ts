@@ -28,7 +28,7 @@ export function newRing(before: Fed, after: Fed): Ring | null {
 }
 
 /** A ring as a person would say it: its panels in order, back to the first. */
-export function ringWords(design: Design, ring: Ring): string {
+export function ringWords(design: Pick<Design, 'panels' | 'acPanels' | 'acSources'>, ring: Ring): string {
   const rows: readonly { readonly id: string; readonly name: string }[] = [...design.panels, ...design.acPanels, ...design.acSources];
   const names = ring.nodes.map((id) => rows.find((r) => r.id === id)?.name ?? id);
   return [...names, names[0] ?? ''].join(' → ');

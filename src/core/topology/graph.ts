@@ -42,13 +42,15 @@ export const shuntCable = (design: Pick<Design, 'leads'>, bankId: string): Batte
   ) ?? null;
 
 /** Negative and earth leads that close a loop: each is one joint more than needed. */
-export function loops(design: Design): readonly BatteryCable[] {
+export function loops(design: Pick<Design, 'leads'>): readonly BatteryCable[] {
   const sets = together();
   return design.leads.filter((l) => l.rail !== 'positive' && sets.join(endNode(l.from, l), endNode(l.to, l)));
 }
 
 /** Positive leads by which two banks hang together without anything made to join them. */
-export function paralleled(design: Design): readonly { readonly lead: BatteryCable; readonly banks: readonly [string, string] }[] {
+export function paralleled(
+  design: Pick<Design, 'banks' | 'circuits' | 'leads'>,
+): readonly { readonly lead: BatteryCable; readonly banks: readonly [string, string] }[] {
   const sets = together();
   const bankOf = new Map(design.banks.map((b) => [bankPost(b.id, '+'), b.id]));
   for (const c of design.circuits)
@@ -67,7 +69,9 @@ export function paralleled(design: Design): readonly { readonly lead: BatteryCab
 }
 
 /** Bars nothing lands on, and bars that hang on no bank at all, by rail or earth. */
-export function loose(design: Design): readonly { readonly barId: string; readonly empty: boolean }[] {
+export function loose(
+  design: Pick<Design, 'banks' | 'bars' | 'joins' | 'leads'>,
+): readonly { readonly barId: string; readonly empty: boolean }[] {
   const sets = together();
   for (const l of design.leads) sets.join(endNode(l.from, l), endNode(l.to, l));
   for (const j of design.joins) {

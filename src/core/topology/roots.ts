@@ -3,7 +3,7 @@ import type { Design } from '../design';
 import { circuitOrder } from './order';
 
 /** By load: the bank at the root of its first circuit. Loads on no circuit, or on one without a bank, are not in it. */
-export function bankOfLoads(design: Design): ReadonlyMap<string, string> {
+export function bankOfLoads(design: Pick<Design, 'circuits'>): ReadonlyMap<string, string> {
   const { order, feederOf } = circuitOrder(design.circuits);
   const root = new Map<string, string>();
   const out = new Map<string, string>();

@@ -22,8 +22,11 @@ export const sameParts = (a: readonly unknown[], b: readonly unknown[]): boolean
   return true;
 };
 
+/** What a run's length and places go by; of the house rules, the slack alone. */
+type RunParts = Pick<Design, 'places' | 'boat'> & { readonly house: Pick<Design['house'], 'slackM'> };
+
 export function runGeometry(
-  design: Design,
+  design: RunParts,
   circuit: Circuit,
   start: Place | null,
   served: Served,
@@ -49,7 +52,7 @@ function placesPassed(circuit: Circuit, start: Place | null, served: Served, pla
 }
 
 /** Each segment's corners, from where it starts by way of what is in line; of equipment not chosen yet, to the farthest of its places. */
-export function segmentPaths(design: Design, circuit: Circuit, start: Place | null, served: Served): Point[][] {
+export function segmentPaths(design: RunParts, circuit: Circuit, start: Place | null, served: Served): Point[][] {
   const spots = circuit.taps.map((t, i): Point[] => {
     const [load, panel] = [served.loads[i], served.panels[i]];
     if (load) return [loadPoint(design, load), ...(load.range?.placeIds ?? []).map((id) => placePoint(design, id))];
@@ -69,7 +72,7 @@ export function segmentPaths(design: Design, circuit: Circuit, start: Place | nu
 }
 
 /** Slack at both ends of every stretch between things. */
-function segmentLengths(design: Design, circuit: Circuit, start: Place | null, served: Served): number[] {
+function segmentLengths(design: RunParts, circuit: Circuit, start: Place | null, served: Served): number[] {
   const posts = circuit.devices.filter((d) => d.placeId !== null).length;
   return segmentPaths(design, circuit, start, served).map((points, i) =>
     runM(points, design.house.slackM * (circuit.taps[i]?.parent === null ? 1 + posts : 1)),

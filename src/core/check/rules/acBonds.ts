@@ -1,6 +1,7 @@
 /** Rules on AC panels and transfers, and on where neutral meets earth in every state of them. */
+import type { AcParts } from '../../ac';
 import { type AcState, bondsRight, type Origin, statesOf } from '../../ac';
-import { type Design, EARTHINGS, setOp } from '../../design';
+import { EARTHINGS, setOp } from '../../design';
 import { SOURCES, type Told, when } from './../rule';
 import { acPanel, type AcRule, acWhole, set } from './acParts';
 
@@ -8,7 +9,7 @@ type BondRule = 'ac-parallel' | 'ac-bond-many' | 'ac-bond-none';
 const wrongness = (o: Origin): BondRule => (o.paralleled ? 'ac-parallel' : o.bonds.length > o.wanted ? 'ac-bond-many' : 'ac-bond-none');
 
 /** The first state in which each source's bonds are wrong in one way. */
-const wrongStates = (design: Design, rule: BondRule): { readonly state: AcState; readonly origin: Origin }[] => {
+const wrongStates = (design: AcParts, rule: BondRule): { readonly state: AcState; readonly origin: Origin }[] => {
   const said = new Set<string>();
   return statesOf(design).flatMap((state) =>
     state.origins.flatMap((origin) => {
@@ -85,7 +86,7 @@ const BONDS: readonly AcRule[] = [
   ),
 ];
 
-const feedersOf = (design: Design, panelId: string) => design.acCircuits.filter((c) => c.to?.kind === 'panel' && c.to.id === panelId);
+const feedersOf = (design: AcParts, panelId: string) => design.acCircuits.filter((c) => c.to?.kind === 'panel' && c.to.id === panelId);
 
 const PANELS: readonly AcRule[] = [
   acPanel(

@@ -1,14 +1,15 @@
 /** What the files of AC rules share: rules asked of every source, run, appliance or panel, and single edits that cure. */
-import { type AcCircuit, type AcLoad, type AcPanel, type AcSource, type Design, setOp } from '../../design';
+import type { AcParts } from '../../ac';
+import { type AcCircuit, type AcLoad, type AcPanel, type AcSource, setOp } from '../../design';
 import { type Rule, type Said, SOURCES } from './../rule';
 
-export type AcRule = Rule<Design>;
+export type AcRule = Rule<AcParts>;
 export type AcRow = Omit<AcRule, 'find' | 'about' | 'source'> & { readonly source?: string };
 
 export const AC_LAW = 'Local code, the maker’s instructions and licensed practice come first.';
 
-function of<T extends { readonly id: string }>(about: AcRule['about'], rows: (design: Design) => readonly T[]) {
-  return (row: AcRow, told: (thing: T, design: Design) => readonly Said[]): AcRule => ({
+function of<T extends { readonly id: string }>(about: AcRule['about'], rows: (design: AcParts) => readonly T[]) {
+  return (row: AcRow, told: (thing: T, design: AcParts) => readonly Said[]): AcRule => ({
     source: SOURCES.ac,
     ...row,
     about,
@@ -22,7 +23,7 @@ export const acLoad = of<AcLoad>('AC load', (d) => d.acLoads);
 export const acRun = of<AcCircuit>('AC circuit', (d) => d.acCircuits);
 
 /** A rule on the AC side as a whole. */
-export const acWhole = (row: AcRow, told: (design: Design) => readonly Said[]): AcRule => ({
+export const acWhole = (row: AcRow, told: (design: AcParts) => readonly Said[]): AcRule => ({
   source: SOURCES.ac,
   ...row,
   about: 'boat',

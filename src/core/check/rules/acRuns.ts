@@ -1,4 +1,5 @@
 /** Rules on AC runs: conductor and breaker, faults to earth, what the cable is and what colour. */
+import type { AcParts } from '../../ac';
 import {
   type AcCircuitResult,
   acCircuits,
@@ -22,7 +23,7 @@ import { type AcRow, type AcRule, acRun, acWhole, set } from './acParts';
 interface Run {
   readonly c: AcCircuit;
   readonly r: AcCircuitResult;
-  readonly design: Design;
+  readonly design: AcParts;
 }
 
 /** A rule asked of every run's result. */
@@ -38,12 +39,12 @@ const run = (row: AcRow, told: (run: Run) => readonly Said[]): Rule<AcRunFacts> 
 });
 
 export interface AcRunFacts {
-  readonly design: Design;
+  readonly design: AcParts;
   /** By their order in the design. */
   readonly results: readonly AcCircuitResult[];
 }
 
-export const acRunFacts = (design: Design): AcRunFacts => ({ design, results: acCircuits(design) });
+export const acRunFacts = (design: AcParts): AcRunFacts => ({ design, results: acCircuits(design) });
 
 const unsize: AcRule['cure'] = set('acCircuits', ['size'], null);
 const sizeOf = ({ r }: Run): string => sizeName(r.conductor.school, r.conductor.size);
@@ -55,10 +56,10 @@ function askedA({ c, r, design }: Run): number {
   return Math.max(...chainsTo(design, c).map(({ source }) => r.volts / sourceOhm(source)), r.feeder ? least.main : least.branch);
 }
 
-const rowsAt = (c: AcCircuit, design: Design): readonly AcLoad[] => design.acLoads.filter((l) => c.loadIds.includes(l.id));
+const rowsAt = (c: AcCircuit, design: AcParts): readonly AcLoad[] => design.acLoads.filter((l) => c.loadIds.includes(l.id));
 
 /** A branch's own breaker as a limit. */
-function branchOf(c: AcCircuit, r: AcCircuitResult, design: Design): { readonly breakers: readonly BreakerLimit[] } {
+function branchOf(c: AcCircuit, r: AcCircuitResult, design: AcParts): { readonly breakers: readonly BreakerLimit[] } {
   const part = continuousPart(design.acRules, design.boat.ruleSet);
   return { breakers: [{ id: c.id, name: c.name, amps: r.ratingA, continuousPart: part, members: new Set(c.loadIds) }] };
 }
@@ -374,12 +375,12 @@ const KIND_WORDS = {
 } as const;
 
 /** What a colour says on the DC side; null: nothing. */
-function dcMeaning(design: Design, colour: string): 'DC negative' | 'DC positive' | null {
+function dcMeaning(design: AcParts, colour: string): 'DC negative' | 'DC positive' | null {
   if (colour === design.house.negative || (colour === 'black' && design.boat.colourScheme === 'international')) return 'DC negative';
   return colour === 'red' ? 'DC positive' : null;
 }
 
-function colourSaid(c: AcCircuit, design: Design): readonly Said[] {
+function colourSaid(c: AcCircuit, design: AcParts): readonly Said[] {
   const colour = c.liveColour.toLowerCase();
   const { live, neutral, earth } = AC_COLOURS[design.boat.colourScheme];
   if (colour === '' || live.includes(colour)) return [];

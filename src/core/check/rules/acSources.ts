@@ -1,4 +1,5 @@
 /** Rules on AC sources and appliances. */
+import type { AcParts } from '../../ac';
 import {
   chainsTo,
   consumerOf,
@@ -20,7 +21,7 @@ import { findConductor, DROP_PCT, TOTAL_DROP_PCT } from '../../rules';
 import { SOURCES, when } from './../rule';
 import { AC_LAW, acLoad, type AcRule, acRun, acSource, acWhole, set } from './acParts';
 
-const isAwg = (design: Design): boolean => design.boat.ruleSet === 'awg';
+const isAwg = (design: AcParts): boolean => design.boat.ruleSet === 'awg';
 
 /** Amps a shore cord carries as cords are used: two loaded cores, 40 degC, 75 degC insulation. */
 function cordA(s: AcSource): number | null {
@@ -33,7 +34,7 @@ function cordA(s: AcSource): number | null {
     : null;
 }
 
-const breakerWithinM = (design: Design, s: AcSource): number =>
+const breakerWithinM = (design: AcParts, s: AcSource): number =>
   design.acRules.breakerWithinM ?? (isAwg(design) ? 3.05 : s.shore?.sheathed ? 3 : 0.5);
 
 const GENERAL: readonly AcRule[] = [
@@ -239,7 +240,7 @@ const SHORE: readonly AcRule[] = [
   ),
 ];
 
-const fromShore = (design: Design, from: Design['acCircuits'][number]['from']): boolean =>
+const fromShore = (design: AcParts, from: Design['acCircuits'][number]['from']): boolean =>
   from.kind === 'source' && design.acSources.some((s) => s.id === from.id && s.shore !== null);
 
 const GENERATORS: readonly AcRule[] = [
@@ -302,20 +303,6 @@ const INVERTERS: readonly AcRule[] = [
       source: SOURCES.data,
     },
     (s) => when(s.inverter !== null && s.inverter.va <= 0, () => ({ title: 'is rated 0 VA' })),
-  ),
-  acSource(
-    {
-      id: 'ac-no-dc',
-      severity: 'fix',
-      reads: ['acSources.inverter.loadId', 'loads'],
-      when: 'an inverter names no row of the load sheet',
-      why: 'Its cable, fuse and disconnect are calculated from its row on the load sheet; none is named.',
-      todo: 'Enter it under Loads as a heavy load, wire it, and name the row here.',
-      hazard: 'fire',
-      confirm: 'nothing',
-      source: SOURCES.data,
-    },
-    (s, d) => when(s.inverter !== null && !d.loads.some((l) => l.id === s.inverter?.loadId), () => ({ title: 'has no DC side' })),
   ),
   acSource(
     {
@@ -419,7 +406,7 @@ interface Served {
   readonly loose: ReadonlySet<string>;
   readonly settingsFor: (l: AcLoad) => readonly Setting[];
 }
-function servedBy(design: Design): Served {
+function servedBy(design: AcParts): Served {
   const rows = new Map(design.acSources.map((s) => [s.id, new Set(rowsOn(design, s.id))]));
   const settings = withBreakers(design, settingsOf(design));
   return { loose: loose(design), settingsFor: (l) => settings.filter((s) => rows.get(s.sourceId)?.has(l)) };

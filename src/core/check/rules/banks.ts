@@ -1,11 +1,12 @@
 /** Rules on banks, their boxes, BMS and links, and on what joins them. */
-import { type Bank, type Design, type Join, setOp, rowOf } from '../../design';
+import { type Bank, type Join, setOp, rowOf } from '../../design';
 import { crankIndex } from '../../energy';
 import { BAD, cranking, sharingOf, UNEVEN } from '../../bank';
 import { sizeName } from '../../quantity';
 import { fitCount } from './../fitCount';
 import { type Said, SOURCES, when } from './../rule';
 import type { ChargingRule } from './charging';
+import type { ChargingParts } from './reads';
 
 type Row = Omit<ChargingRule, 'find' | 'about' | 'source'> & { readonly source?: string };
 
@@ -15,24 +16,24 @@ interface Pair {
 }
 
 /** The two banks of a join; null where they are not two. */
-function pairOf(design: Design, join: Join): Pair | null {
+function pairOf(design: ChargingParts, join: Join): Pair | null {
   const [first, second] = [rowOf(design.banks, join.firstId), rowOf(design.banks, join.secondId)];
   return first && second && first.id !== second.id ? { first, second } : null;
 }
-const join = (row: Row, told: (j: Join, pair: Pair | null, design: Design) => readonly Said[]): ChargingRule => ({
+const join = (row: Row, told: (j: Join, pair: Pair | null, design: ChargingParts) => readonly Said[]): ChargingRule => ({
   source: SOURCES.practice,
   ...row,
   about: 'join',
   find: (design) => design.joins.flatMap((j) => told(j, pairOf(design, j), design).map((t) => ({ ...t, id: j.id }))),
 });
-const bank = (row: Row, told: (b: Bank, design: Design) => readonly Said[]): ChargingRule => ({
+const bank = (row: Row, told: (b: Bank, design: ChargingParts) => readonly Said[]): ChargingRule => ({
   source: SOURCES.maker,
   ...row,
   about: 'bank',
   find: (design) => design.banks.flatMap((b) => told(b, design).map((t) => ({ ...t, id: b.id }))),
 });
 
-const throughA = (design: Design, joinId: string): number =>
+const throughA = (design: ChargingParts, joinId: string): number =>
   design.sources.filter((s) => s.joinId === joinId).reduce((sum, s) => sum + s.ratedA, 0);
 
 export const JOIN_RULES: readonly ChargingRule[] = [

@@ -1,16 +1,17 @@
 /** Rules on sources, their settings, and the days and cruises they charge through. */
 import { arrayFigures, fitLines, pulleyRatio, type SettingName, SETTINGS, settingsMatrix } from '../../charging';
-import { type Bank, BOUNDS, type Cruise, type Design, type Living, setOp, type Source, rowOf } from '../../design';
+import { type Bank, BOUNDS, type Cruise, type Living, setOp, type Source, rowOf } from '../../design';
 import { bankRestV, bankSource } from '../../bank';
 import { type Rule, type Said, SOURCES, type Told, when } from './../rule';
+import type { ChargingParts } from './reads';
 
-export type ChargingRule = Rule<Design>;
+export type ChargingRule = Rule<ChargingParts>;
 type Row = Omit<ChargingRule, 'find' | 'about' | 'source'> & { readonly source?: string };
 
-const sourceOf = (design: Design, id: string) => rowOf(design.sources, id);
+const sourceOf = (design: ChargingParts, id: string) => rowOf(design.sources, id);
 
 /** A rule asked of every source. */
-const source = (row: Row, told: (s: Source, design: Design) => readonly Said[]): ChargingRule => ({
+const source = (row: Row, told: (s: Source, design: ChargingParts) => readonly Said[]): ChargingRule => ({
   source: SOURCES.maker,
   ...row,
   about: 'source',
@@ -22,14 +23,14 @@ const living = (row: Row, told: (l: Living) => readonly Said[]): ChargingRule =>
   about: 'living',
   find: (design) => design.living.flatMap((l) => told(l).map((t) => ({ ...t, id: l.id }))),
 });
-const cruise = (row: Row, told: (c: Cruise, design: Design) => readonly Said[]): ChargingRule => ({
+const cruise = (row: Row, told: (c: Cruise, design: ChargingParts) => readonly Said[]): ChargingRule => ({
   source: SOURCES.data,
   ...row,
   about: 'cruise',
   find: (design) => design.cruises.flatMap((c) => told(c, design).map((t) => ({ ...t, id: c.id }))),
 });
 
-const bankOf = (s: Source, design: Design): Bank | undefined => rowOf(design.banks, s.bankId);
+const bankOf = (s: Source, design: ChargingParts): Bank | undefined => rowOf(design.banks, s.bankId);
 const daysOf = (c: Cruise): number => c.repeat * c.legs.reduce((sum, l) => sum + l.days, 0);
 /** Sets a field of the regulator to what the battery wants. */
 const regulate =
@@ -360,7 +361,7 @@ const ALTERNATORS: readonly ChargingRule[] = [
   ),
 ];
 
-const figuresOf = (s: Source, design: Design) => s.solar && arrayFigures(s.solar, (14 * design.boat.systemV) / 12);
+const figuresOf = (s: Source, design: ChargingParts) => s.solar && arrayFigures(s.solar, (14 * design.boat.systemV) / 12);
 
 const SUN_AND_WIND: readonly ChargingRule[] = [
   source(

@@ -1,12 +1,13 @@
 /** Rules on the design as a whole: banks, loads, panels and what feeds them. */
 import type { CircuitResult } from '../../circuit';
-import { type Circuit, type Design, setOp, rowOf } from '../../design';
+import { type Circuit, setOp, rowOf } from '../../design';
 import { ringWords } from '../../topology';
 import type { Ring } from '../../solve';
 import { type Rule, SOURCES, type Told, when } from './../rule';
+import type { DesignParts } from './reads';
 
 export interface DesignFacts {
-  readonly design: Design;
+  readonly design: DesignParts;
   readonly results: ReadonlyMap<string, CircuitResult>;
   readonly circuitOfLoad: ReadonlyMap<string, Circuit>;
   readonly feederOf: ReadonlyMap<string, Circuit>;
@@ -15,11 +16,11 @@ export interface DesignFacts {
 
 type DesignRule = Rule<DesignFacts>;
 
-const waysOf = (design: Design, panelId: string): readonly Circuit[] =>
+const waysOf = (design: DesignParts, panelId: string): readonly Circuit[] =>
   design.circuits.filter((c) => c.from.kind === 'panel' && c.from.id === panelId);
 
 /** Loads and panels that two circuits serve: the second circuit, and what it serves again. */
-function fedTwice({ circuits }: Design): { readonly circuit: Circuit; readonly kind: 'load' | 'panel'; readonly id: string }[] {
+function fedTwice({ circuits }: DesignParts): { readonly circuit: Circuit; readonly kind: 'load' | 'panel'; readonly id: string }[] {
   const first = new Map<string, string>();
   return circuits.flatMap((circuit) =>
     circuit.taps.flatMap(({ serves }) => {
@@ -123,6 +124,22 @@ export const DESIGN_RULES: readonly DesignRule[] = [
           ]
         : null;
     },
+  },
+  {
+    id: 'ac-no-dc',
+    about: 'AC source',
+    severity: 'fix',
+    reads: ['acSources.inverter.loadId', 'loads'],
+    when: 'an inverter names no row of the load sheet',
+    why: 'Its cable, fuse and disconnect are calculated from its row on the load sheet; none is named.',
+    todo: 'Enter it under Loads as a heavy load, wire it, and name the row here.',
+    hazard: 'fire',
+    confirm: 'nothing',
+    source: SOURCES.data,
+    find: ({ design }) =>
+      design.acSources.flatMap(({ id, inverter }) =>
+        when(inverter !== null && !rowOf(design.loads, inverter.loadId), () => ({ id, title: 'has no DC side' })),
+      ),
   },
   {
     id: 'no-rating',

@@ -1,13 +1,14 @@
 /** Rules on the main side: what lands on nothing, loops, banks side by side, returns through the hull, what goes round the shunt. */
-import { type Design, dropOp, type BatteryCable, type BatteryCableEnd, setOp, rowOf } from '../../design';
+import { dropOp, type BatteryCable, type BatteryCableEnd, setOp, rowOf } from '../../design';
 import { endName, endNode, loops, loose, paralleled, returnBar, shuntCable } from '../../topology';
 import { type BatteryCableResult, ledOhm, MOST_ON_A_STUD } from '../../mainSide';
 import { sizeName } from '../../quantity';
 import { endTakes, largestAtEnd, studName } from '../../rules';
 import { type Rule, type Said, SOURCES, type Told, when } from './../rule';
+import type { MainSideParts } from './reads';
 
 export interface MainSideFacts {
-  readonly design: Design;
+  readonly design: MainSideParts;
   /** By their order in the design. */
   readonly leads: readonly BatteryCableResult[];
 }
@@ -21,7 +22,7 @@ const endsOn = (lead: BatteryCable, kind: BatteryCableEnd['kind'], id: string): 
 interface OneLead {
   readonly lead: BatteryCable;
   readonly result: BatteryCableResult | undefined;
-  readonly design: Design;
+  readonly design: MainSideParts;
   /** Rating of the device before it where it has none of its own, A; null: none. */
   readonly beforeA: number | null;
   /** A positive without a device that is no starter's. */
@@ -29,11 +30,11 @@ interface OneLead {
   readonly atBank: boolean;
 }
 
-const isStarter = (design: Design, lead: BatteryCable): boolean =>
+const isStarter = (design: MainSideParts, lead: BatteryCable): boolean =>
   [lead.from, lead.to].some((e) => e.kind === 'bar' && rowOf(design.bars, e.id)?.kind === 'starter');
 
 /** Rating of the device before a lead: the largest of those that end where it starts or ends. */
-function upstreamA(design: Design, leads: readonly BatteryCableResult[], l: BatteryCable): number | null {
+function upstreamA(design: MainSideParts, leads: readonly BatteryCableResult[], l: BatteryCable): number | null {
   const nodes = [endNode(l.from, l), endNode(l.to, l)];
   let most: number | null = null;
   design.leads.forEach((other, i) => {
@@ -44,7 +45,7 @@ function upstreamA(design: Design, leads: readonly BatteryCableResult[], l: Batt
   return most;
 }
 
-const gone = (design: Design, lead: BatteryCable): boolean =>
+const gone = (design: MainSideParts, lead: BatteryCable): boolean =>
   endName(design, lead, lead.from) === null || endName(design, lead, lead.to) === null;
 const toItself = (lead: BatteryCable): boolean => endNode(lead.from, lead) === endNode(lead.to, lead);
 
@@ -274,14 +275,14 @@ const LEADS: readonly MainSideRule[] = [
   ),
 ];
 
-const joinsNegative = (design: Design, l: BatteryCable): boolean =>
+const joinsNegative = (design: MainSideParts, l: BatteryCable): boolean =>
   [l.from, l.to].some((e) => {
     if (e.kind === 'bank') return true;
     const kind = e.kind === 'bar' ? rowOf(design.bars, e.id)?.kind : undefined;
     return kind === 'negative bus' || kind === 'engine';
   });
-const onBar = (design: Design, barId: string): readonly BatteryCable[] => design.leads.filter((l) => endsOn(l, 'bar', barId));
-const bankName = (design: Design, id: string): string => rowOf(design.banks, id)?.name ?? id;
+const onBar = (design: MainSideParts, barId: string): readonly BatteryCable[] => design.leads.filter((l) => endsOn(l, 'bar', barId));
+const bankName = (design: MainSideParts, id: string): string => rowOf(design.banks, id)?.name ?? id;
 
 const second = (
   rail: 'earth' | 'negative',
@@ -302,7 +303,7 @@ const second = (
 });
 
 /** Terminals on a post of a bank: its leads, and its circuits where they land on the post itself. */
-function onPost(design: Design, bankId: string, rail: 'positive' | 'negative'): number {
+function onPost(design: MainSideParts, bankId: string, rail: 'positive' | 'negative'): number {
   const circuits = design.circuits.filter((c) => c.from.kind === 'bank' && c.from.id === bankId).reduce((sum, c) => sum + c.pin.legs, 0);
   const leads = design.leads.filter((l) => l.rail === rail && endsOn(l, 'bank', bankId)).length;
   return leads + (rail === 'positive' || returnBar(design, bankId) === null ? circuits : 0);

@@ -1,11 +1,12 @@
 /** Rules on what must always live, what must be switched, what may spark, and what nothing charges: silent nowhere, however little is entered. */
 import { bankTempC, chemistryOf } from '../../bank';
 import { beltA } from '../../charging';
-import { blankDevice, type Circuit, type Design, kindOf, type LoadKind, rowOf, setOp, type Source } from '../../design';
+import { blankDevice, type Circuit, kindOf, type LoadKind, rowOf, setOp, type Source } from '../../design';
 import { findFamily, INLINE } from '../../rules';
 import { servingOf } from '../../topology';
 import { type Rule, SOURCES, type Told, when } from './../rule';
 import type { DesignFacts } from './design';
+import type { DesignParts } from './reads';
 
 type SafetyRule = Rule<DesignFacts>;
 
@@ -20,17 +21,17 @@ const HOT_C = 45;
 const opensByHand = (c: Circuit): boolean => c.devices.some((d) => INLINE[d.kind].opens && d.kind !== 'relay' && d.kind !== 'float switch');
 const isSwitch = (c: Circuit): boolean =>
   c.devices.some((d) => d.kind === 'battery switch' || d.kind === 'isolator' || d.kind === 'changeover switch');
-const inVapour = (design: Design, placeId: string | null): boolean => rowOf(design.places, placeId)?.vapour === true;
-const placeName = (design: Design, placeId: string | null): string => rowOf(design.places, placeId)?.name ?? '';
+const inVapour = (design: DesignParts, placeId: string | null): boolean => rowOf(design.places, placeId)?.vapour === true;
+const placeName = (design: DesignParts, placeId: string | null): string => rowOf(design.places, placeId)?.name ?? '';
 
 /** A source's cable: a circuit of its own, a battery cable, or one that was measured. */
-const isWired = (design: Design, s: Source): boolean =>
+const isWired = (design: DesignParts, s: Source): boolean =>
   s.pathMohm !== null ||
   servingOf(design.circuits).loads.has(s.loadId ?? '') ||
   design.leads.some((l) => [l.from, l.to].some((e) => e.kind === 'source' && e.id === s.id));
 
 /** Whether anything charges a bank: a source of its own, or one on a bank that is joined to it. */
-function isCharged({ sources, joins }: Design, bankId: string): boolean {
+function isCharged({ sources, joins }: DesignParts, bankId: string): boolean {
   const reached = new Set([bankId]);
   for (let grew = true; grew;) {
     grew = false;

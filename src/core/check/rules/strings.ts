@@ -1,13 +1,14 @@
 /** Rules on the fuse at each of several batteries in parallel. */
 import { bankSource, type StringFuse, stringFuse } from '../../bank';
 import { loadCurrent, rollUpDemand } from '../../demand';
-import { type Bank, type Design, rowOf, setOp } from '../../design';
+import { type Bank, rowOf, setOp } from '../../design';
 import { circuitOrder } from '../../topology';
 import { type Rule, SOURCES, type Told, when } from './../rule';
 import type { DesignFacts } from './design';
+import type { DesignParts } from './reads';
 
 /** What a bank gives or takes at most for long: the demand of all that is fed from it, or all that charges it. */
-function fuseOf(design: Design, bank: Bank): StringFuse | undefined {
+function fuseOf(design: DesignParts, bank: Bank): StringFuse | undefined {
   if (bank.strings < 2) return undefined;
   const { systemV } = design.boat;
   const volts = { lowV: (systemV * design.house.lowVoltsPct) / 100, chargingV: bankSource(bank).chargingV };

@@ -1,0 +1,44 @@
+/** What each set of rules can read of a design: its findings are kept while none of it moves. */
+import type { Part, Reads } from '../../design';
+
+export const DESIGN_READS = [
+  'banks',
+  'loads',
+  'panels',
+  'places',
+  'boat',
+  'sources',
+  'joins',
+  'leads',
+  'circuits',
+  'house',
+  'acPanels',
+  'acSources',
+] as const satisfies readonly Part[];
+export type DesignParts = Reads<typeof DESIGN_READS>;
+
+export const CHARGING_READS = [
+  'banks',
+  'sources',
+  'joins',
+  'living',
+  'cruises',
+  'engine',
+  'places',
+  'boat',
+] as const satisfies readonly Part[];
+export type ChargingParts = Reads<typeof CHARGING_READS>;
+
+export const MAIN_SIDE_READS = [
+  'leads',
+  'bars',
+  'banks',
+  'panels',
+  'joins',
+  'sources',
+  'loads',
+  'circuits',
+  'boat',
+  'house',
+] as const satisfies readonly Part[];
+export type MainSideParts = Reads<typeof MAIN_SIDE_READS>;
