@@ -13,7 +13,7 @@ import {
   blankDesign,
   blankDevice,
   blankFound,
-  blankJoin,
+  blankTie,
   blankLoad,
   blankPanel,
   blankRoute,
@@ -326,8 +326,8 @@ export function randomBoat(seed: number): Design {
     };
   });
   const joins = Array.from({ length: banks.length > 0 ? d.of([0, 0, 1, 2]) : 0 }, (_, i) => ({
-    ...blankJoin(`j${i}`, d.of(['selector', 'splitter', 'relay']), boat.systemV),
-    name: `Join ${i}`,
+    ...blankTie(`j${i}`, d.of(['selector', 'splitter', 'relay']), boat.systemV),
+    name: `BankTie ${i}`,
     firstId: d.maybe(d.of(ids(banks)), 0.9),
     secondId: d.maybe(d.of(ids(banks)), 0.9),
     running: d.of(['off', 'first', 'second', 'both'] as const),

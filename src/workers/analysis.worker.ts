@@ -61,7 +61,7 @@ import {
   type Fill,
   fillTimes,
   finishing,
-  type JoinConsequence,
+  type TieConsequence,
   runDays,
   sceneOf,
   type School,
@@ -117,9 +117,9 @@ export interface Cranks {
   readonly leastAh: number | null;
 }
 
-export interface JoinAnswer {
+export interface TieAnswer {
   readonly cruise: string;
-  readonly ways: readonly JoinConsequence[];
+  readonly ways: readonly TieConsequence[];
   readonly wrong: readonly WrongPosition[];
 }
 
@@ -298,11 +298,11 @@ const api = {
   /** What lands on each post and bar. */
   posts: (): readonly Post[] | null => (design && analysis ? postInventory(asDecided(design), analysis.circuits, analysis.leads) : null),
   /** The ways to join the banks, and a selector's wrong positions, through the chosen cruise. */
-  async joins(): Promise<JoinAnswer | null> {
-    const { compareJoins, wrongPositions } = await import('@/core/energy');
+  async joins(): Promise<TieAnswer | null> {
+    const { compareTies, wrongPositions } = await import('@/core/energy');
     if (!design) return null;
     const boat = withPaths(design, analysis?.paths ?? {});
-    return { cruise: cruiseOf(boat).name, ways: compareJoins(boat), wrong: wrongPositions(boat) };
+    return { cruise: cruiseOf(boat).name, ways: compareTies(boat), wrong: wrongPositions(boat) };
   },
   /** A scratch line answered with this boat's rules, units, bank and places. */
   async scratch(line: string): Promise<ScratchResult | null> {

@@ -36,8 +36,8 @@ const v2 = (x: number) => `${x.toFixed(2)} V`;
 
 /** Sensing error of a source that does not sense at the bank, V: it reads more than the bank has by its path's drop, or by the splitter's. */
 export function senseErrorV(design: SettingsParts, source: Source): number {
-  const join = design.joins.find((j) => j.id === source.joinId && j.kind === 'splitter');
-  return join && source.regulator.sense !== 'the bank' ? join.dropV : 0;
+  const tie = design.joins.find((j) => j.id === source.joinId && j.kind === 'splitter');
+  return tie && source.regulator.sense !== 'the bank' ? tie.dropV : 0;
 }
 
 /** Highest volts a source's settings ask for anywhere from -10 to 45 degC, tolerance counted. */

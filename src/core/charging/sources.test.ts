@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { type Bank, blankJoin, blankSource, type Design, type Source } from '../design';
+import { type Bank, blankTie, blankSource, type Design, type Source } from '../design';
 import { CHEMISTRIES } from '../rules';
 import { quietBoat, sourceInto } from '../energy/testing';
 import { type Alternator, alternatorAt, cutInRpm, monotone, pulleyRatio } from './alternator';
@@ -119,9 +119,9 @@ describe('settings against the bank', () => {
     expect(rowOf(set({ absorptionV: 15 }))?.settings[0]?.change).toBe('set absorption to 14.40 V');
   });
   test('a splitter sensed before its diodes takes 0.7 V away', () => {
-    const join = { ...blankJoin('sp', 'splitter', 12), firstId: 'house', secondId: 'house' };
-    expect(verdict({ ...set({}), joinId: 'sp' }, 'absorption', {}, { joins: [join] })).toBe('fix');
-    expect(verdict({ ...set({ sense: 'the bank' }), joinId: 'sp' }, 'absorption', {}, { joins: [join] })).toBe('right');
+    const tie = { ...blankTie('sp', 'splitter', 12), firstId: 'house', secondId: 'house' };
+    expect(verdict({ ...set({}), joinId: 'sp' }, 'absorption', {}, { joins: [tie] })).toBe('fix');
+    expect(verdict({ ...set({ sense: 'the bank' }), joinId: 'sp' }, 'absorption', {}, { joins: [tie] })).toBe('right');
   });
   test('equalising ruins AGM', () => expect(verdict(set({ equaliseV: 15.5 }), 'equalise')).toBe('stop'));
   test('a fixed setpoint and a compensated one do not suit iron phosphate', () => {
@@ -146,7 +146,7 @@ describe('settings against the bank', () => {
   test('a bank charged along, 10 °C warmer, gets 10 x 24 mV too much', () => {
     const boat = quietBoat();
     const warm: Bank = { ...(boat.banks[0] as Bank), id: 'warm', name: 'Warm bank', tempC: 35 };
-    const joins = [{ ...blankJoin('r', 'relay', 12), firstId: 'house', secondId: 'warm' }];
+    const joins = [{ ...blankTie('r', 'relay', 12), firstId: 'house', secondId: 'warm' }];
     const row = settingsMatrix({ ...boat, banks: [...boat.banks, warm], joins, sources: [set({})] })[0];
     expect(row?.settings.find((s) => s.name === 'sensor')).toMatchObject({
       verdict: 'fix',
@@ -166,7 +166,7 @@ describe('settings against the bank', () => {
       equalise: 'off',
       slope: '−24 mV/°C of the bank (−4 a cell)',
     });
-    const joined = { ...quietBoat(), joins: [{ ...blankJoin('sp', 'splitter', 12), firstId: 'house', secondId: null }] };
+    const joined = { ...quietBoat(), joins: [{ ...blankTie('sp', 'splitter', 12), firstId: 'house', secondId: null }] };
     expect(lines({ ...set({}), joinId: 'sp' }, joined)).toMatchObject({ absorption: '15.10 V' });
     expect(lines(set({}), { ...quietBoat(), banks: [] }).battery).toBe('not known');
   });
@@ -201,9 +201,9 @@ describe('fit and swap', () => {
     expect(verdicts(boat({ maxRpm: 5000 }), with_({ maxRpm: 9000 }))['highest speed, rpm']).toBe('does not fit');
   });
   test('a one-wire machine kills the lamp; a bigger one outgrows what it goes through', () => {
-    const join = { ...blankJoin('sp', 'splitter', 12), ratedA: 100 };
+    const tie = { ...blankTie('sp', 'splitter', 12), ratedA: 100 };
     const bigger = { ...with_({ excitation: 'one-wire', tacho: false }), ratedA: 130, joinId: 'sp' };
-    const todo = swapLines({ ...quietBoat(), joins: [join] }, with_({}), bigger).map((l) => l.todo);
+    const todo = swapLines({ ...quietBoat(), joins: [tie] }, with_({}), bigger).map((l) => l.todo);
     expect(todo.join(' ')).toContain('warning lamp goes dead');
     expect(todo.join(' ')).toContain('tachometer goes dead');
     expect(todo.join(' ')).toContain('good for 100 A: replace it');

@@ -126,10 +126,10 @@ export function swapLines(design: Design, was: Source, becomes: Source): SwapLin
 
 /** What stands in the way of a source's current: splitter or selector, switches in its run. */
 function pathOf(design: Design, source: Source): { what: string; goodForA: number | null }[] {
-  const join = rowOf(design.joins, source.joinId);
+  const tie = rowOf(design.joins, source.joinId);
   const run = servingOf(design.circuits).loads.get(source.loadId ?? '');
   return [
-    ...(join ? [{ what: join.name, goodForA: join.ratedA }] : []),
+    ...(tie ? [{ what: tie.name, goodForA: tie.ratedA }] : []),
     ...(run ? run.devices.map((d) => ({ what: `${d.kind} in ${run.name}`, goodForA: d.ratingA })) : []),
   ];
 }

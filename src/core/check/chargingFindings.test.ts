@@ -1,4 +1,4 @@
-import { type Bank, blankBank, blankJoin, blankSource, type Design, type Join, type Source } from '../design';
+import { type Bank, blankBank, blankTie, blankSource, type Design, type BankTie, type Source } from '../design';
 import { driven, quietBoat, sourceInto } from '../energy/testing';
 import { analyse } from '../analysis';
 
@@ -7,10 +7,10 @@ const chargingFindings = (design: Design) => analyse(design).findings.filter((f)
 
 const boat = (sources: readonly Source[], change: Partial<Design> = {}): Design => ({ ...quietBoat(), sources, ...change });
 const bank = (id: string, change: Partial<Bank> = {}): Bank => ({ ...blankBank(id, 12, null), tempC: 25, ...change });
-const two = (join: Partial<Join>, second: Partial<Bank> = {}, sources: readonly Source[] = []): Design =>
+const two = (tie: Partial<BankTie>, second: Partial<Bank> = {}, sources: readonly Source[] = []): Design =>
   boat(sources, {
     banks: [bank('house'), bank('start', { job: 'start', ...second })],
-    joins: [{ ...blankJoin('j', 'relay', 12), firstId: 'house', secondId: 'start', ...join }],
+    joins: [{ ...blankTie('j', 'relay', 12), firstId: 'house', secondId: 'start', ...tie }],
   });
 const regulated = (source: Source, change: Partial<Source['regulator']>): Source => ({
   ...source,
@@ -27,7 +27,7 @@ const solar = (change: Partial<NonNullable<Source['solar']>>): Source => {
 };
 const bms = { overV: 14.8, underV: 11, lowChargeC: 0, toleranceV: 0, warns: true };
 const petrol = (d: Design): Design => ({ ...d, engine: { ...d.engine, fuel: 'petrol' } });
-const selector = (change: Partial<Join>, suppressor: boolean): Design =>
+const selector = (change: Partial<BankTie>, suppressor: boolean): Design =>
   two({ kind: 'selector', ratedA: 300, ...change }, {}, [alternator({ suppressor }, { joinId: 'j' })]);
 
 /** What is wrong, the boat with it, the boat with it put right, and the finding. */

@@ -5,11 +5,11 @@ import {
   blankCruise,
   blankDevice,
   blankFound,
-  blankJoin,
+  blankTie,
   blankSource,
   type Circuit,
   type Design,
-  type Join,
+  type BankTie,
   type BatteryCable,
   type Load,
   type Source,
@@ -269,10 +269,10 @@ const WHOLE: readonly Pair[] = [
 
 const boat = (sources: readonly Source[], change: Partial<Design> = {}): Design => ({ ...quietBoat(), sources, ...change });
 const bank = (id: string, change: Partial<Bank> = {}): Bank => ({ ...(quietBoat().banks[0] as Bank), id, name: id, ...change });
-const two = (join: Partial<Join> = {}, sources: readonly Source[] = []): Design =>
+const two = (tie: Partial<BankTie> = {}, sources: readonly Source[] = []): Design =>
   boat(sources, {
     banks: [bank('house'), bank('start', { job: 'start' })],
-    joins: [{ ...blankJoin('j', 'relay', 12), firstId: 'house', secondId: 'start', ...join }],
+    joins: [{ ...blankTie('j', 'relay', 12), firstId: 'house', secondId: 'start', ...tie }],
   });
 const alternator = (change: Partial<NonNullable<Source['alternator']>> = {}, more_: Partial<Source> = {}): Source => {
   const blank = sourceInto('alternator');

@@ -4,7 +4,7 @@ import { AC_BOND_RULES } from './rules/acBonds';
 import { MACHINE_RULES } from './rules/acMachines';
 import { AC_CABLE_RULES, AC_RUN_RULES } from './rules/acRuns';
 import { AC_SOURCE_RULES } from './rules/acSources';
-import { BANK_RULES, JOIN_RULES } from './rules/banks';
+import { BANK_RULES, TIE_RULES } from './rules/banks';
 import { CHARGING_RULES, SETTING_RULES } from './rules/charging';
 import { CIRCUIT_RULES } from './rules/circuits';
 import { DESIGN_RULES } from './rules/design';
@@ -20,7 +20,7 @@ import { STUDY_RULES } from './rules/studies';
 export const RULES = {
   design: [...DESIGN_RULES, ...SAFETY_RULES, ...STRING_RULES],
   circuits: [...CIRCUIT_RULES, ...END_RULES, ...MOTOR_RULES, ...FOUND_RULES, ...MAKER_RULES],
-  charging: [...CHARGING_RULES, ...JOIN_RULES, ...SETTING_RULES, ...BANK_RULES],
+  charging: [...CHARGING_RULES, ...TIE_RULES, ...SETTING_RULES, ...BANK_RULES],
   'main side': MAIN_SIDE_RULES,
   AC: [...AC_SOURCE_RULES, ...AC_BOND_RULES, ...AC_CABLE_RULES],
   'AC runs': AC_RUN_RULES,

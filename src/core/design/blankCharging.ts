@@ -2,7 +2,7 @@
 import * as v from 'valibot';
 import { BankSheetSchema } from './bankSheet';
 import { DEFAULT_ENGINE, type SOURCE_KINDS } from './charging';
-import type { Bank, Cruise, Engine, Join, Living, Regulator, Source, Span } from './schema';
+import type { Bank, Cruise, Engine, BankTie, Living, Regulator, Source, Span } from './schema';
 
 export const BLANK_SHEET: Bank['sheet'] = v.parse(BankSheetSchema, {});
 
@@ -154,7 +154,7 @@ export function blankSource(id: string, kind: Source['kind'], systemV: number, b
   };
 }
 
-export const blankJoin = (id: string, kind: Join['kind'], systemV: number): Join => {
+export const blankTie = (id: string, kind: BankTie['kind'], systemV: number): BankTie => {
   const times = systemV / 12;
   return {
     id,

@@ -132,13 +132,13 @@ export const SourceSchema = v.object({
   note,
 });
 
-export const JOIN_KINDS = ['selector', 'splitter', 'relay'] as const;
+export const TIE_KINDS = ['selector', 'splitter', 'relay'] as const;
 export const SELECTOR_POSITIONS = ['off', 'first', 'second', 'both'] as const;
 
-export const JoinSchema = v.object({
+export const BankTieSchema = v.object({
   id,
   name,
-  kind: oneOf(JOIN_KINDS),
+  kind: oneOf(TIE_KINDS),
   firstId: v.nullable(id),
   secondId: v.nullable(id),
   /** Selector: what hand and habit do with the engine running and stopped. */

@@ -16,7 +16,7 @@ export {
   UNPINNED,
 } from './blank';
 export { blankAcCircuit, blankAcLoad, blankAcPanel, blankAcSource } from './blankAc';
-export { blankCruise, blankJoin, blankLiving, blankSource, blankSpan, engineFor } from './blankCharging';
+export { blankCruise, blankTie, blankLiving, blankSource, blankSpan, engineFor } from './blankCharging';
 export { BOUNDS } from './bounds';
 export {
   type Card,
@@ -33,7 +33,7 @@ export {
 export {
   BELTS,
   EXCITATION,
-  JOIN_KINDS,
+  TIE_KINDS,
   MOUNTINGS,
   PULLEYS,
   ROTATIONS,
@@ -111,7 +111,7 @@ export {
   HULLS,
   type InlineDevice,
   INSULATIONS,
-  type Join,
+  type BankTie,
   type BatteryCable,
   type BatteryCableEnd,
   type Living,

@@ -9,7 +9,7 @@ import {
   DEFAULT_ENGINE,
   DEFAULT_SEASON,
   EngineSchema,
-  JoinSchema,
+  BankTieSchema,
   SeasonSchema,
   SourceSchema,
   SpanSchema,
@@ -341,7 +341,7 @@ const LivingSchema = v.object({
 const PartsSchema = v.object({
   banks: list(BankSchema, BOUNDS.banks),
   sources: list(SourceSchema, BOUNDS.sources),
-  joins: list(JoinSchema, BOUNDS.joins),
+  joins: list(BankTieSchema, BOUNDS.joins),
   panels: list(PanelSchema, BOUNDS.panels),
   circuits: list(CircuitSchema, BOUNDS.circuits),
   bars: later(list(BarSchema, BOUNDS.bars), []),
@@ -369,7 +369,7 @@ export const DesignSchema = v.object({
   plan: later(PlanSchema, { livingId: null, days: 2, tempC: 20 }),
   engine: later(EngineSchema, DEFAULT_ENGINE),
   sources: later(list(SourceSchema, BOUNDS.sources), []),
-  joins: later(list(JoinSchema, BOUNDS.joins), []),
+  joins: later(list(BankTieSchema, BOUNDS.joins), []),
   cruises: later(list(CruiseSchema, BOUNDS.cruises), []),
   studies: later(list(StudySchema, BOUNDS.studies), []),
   /** Bars and points of the main side, and the leads between them and the banks. */
@@ -410,7 +410,7 @@ export type Span = Living['day'][number];
 export type Engine = Design['engine'];
 export type Source = Design['sources'][number];
 export type Regulator = Source['regulator'];
-export type Join = Design['joins'][number];
+export type BankTie = Design['joins'][number];
 export type Cruise = Design['cruises'][number];
 export type Along = (typeof ALONGS)[number];
 export type Study = Design['studies'][number];

@@ -3,7 +3,7 @@ import type { Analysis } from '../analysis';
 import { asDecided, type Design } from '../design';
 import { drawAc } from './ac';
 import { drawCircuits, putBanks, putPanels } from './circuits';
-import { drawJoins, drawLeads, drawSources } from './mainSide';
+import { drawTies, drawLeads, drawSources } from './mainSide';
 import { penFor } from './pen';
 import type { Drawing, DrawingWish } from './types';
 
@@ -41,7 +41,7 @@ export function drawingOf(whole: Design, analysis: Analysis, wish: DrawingWish):
   if (!earths) {
     putPanels(pen);
     drawCircuits(pen);
-    drawJoins(pen);
+    drawTies(pen);
   }
   drawLeads(pen);
   return pen.drawing();

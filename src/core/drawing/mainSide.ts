@@ -1,6 +1,6 @@
 /** Sources, what joins the banks, bars and leads on the line drawing. */
 import { type BatteryCableEnd, type Source, rowOf } from '../design';
-import { barNode, caseNode, endNode, joinSide, sourcePost } from '../topology';
+import { barNode, caseNode, endNode, tieSide, sourcePost } from '../topology';
 import { round3, show, sizeName } from '../quantity';
 import { type Pen, said, symbolsOf } from './pen';
 import type { SymbolKind } from './types';
@@ -24,7 +24,7 @@ export function drawSources(pen: Pen): void {
   }
 }
 
-export function drawJoins(pen: Pen): void {
+export function drawTies(pen: Pen): void {
   for (const j of pen.design.joins) {
     const about = { kind: 'join', id: j.id } as const;
     pen.put(`join ${j.id}`, j.kind === 'splitter' ? 'converter' : 'selector', j.name, `${j.ratedA} A`, about);
@@ -32,7 +32,7 @@ export function drawJoins(pen: Pen): void {
       ['first', j.firstId],
       ['second', j.secondId],
     ] as const) {
-      const node = joinSide(j.id, side);
+      const node = tieSide(j.id, side);
       if (bankId !== null && !led(pen, node)) pen.draw(node, `bank ${bankId}`, `join ${j.id}`, about, { over: 'run not entered' });
     }
   }

@@ -83,7 +83,7 @@ function figures(design: Design): Map<string, string> {
   for (const bank of design.banks)
     out.set(`part: ${bank.name}`, `${bank.series * bank.strings} × ${bank.chemistry}, ${bank.blockV} V ${round3(bank.blockAh)} Ah`);
   for (const source of design.sources) out.set(`part: ${source.name}`, `${source.kind}, ${round3(source.ratedA)} A`);
-  for (const join of design.joins) out.set(`part: ${join.name}`, `${join.kind}, ${round3(join.ratedA)} A`);
+  for (const tie of design.joins) out.set(`part: ${tie.name}`, `${tie.kind}, ${round3(tie.ratedA)} A`);
   out.set('circuits', String(design.circuits.length));
   return out;
 }

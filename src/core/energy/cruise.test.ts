@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { blankBank, blankJoin, type Design, type Source } from '../design';
+import { blankBank, blankTie, type Design, type Source } from '../design';
 import { acceptanceC } from '../rules';
 import { cruise, cruiseVerdict, daysOf, runDays } from './cruise';
 import { finishing } from './finish';
@@ -124,7 +124,7 @@ describe('banks and joins', () => {
     const r = run(
       two((d) => ({
         ...driven(drawing(d, 5), [sourceInto('alternator')], [...engine]),
-        joins: [{ ...blankJoin('r', 'relay', 12), ...ends }],
+        joins: [{ ...blankTie('r', 'relay', 12), ...ends }],
       })),
       1,
       0.6,
@@ -142,7 +142,7 @@ describe('banks and joins', () => {
       const r = run(
         two((d) => ({
           ...driven(d, [{ ...alt, regulator: { ...alt.regulator, sense } }], [['engine', 0, 24, 2000]]),
-          joins: [{ ...blankJoin('sp', 'splitter', 12), ...ends }],
+          joins: [{ ...blankTie('sp', 'splitter', 12), ...ends }],
         })),
         1,
         0.9,
@@ -158,7 +158,7 @@ describe('banks and joins', () => {
   test('through a splitter no bank gives to the other', () => {
     const alt = sourceInto('alternator', { joinId: 'sp' });
     const r = run(
-      two((d) => ({ ...driven(drawing(d, 8), [alt], [...engine]), joins: [{ ...blankJoin('sp', 'splitter', 12), ...ends }] })),
+      two((d) => ({ ...driven(drawing(d, 8), [alt], [...engine]), joins: [{ ...blankTie('sp', 'splitter', 12), ...ends }] })),
       3,
       1,
     );
@@ -170,7 +170,7 @@ describe('banks and joins', () => {
     const r = run(
       two((d) => ({
         ...driven(drawing(d, 5), [alt], [...engine]),
-        joins: [{ ...blankJoin('sel', 'selector', 12), ...ends, running: 'off', stopped: 'off' }],
+        joins: [{ ...blankTie('sel', 'selector', 12), ...ends, running: 'off', stopped: 'off' }],
       })),
     );
     expect(r.days[0]?.unmetAh).toBeCloseTo(120, 6);
@@ -179,7 +179,7 @@ describe('banks and joins', () => {
   });
   test('left on both, the loads draw the start bank down with the house', () => {
     const r = run(
-      two((d) => ({ ...drawing(d, 8), joins: [{ ...blankJoin('sel', 'selector', 12), ...ends, running: 'both', stopped: 'both' }] })),
+      two((d) => ({ ...drawing(d, 8), joins: [{ ...blankTie('sel', 'selector', 12), ...ends, running: 'both', stopped: 'both' }] })),
       1,
     );
     expect(r.banks[1]?.endSoc).toBeLessThan(0.6);
@@ -290,7 +290,7 @@ const anyBoat = fc
     );
     return {
       ...a,
-      design: a.joined ? { ...design, joins: [{ ...blankJoin('j', a.joined, 12), firstId: 'house', secondId: 'start' }] } : design,
+      design: a.joined ? { ...design, joins: [{ ...blankTie('j', a.joined, 12), firstId: 'house', secondId: 'start' }] } : design,
     };
   });
 

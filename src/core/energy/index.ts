@@ -6,15 +6,15 @@ export { type Fill, fillTimes } from './fill';
 export { finishing, type School } from './finish';
 export {
   type BankSide,
-  compareJoins,
-  type JoinConsequence,
+  compareTies,
+  type TieConsequence,
   joinedBy,
-  type JoinPart,
-  type JoinWay,
+  type TiePart,
+  type TieWay,
   partsOfWay,
   type WrongPosition,
   wrongPositions,
-} from './joinWays';
+} from './tieWays';
 export { createLoop } from './loop';
 export { type DayYield, yieldMemory, type YieldMemory } from './dayYield';
 export { random } from './random';

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { blankBank, blankJoin, blankSource, BOUNDS, type Design, type Source } from '../design';
+import { blankBank, blankTie, blankSource, BOUNDS, type Design, type Source } from '../design';
 import type { ChemistryId } from '../rules';
 import { AS_ENTERED, traceFor } from './books';
 import { Sum } from './kernel/layout';
@@ -24,7 +24,7 @@ const halved = (design: Design): Design => {
   return {
     ...design,
     banks: [half, { ...half, id: 'other', name: 'the other half' }],
-    joins: [{ ...blankJoin('both', 'selector', 12), firstId: house.id, secondId: 'other', running: 'both', stopped: 'both' }],
+    joins: [{ ...blankTie('both', 'selector', 12), firstId: house.id, secondId: 'other', running: 'both', stopped: 'both' }],
   };
 };
 
@@ -83,7 +83,7 @@ describe('the loop', () => {
       banks: bankIds.map((id) => ({ ...blankBank(id, 12, null), tempC: 25, name: id })),
       // All open: each would tie the bank to its neighbour.
       joins: Array.from({ length: nJ }, (_, i) => ({
-        ...blankJoin(`j${i}`, 'relay', 12),
+        ...blankTie(`j${i}`, 'relay', 12),
         firstId: bankIds[i] ?? null,
         secondId: bankIds[(i + 1) % nB] ?? null,
         closeV: 99,

@@ -42,7 +42,7 @@ function layBoat(kernel: Kernel, { banks, sources, joins, stepH, crankBank, cran
     const stages = { absorptionV, floatV, bandV, tailA, minH, maxH, rebulkV, rebulkH, efficiency, startV, stopV };
     const [staged, sensesBank] = [Number(source.staged), Number(sense === 'the bank')];
     const pathOhm = sense === 'its own post' ? source.pathOhm : 0;
-    give(SourceField, { driver: By[source.driver], into: source.bank, from, via: source.join, staged, sensesBank, pathOhm, ...stages });
+    give(SourceField, { driver: By[source.driver], into: source.bank, from, via: source.tie, staged, sensesBank, pathOhm, ...stages });
     kernel.source(s);
   });
 }

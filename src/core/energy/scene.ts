@@ -1,11 +1,11 @@
-/** A design made ready for the time loop: banks, sources, joins and one day of each way of living, in typed arrays. */
+/** A design made ready for the time loop: banks, sources, ties and one day of each way of living, in typed arrays. */
 import { compensatedV, setpointV } from '../charging';
 import { bankSource, bankTempC, c20Ah, cellsOf, coldFactor, tailA } from '../bank';
 import {
   asDecided,
   type Bank,
   type Design,
-  type Join,
+  type BankTie,
   type Living,
   type Load,
   SELECTOR_POSITIONS,
@@ -46,7 +46,7 @@ export interface SceneSource {
   /** Index of the bank it charges; -1: none. */
   readonly bank: number;
   /** Index of the splitter or selector it goes through; -1: none. */
-  readonly join: number;
+  readonly tie: number;
   readonly from: number;
   readonly pathOhm: number;
   readonly absorptionV: number;
@@ -64,10 +64,10 @@ export interface SceneSource {
   readonly stopV: number;
 }
 
-export interface SceneJoin {
+export interface SceneTie {
   readonly id: string;
   readonly name: string;
-  readonly kind: Join['kind'];
+  readonly kind: BankTie['kind'];
   readonly first: number;
   readonly second: number;
   readonly running: number;
@@ -104,7 +104,7 @@ export interface Scene {
   readonly stepH: number;
   readonly banks: readonly SceneBank[];
   readonly sources: readonly SceneSource[];
-  readonly joins: readonly SceneJoin[];
+  readonly joins: readonly SceneTie[];
   /** By way of living; null where it is not gone through. */
   readonly days: readonly (SceneDay | null)[];
   /** Bank the engine cranks from, and what one start takes; -1: none. */
@@ -158,7 +158,7 @@ function sceneSource(design: SceneParts, source: Source, at: (id: string | null)
     name: source.name,
     driver: driverOf(source.kind),
     bank: index,
-    join: source.joinId === null ? -1 : design.joins.findIndex((j) => j.id === source.joinId && j.kind !== 'relay'),
+    tie: source.joinId === null ? -1 : design.joins.findIndex((j) => j.id === source.joinId && j.kind !== 'relay'),
     from: at(source.fromBankId),
     pathOhm: source.pathMohm === null ? TYPICAL_PATH_OHM : source.pathMohm / 1000,
     absorptionV: compensatedV(regulator.absorptionV, source, bank, tempC),

@@ -5,7 +5,7 @@ import {
   applyEdit,
   asOption,
   blankBank,
-  blankJoin,
+  blankTie,
   blankSource,
   type Design,
   onTable,
@@ -21,7 +21,7 @@ import { cruise } from './cruise';
 import { dayAh, inUse, inUseAt, windowOf } from './draws';
 import { fillTimes } from './fill';
 import { finishing } from './finish';
-import { compareJoins, joinedBy, wrongPositions } from './joinWays';
+import { compareTies, joinedBy, wrongPositions } from './tieWays';
 import { dayYields } from './dayYield';
 import { random } from './random';
 import { chance, quantile, seasonBlock, seasonResult, seasonScene, withMore } from './season';
@@ -42,7 +42,7 @@ const sunny = (): Design => ({
 const start = { ...blankBank('start', 12, null), id: 'start', name: 'Start', job: 'start' as const, blockAh: 80, strings: 1, tempC: 25 };
 const twoBanks = (): Design => {
   const boat = sunny();
-  return { ...boat, banks: [...boat.banks, start], joins: [{ ...blankJoin('r', 'relay', 12), firstId: 'house', secondId: 'start' }] };
+  return { ...boat, banks: [...boat.banks, start], joins: [{ ...blankTie('r', 'relay', 12), firstId: 'house', secondId: 'start' }] };
 };
 
 describe('a season', () => {
@@ -180,7 +180,7 @@ describe('banks by the maker', () => {
 
 describe('ways to join', () => {
   test('each is run through the cruise; what is not joined is never charged', () => {
-    const ways = compareJoins(twoBanks());
+    const ways = compareTies(twoBanks());
     expect(ways.map((w) => w.way)).toHaveLength(7);
     const way = (name: string) => ways.find((w) => w.way === name);
     expect(way('not joined')?.start.hoursTo95).toBeNull();
@@ -189,11 +189,11 @@ describe('ways to join', () => {
     expect(way('DC–DC charger')?.start.inAh).toBeGreaterThan(0);
   });
   test('one bank has nothing to join', () => {
-    expect(compareJoins(quietBoat())).toEqual([]);
+    expect(compareTies(quietBoat())).toEqual([]);
     expect(joinedBy(quietBoat(), 'diode splitter')).toBeNull();
   });
   test('a selector left on both draws the start bank down, left off it kills the loads', () => {
-    const boat = { ...twoBanks(), joins: [{ ...blankJoin('s', 'selector', 12), firstId: 'house', secondId: 'start' }] };
+    const boat = { ...twoBanks(), joins: [{ ...blankTie('s', 'selector', 12), firstId: 'house', secondId: 'start' }] };
     const at = (p: string) => wrongPositions(boat).find((w) => w.position === p);
     expect(at('both')?.startLowest).toBeLessThan(at('first')?.startLowest ?? 0);
     expect(at('off')?.unmetAh).toBeGreaterThan(100);
@@ -332,7 +332,7 @@ describe('findings on what charges', () => {
       { ...quietBoat(), sources: [{ ...blankSource('d', 'DC–DC', 12, 'house'), fromBankId: 'house' }] },
       'own-input:d',
     ],
-    ['a join without two ends', { ...quietBoat(), joins: [blankJoin('j', 'relay', 12)] }, 'join-ends:j'],
+    ['a join without two ends', { ...quietBoat(), joins: [blankTie('j', 'relay', 12)] }, 'join-ends:j'],
     [
       'chemistries tied together',
       { ...twoBanks(), banks: twoBanks().banks.map((b) => (b.id === 'start' ? { ...b, chemistry: 'lfp' as const } : b)) },

@@ -42,8 +42,8 @@ export function carries(design: LeadParts, circuits: readonly CircuitResult[], l
       if (source) return { amps: source.ratedA, why: `${source.name}, rated`, cranks: false };
     }
     if (end.kind === 'join first' || end.kind === 'join second') {
-      const join = rowOf(design.joins, end.id);
-      if (join) return { amps: join.ratedA, why: `${join.name}, rated`, cranks: false };
+      const tie = rowOf(design.joins, end.id);
+      if (tie) return { amps: tie.ratedA, why: `${tie.name}, rated`, cranks: false };
     }
   }
   if (kinds.includes('positive bus'))

@@ -1,6 +1,6 @@
 /** The main side: sized leads, the shunt in the return, the starter's sag, and a finding for each fault that goes when it is mended. */
 import { analyse, createMemory, studied } from '../analysis';
-import { blankBank, blankDevice, blankJoin, blankLoad, blankSource, type Design, type BatteryCable, type Study } from '../design';
+import { blankBank, blankDevice, blankTie, blankLoad, blankSource, type Design, type BatteryCable, type Study } from '../design';
 import { bankRestV, bankSource } from '../bank';
 import { caseFaults, runStudy } from '../network';
 import { adiabaticK, slowestOpeningS, withstandS } from '../protection';
@@ -27,7 +27,7 @@ function boat(): Design {
     banks: [...bare.banks, { ...blankBank('start', 12, 'engine'), name: 'Start', job: 'start', strings: 1 }],
     engine: { ...bare.engine, startBankId: 'start' },
     sources: [{ ...blankSource('alt', 'alternator', 12, 'house'), ratedA: 90 }],
-    joins: [{ ...blankJoin('relay', 'relay', 12), name: 'Relay', firstId: 'start', secondId: 'house', ratedA: 120 }],
+    joins: [{ ...blankTie('relay', 'relay', 12), name: 'Relay', firstId: 'start', secondId: 'house', ratedA: 120 }],
   };
 }
 const proposed = (design: Design): Design => {

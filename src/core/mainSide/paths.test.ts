@@ -1,6 +1,6 @@
 import { analyse, createMemory, swapGrowth, whatIfItGrows } from '../analysis';
 import { bankWorking, dayWorking } from '../working';
-import { applyEdit, blankJoin, type Design, setOp } from '../design';
+import { applyEdit, blankTie, type Design, setOp } from '../design';
 import { bareBoat, withLoad } from '../design/testing';
 import { cruise, joinedBy, partsOfWay, runDays, sceneOf } from '../energy';
 import { pathsOf, withPaths } from './paths';
@@ -96,7 +96,7 @@ describe('what joining costs in parts', () => {
     const priced: Design = {
       ...boat,
       boat: { ...boat.boat, prices: { relay: 80, 'bank-cable': null } },
-      joins: [{ ...blankJoin('j', 'selector', 12), name: 'The old switch', price: 35 }],
+      joins: [{ ...blankTie('j', 'selector', 12), name: 'The old switch', price: 35 }],
     };
     expect(partsOfWay(priced, 'voltage-sensitive relay')).toEqual([
       { id: 'relay', name: 'voltage-sensitive relay', price: 80 },

@@ -1,9 +1,9 @@
 import { analyse } from '../analysis';
-import { blankBank, blankJoin, blankSource, type Design, type Join } from '../design';
+import { blankBank, blankTie, blankSource, type Design, type BankTie } from '../design';
 import { blankBatteryCable } from '../propose';
 import { bareBoat } from '../design/testing';
 
-const boat = (kind: Join['kind'] | null, more: Partial<Design> = {}): Design => {
+const boat = (kind: BankTie['kind'] | null, more: Partial<Design> = {}): Design => {
   const bare = bareBoat('metric');
   return {
     ...bare,
@@ -11,7 +11,7 @@ const boat = (kind: Join['kind'] | null, more: Partial<Design> = {}): Design => 
       { ...bare.banks[0], shortCircuitA: 2000 } as Design['banks'][number],
       { ...blankBank('start', 12, 'saloon'), name: 'Start', strings: 1, shortCircuitA: 800 },
     ],
-    joins: kind ? [{ ...blankJoin('j', kind, 12), firstId: 'house', secondId: 'start' }] : [],
+    joins: kind ? [{ ...blankTie('j', kind, 12), firstId: 'house', secondId: 'start' }] : [],
     ...more,
   };
 };

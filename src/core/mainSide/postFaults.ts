@@ -1,6 +1,6 @@
 /** The largest fault at each bank's posts with everything that can be paralleled and all that charges (docs/methods.md, M7). */
 import { conductorOhm } from '../conductor';
-import { bankPost, endNode, joinSide } from '../topology';
+import { bankPost, endNode, tieSide } from '../topology';
 import type { PostFaultParts } from './parts';
 import { batteryCableResult } from './sizing';
 import type { BankSource } from '../bank';
@@ -29,12 +29,12 @@ export function withPostFaults(parts: PostFaultParts, banks: readonly BankSource
     branches.push({ id: lead.id, a, b, ohm: conductorOhm(conductor.r20OhmPerKm, lengthM, 20) });
     landed.add(a).add(b);
   }
-  for (const join of joins) {
+  for (const tie of joins) {
     const side = (which: 'first' | 'second', bankId: string | null) => {
-      const node = joinSide(join.id, which);
+      const node = tieSide(tie.id, which);
       return landed.has(node) ? node : bankPost(bankId ?? '', '+');
     };
-    branches.push({ id: join.id, a: side('first', join.firstId), b: side('second', join.secondId), ohm: 0 });
+    branches.push({ id: tie.id, a: side('first', tie.firstId), b: side('second', tie.secondId), ohm: 0 });
   }
   const network = prepare({
     branches: branches.filter((b) => b.a !== b.b),

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { analyse } from '../analysis';
-import { blankBank, blankJoin, type Design, type Study } from '../design';
+import { blankBank, blankTie, type Design, type Study } from '../design';
 import { sourceInto } from '../energy/testing';
 import { bareBoat, withLoad } from '../design/testing';
 import { bankRestV, bankSource } from '../bank';
@@ -39,7 +39,7 @@ describe('how the switches stand in a study', () => {
   const two: Design = {
     ...boat(),
     banks: [...boat().banks, { ...blankBank('start', 12, 'engine'), name: 'Start', job: 'start', strings: 1 }],
-    joins: [{ ...blankJoin('j', 'selector', 12), firstId: 'house', secondId: 'start', stopped: 'first', running: 'both' }],
+    joins: [{ ...blankTie('j', 'selector', 12), firstId: 'house', secondId: 'start', stopped: 'first', running: 'both' }],
   };
   const banks = (s: Study, d = two) => answer(d, s).banks.map((b) => Math.round(b.amps));
   test('a selector as habit has it, and turned otherwise for this study', () => {
@@ -141,7 +141,7 @@ describe('through the diodes of a splitter', () => {
     return {
       ...base,
       banks: [...base.banks.map((b) => ({ ...b, blockAh, strings: 1 })), { ...blankBank('start', 12, null), job: 'start', blockAh }],
-      joins: [{ ...blankJoin('j', 'splitter', 12), firstId: base.banks[0]?.id ?? null, secondId: 'start' }],
+      joins: [{ ...blankTie('j', 'splitter', 12), firstId: base.banks[0]?.id ?? null, secondId: 'start' }],
       sources: [{ ...alt, regulator: { ...alt.regulator, sense, absorptionV: 14.4 } }],
     };
   };
@@ -189,7 +189,7 @@ describe('what is open, joined or gone', () => {
     const two: Design = {
       ...base,
       banks: [...base.banks, { ...blankBank('start', 12, null), job: 'start', strings: 1 }],
-      joins: [{ ...blankJoin('sel', 'selector', 12), firstId: 'house', secondId: 'start', running: 'both', stopped: 'first' }],
+      joins: [{ ...blankTie('sel', 'selector', 12), firstId: 'house', secondId: 'start', running: 'both', stopped: 'first' }],
     };
     const apart = answer(two, study());
     expect(apart.banks[1]?.amps).toBeCloseTo(0, 6);

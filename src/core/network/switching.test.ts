@@ -1,6 +1,6 @@
 /** Acts at the boat's own switches and what they bring about, each beside the same act done rightly. */
 import { analyse } from '../analysis';
-import { blankBank, blankJoin, blankLoad, blankSource, type Design, type Load } from '../design';
+import { blankBank, blankTie, blankLoad, blankSource, type Design, type Load } from '../design';
 import { proposeMainSide } from '../propose';
 import { bareBoat, withLoad } from '../design/testing';
 import { type Act, after, atRest, consequencesOf, type Standing, standingAnswer } from './switching';
@@ -28,7 +28,7 @@ function boat(selector = true, systemV: 12 | 24 = 12): Design {
     engine: { ...design.engine, startBankId: 'start' },
     joins: [
       {
-        ...blankJoin('j', selector ? 'selector' : 'relay', systemV),
+        ...blankTie('j', selector ? 'selector' : 'relay', systemV),
         name: 'Switch',
         firstId: 'house',
         secondId: 'start',

@@ -1,5 +1,5 @@
 /** Working the boat's own switches: what is live, what charges and what feeds what as they stand, and what an act brings about (docs/methods.md, "Switching"). */
-import { asDecided, type Design, type Join, type Load, type Severity, type Study, rowOf, startBankOf } from '../design';
+import { asDecided, type Design, type BankTie, type Load, type Severity, type Study, rowOf, startBankOf } from '../design';
 import { bankPost, servingOf } from '../topology';
 import { isCharging } from '../demand';
 import { runStudy, type StudyAnswer } from './study';
@@ -9,7 +9,7 @@ import { type Analysed, chargedBank, feedNode } from './system';
 export interface Standing {
   /** Circuits whose breaker, fuse or switch is open. */
   readonly open: ReadonlySet<string>;
-  readonly joins: Readonly<Record<string, Join['running']>>;
+  readonly joins: Readonly<Record<string, BankTie['running']>>;
   /** Engine speed, rpm; 0: stopped. */
   readonly rpm: number;
   readonly shore: boolean;
@@ -19,7 +19,7 @@ export interface Standing {
 
 export type Act =
   | { readonly do: 'switch'; readonly circuitId: string }
-  | { readonly do: 'turn'; readonly joinId: string; readonly to: Join['running'] }
+  | { readonly do: 'turn'; readonly joinId: string; readonly to: BankTie['running'] }
   | { readonly do: 'engine'; readonly run: boolean }
   | { readonly do: 'shore'; readonly in: boolean }
   | { readonly do: 'use'; readonly loadId: string };
@@ -27,7 +27,7 @@ export type Act =
 export interface BenchAnswer {
   readonly study: StudyAnswer;
   readonly liveCircuits: readonly string[];
-  /** By bank: circuits it reaches, through closed devices and joins. */
+  /** By bank: circuits it reaches, through closed devices and ties. */
   readonly feeds: Readonly<Record<string, readonly string[]>>;
   /** Sources that run and have no bank to charge. */
   readonly openSources: readonly string[];
@@ -40,7 +40,7 @@ export interface Consequence {
   readonly todo: string;
 }
 
-/** As she lies alongside her mooring: everything closed, engine stopped, what runs long in use, joins as their habit is. */
+/** As she lies alongside her mooring: everything closed, engine stopped, what runs long in use, ties as their habit is. */
 export const atRest = (design: Design): Standing => ({
   open: new Set(),
   joins: Object.fromEntries(design.joins.filter((j) => j.kind === 'selector').map((j) => [j.id, j.stopped])),
@@ -171,8 +171,8 @@ export function consequencesOf(whole: Design, analysed: Analysed, before: Standi
   for (const id of is.openSources) {
     const source = rowOf(design.sources, id);
     if (was.openSources.includes(id) || source?.kind !== 'alternator') continue;
-    const join = rowOf(design.joins, source.joinId);
-    if (before.rpm > 0 && now.rpm > 0 && !join?.fieldDisconnect)
+    const tie = rowOf(design.joins, source.joinId);
+    if (before.rpm > 0 && now.rpm > 0 && !tie?.fieldDisconnect)
       say(
         source.alternator?.suppressor ? 'fix' : 'stop',
         `${source.name} left open-circuit with the engine running`,
@@ -253,7 +253,7 @@ export function consequencesOf(whole: Design, analysed: Analysed, before: Standi
         'fix',
         'the engine may not turn',
         `${starter.volts > 0 ? `${starter.volts.toFixed(1)} V` : 'Nothing'} at the starter; ${starter.minV} V is needed.`,
-        'Join the banks for the start, or charge first.',
+        'BankTie the banks for the start, or charge first.',
       );
     const sags = crank.loads.filter((l) => l.falls && l.name !== 'Starter' && !Number.isNaN(l.volts));
     if (sags.length > 0)

@@ -1,12 +1,12 @@
 /** The boat as one network: banks, feeders, panels, branches, sources and loads, both conductors apart (docs/methods.md, M6). */
 import { alternatorAt, chargerAmps } from '../charging';
 import { type CircuitResult } from '../circuit';
-import { asDecided, type Circuit, type Design, type Join, type Load, type Source, type Study, rowOf, startBankOf } from '../design';
+import { asDecided, type Circuit, type Design, type BankTie, type Load, type Source, type Study, rowOf, startBankOf } from '../design';
 import { TYPICAL_PATH_OHM } from '../rules';
 import { isCharging, loadCurrent } from '../demand';
 import { bankRestV, bankSource } from '../bank';
 import type { BatteryCableResult, Paths } from '../mainSide';
-import { bankPost as post, barNode, endNode, joinSide, panelBar as bar, returnBar, sourcePost } from '../topology';
+import { bankPost as post, barNode, endNode, tieSide, panelBar as bar, returnBar, sourcePost } from '../topology';
 import type { NetBranch, NetLoad, Network } from '../solve';
 
 /** A strap between the negatives of two banks, and a closed contact between their positives, ohm: typical. */
@@ -39,7 +39,7 @@ export interface Analysed {
 export interface Hands {
   /** Circuits whose device or switch is open. */
   readonly open: ReadonlySet<string>;
-  readonly joins: Readonly<Record<string, Join['running']>>;
+  readonly joins: Readonly<Record<string, BankTie['running']>>;
 }
 
 /** @param turned what hands have done on the bench; null: as the study has it. */
@@ -97,8 +97,8 @@ export function systemOf(whole: Design, { circuits, leads, paths }: Analysed, st
 const closed = (circuit: Circuit, study: Study): boolean => circuit.supply !== 'engine key' || study.engineRpm > 0 || study.cranking;
 
 /** How a selector stands: as a hand has turned it, else as habit has it with the engine running or stopped. */
-export const positionOf = (join: Join, engineRpm: number, hands: Pick<Hands, 'joins'> | null): Join['running'] =>
-  hands?.joins[join.id] ?? (engineRpm > 0 ? join.running : join.stopped);
+export const positionOf = (tie: BankTie, engineRpm: number, hands: Pick<Hands, 'joins'> | null): BankTie['running'] =>
+  hands?.joins[tie.id] ?? (engineRpm > 0 ? tie.running : tie.stopped);
 
 /**
  * Where a circuit's positive begins. What hangs on the first bank of a selector hangs on its common, and so on the bank it is turned to, unless
@@ -118,12 +118,12 @@ export function feedNode(
   return post(position === 'second' ? (selector?.secondId ?? from.id) : from.id, '+');
 }
 
-function together(join: Join, study: Study, hands: Hands | null): boolean {
-  const position = hands?.joins[join.id];
-  if (position !== undefined && join.kind !== 'splitter') return position === 'both';
-  if (join.kind === 'relay') return study.engineRpm > 0 || study.shore;
-  if (join.kind === 'splitter') return false;
-  return positionOf(join, study.engineRpm, hands) === 'both';
+function together(tie: BankTie, study: Study, hands: Hands | null): boolean {
+  const position = hands?.joins[tie.id];
+  if (position !== undefined && tie.kind !== 'splitter') return position === 'both';
+  if (tie.kind === 'relay') return study.engineRpm > 0 || study.shore;
+  if (tie.kind === 'splitter') return false;
+  return positionOf(tie, study.engineRpm, hands) === 'both';
 }
 
 /** Leads as they lie, closed contacts of what joins banks, and straps of a typical size where nobody has entered any. */
@@ -141,13 +141,13 @@ function mainSide(design: Design, leads: readonly BatteryCableResult[], study: S
   for (const bank of design.banks)
     if (first && bank.id !== first.id && !landed.has(post(bank.id, '-')))
       out.push({ id: `strap ${bank.id}`, a: post(first.id, '-'), b: post(bank.id, '-'), ohm: STRAP_OHM });
-  for (const join of design.joins) {
-    if (join.firstId === null || join.secondId === null || !together(join, study, hands)) continue;
+  for (const tie of design.joins) {
+    if (tie.firstId === null || tie.secondId === null || !together(tie, study, hands)) continue;
     const side = (which: 'first' | 'second', bankId: string) => {
-      const node = joinSide(join.id, which);
+      const node = tieSide(tie.id, which);
       return landed.has(node) ? node : post(bankId, '+');
     };
-    out.push({ id: `join ${join.id}`, a: side('first', join.firstId), b: side('second', join.secondId), ohm: CONTACT_OHM });
+    out.push({ id: `join ${tie.id}`, a: side('first', tie.firstId), b: side('second', tie.secondId), ohm: CONTACT_OHM });
   }
   return out;
 }
@@ -257,12 +257,12 @@ function sourceOf(
 
 /** The bank a source's output reaches: through a selector the one it is turned to, through a splitter its first; null where it is left open. */
 export function chargedBank(design: Design, s: Source, engineRpm: number, hands: Pick<Hands, 'joins'> | null): string | null {
-  const join = rowOf(design.joins, s.joinId);
-  if (!join) return s.bankId;
-  if (join.kind !== 'selector') return s.bankId ?? join.firstId;
-  const position = positionOf(join, engineRpm, hands);
+  const tie = rowOf(design.joins, s.joinId);
+  if (!tie) return s.bankId;
+  if (tie.kind !== 'selector') return s.bankId ?? tie.firstId;
+  const position = positionOf(tie, engineRpm, hands);
   if (position === 'off') return null;
-  return position === 'second' ? join.secondId : join.firstId;
+  return position === 'second' ? tie.secondId : tie.firstId;
 }
 
 interface Ends {

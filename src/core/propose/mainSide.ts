@@ -85,9 +85,9 @@ export function proposeMainSide(design: Design, freshId: (prefix: string) => str
       if (start.id !== house.id) lay('negative', `${start.name} negative`, bank(start.id), block);
     }
   }
-  for (const join of design.joins) {
-    if (join.firstId !== null) lay('positive', `${join.name}, first`, bank(join.firstId), { kind: 'join first', id: join.id });
-    if (join.secondId !== null) lay('positive', `${join.name}, second`, bank(join.secondId), { kind: 'join second', id: join.id });
+  for (const tie of design.joins) {
+    if (tie.firstId !== null) lay('positive', `${tie.name}, first`, bank(tie.firstId), { kind: 'join first', id: tie.id });
+    if (tie.secondId !== null) lay('positive', `${tie.name}, second`, bank(tie.secondId), { kind: 'join second', id: tie.id });
   }
   sources();
   const bonding = barOf('bonding bus', 'Bonding bus', enginePlace);

@@ -4,13 +4,13 @@ import { type Design, type BatteryCable, type BatteryCableEnd, type Point, rowOf
 
 export type Rail = '+' | '-';
 
-/** Nodes of the network. A bar, a case and a side of a join are one node whatever the rail. */
+/** Nodes of the network. A bar, a case and a side of a tie are one node whatever the rail. */
 export const bankPost = (id: string, rail: Rail): string => `bank ${id}${rail}`;
 export const panelBar = (id: string, rail: Rail): string => `panel ${id}${rail}`;
 export const barNode = (id: string): string => `bar ${id}`;
 export const caseNode = (id: string): string => `case ${id}`;
 export const sourcePost = (id: string, rail: Rail): string => `source ${id}${rail}`;
-export const joinSide = (id: string, side: 'first' | 'second'): string => `join ${id} ${side}`;
+export const tieSide = (id: string, side: 'first' | 'second'): string => `join ${id} ${side}`;
 
 export function endNode(end: BatteryCableEnd, lead: Pick<BatteryCable, 'rail'>): string {
   const rail: Rail = lead.rail === 'positive' ? '+' : '-';
@@ -26,9 +26,9 @@ export function endNode(end: BatteryCableEnd, lead: Pick<BatteryCable, 'rail'>):
     case 'case':
       return caseNode(end.id);
     case 'join first':
-      return joinSide(end.id, 'first');
+      return tieSide(end.id, 'first');
     case 'join second':
-      return joinSide(end.id, 'second');
+      return tieSide(end.id, 'second');
   }
 }
 
@@ -71,11 +71,11 @@ export const endsOf = (design: Ended): BatteryCableEnd[] => [
   ...design.loads.map((l): BatteryCableEnd => ({ kind: 'case', id: l.id })),
 ];
 
-/** The place an end stands in; a join stands by its first bank. */
+/** The place an end is in; of a tie that of its first bank. */
 export function endPlaceId(design: Ended, { kind, id }: BatteryCableEnd): string | null {
   if (kind === 'join first' || kind === 'join second') {
-    const join = rowOf(design.joins, id);
-    return rowOf(design.banks, join?.firstId)?.placeId ?? null;
+    const tie = rowOf(design.joins, id);
+    return rowOf(design.banks, tie?.firstId)?.placeId ?? null;
   }
   const rows: readonly { readonly id: string; readonly placeId: string | null }[] = design[listOf[kind]];
   return rows.find((r) => r.id === id)?.placeId ?? null;

@@ -1,6 +1,6 @@
 /** The main side as a graph: what hangs together on a rail, what closes a loop, and where a bank's circuits return. */
 import { type Design, type BatteryCable, rowOf } from '../design';
-import { bankPost, barNode, endNode, joinSide } from './ends';
+import { bankPost, barNode, endNode, tieSide } from './ends';
 
 /** Sets of nodes that hang together; joined tells whether two did already. */
 export function together(): { readonly root: (node: string) => string; readonly join: (a: string, b: string) => boolean } {
@@ -75,7 +75,7 @@ export function loose(
   const sets = together();
   for (const l of design.leads) sets.join(endNode(l.from, l), endNode(l.to, l));
   for (const j of design.joins) {
-    sets.join(joinSide(j.id, 'first'), joinSide(j.id, 'second'));
+    sets.join(tieSide(j.id, 'first'), tieSide(j.id, 'second'));
   }
   const banks = new Set(design.banks.flatMap((b) => [sets.root(bankPost(b.id, '+')), sets.root(bankPost(b.id, '-'))]));
   return design.bars.flatMap((bar) => {

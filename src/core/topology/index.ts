@@ -7,7 +7,7 @@ export {
   endNode,
   endPlaceId,
   endsOf,
-  joinSide,
+  tieSide,
   batteryCableLengthM,
   panelBar,
   sourcePost,

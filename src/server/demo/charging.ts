@@ -3,7 +3,7 @@ import {
   type Bank,
   blankBank,
   blankCruise,
-  blankJoin,
+  blankTie,
   blankSource,
   blankSpan,
   type Design,
@@ -79,7 +79,7 @@ export function marramCharging(design: Design): Design {
     massKg: 4.1,
     regulator: { ...shore.regulator, sensor: 'on the bank' },
   };
-  const relay = { ...blankJoin('vsr', 'relay', design.boat.systemV), firstId: 'house', secondId: 'start' };
+  const relay = { ...blankTie('vsr', 'relay', design.boat.systemV), firstId: 'house', secondId: 'start' };
   const a: Design = {
     ...design,
     living,

@@ -280,7 +280,7 @@ const GENERATORS: readonly AcRule[] = [
       reads: ['acSources.bonded'],
       when: 'neutral and earth are not joined at a generator',
       why: 'Without neutral joined to earth there a fault to a case opens nothing.',
-      todo: 'Join neutral and earth at the generator, and nowhere else on its neutral.',
+      todo: 'BankTie neutral and earth at the generator, and nowhere else on its neutral.',
       hazard: 'shock',
       confirm: 'a meter',
       cure: set('acSources', ['bonded'], true),

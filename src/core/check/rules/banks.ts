@@ -1,5 +1,5 @@
 /** Rules on banks, their boxes, BMS and links, and on what joins them. */
-import { type Bank, type Join, setOp, rowOf } from '../../design';
+import { type Bank, type BankTie, setOp, rowOf } from '../../design';
 import { crankIndex } from '../../energy';
 import { BAD, cranking, sharingOf, UNEVEN } from '../../bank';
 import { sizeName } from '../../quantity';
@@ -15,12 +15,12 @@ interface Pair {
   readonly second: Bank;
 }
 
-/** The two banks of a join; null where they are not two. */
-function pairOf(design: ChargingParts, join: Join): Pair | null {
-  const [first, second] = [rowOf(design.banks, join.firstId), rowOf(design.banks, join.secondId)];
+/** The two banks of a tie; null where they are not two. */
+function pairOf(design: ChargingParts, tie: BankTie): Pair | null {
+  const [first, second] = [rowOf(design.banks, tie.firstId), rowOf(design.banks, tie.secondId)];
   return first && second && first.id !== second.id ? { first, second } : null;
 }
-const join = (row: Row, told: (j: Join, pair: Pair | null, design: ChargingParts) => readonly Said[]): ChargingRule => ({
+const tie = (row: Row, told: (j: BankTie, pair: Pair | null, design: ChargingParts) => readonly Said[]): ChargingRule => ({
   source: SOURCES.practice,
   ...row,
   about: 'join',
@@ -36,8 +36,8 @@ const bank = (row: Row, told: (b: Bank, design: ChargingParts) => readonly Said[
 const throughA = (design: ChargingParts, joinId: string): number =>
   design.sources.filter((s) => s.joinId === joinId).reduce((sum, s) => sum + s.ratedA, 0);
 
-export const JOIN_RULES: readonly ChargingRule[] = [
-  join(
+export const TIE_RULES: readonly ChargingRule[] = [
+  tie(
     {
       id: 'join-ends',
       severity: 'fix',
@@ -55,7 +55,7 @@ export const JOIN_RULES: readonly ChargingRule[] = [
     },
     (_, pair) => when(pair === null, () => ({ title: 'does not join two banks' })),
   ),
-  join(
+  tie(
     {
       id: 'relay-volts',
       severity: 'fix',
@@ -74,12 +74,12 @@ export const JOIN_RULES: readonly ChargingRule[] = [
     (j, pair) =>
       when(pair !== null && j.kind === 'relay' && j.openV >= j.closeV, () => ({ title: 'opens at higher volts than it closes at' })),
   ),
-  join(
+  tie(
     {
       id: 'mixed',
       severity: 'stop',
       reads: ['joins', 'banks.chemistry'],
-      when: 'a join ties iron phosphate to lead-acid',
+      when: 'iron phosphate is tied to lead-acid',
       why: 'Iron phosphate pours into lead-acid, and their settings never agree.',
       todo: 'A DC–DC charger between them.',
       hazard: 'fire',
@@ -90,12 +90,12 @@ export const JOIN_RULES: readonly ChargingRule[] = [
         title: `joins ${pair?.first.name ?? ''} and ${pair?.second.name ?? ''}, of different chemistries`,
       })),
   ),
-  join(
+  tie(
     {
       id: 'join-volts',
       severity: 'stop',
       reads: ['joins', 'banks.blockV', 'banks.series'],
-      when: 'a join ties banks of different volts',
+      when: 'banks of different volts are tied together',
       why: 'Thousands of amps flow.',
       todo: 'A DC–DC converter between them.',
       hazard: 'fire',
@@ -106,12 +106,12 @@ export const JOIN_RULES: readonly ChargingRule[] = [
         title: 'joins banks of different volts',
       })),
   ),
-  join(
+  tie(
     {
       id: 'join-rating',
       severity: 'fix',
       reads: ['joins.ratedA', 'sources.ratedA', 'sources.joinId'],
-      when: 'sources send more through a join than it is rated for',
+      when: 'sources send more through what ties two banks than it is rated for',
       why: 'It overheats.',
       todo: 'One with a higher rating.',
       hazard: 'fire',

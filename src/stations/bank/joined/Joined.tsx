@@ -1,8 +1,8 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
-import { addOp, blankJoin, dropOp, type Join, JOIN_KINDS, SELECTOR_POSITIONS } from '@/core/design';
-import type { BankSide, JoinPart, JoinWay } from '@/core/energy';
+import { addOp, blankTie, dropOp, type BankTie, TIE_KINDS, SELECTOR_POSITIONS } from '@/core/design';
+import type { BankSide, TiePart, TieWay } from '@/core/energy';
 import { round3 } from '@/core/quantity';
 import { useAsked, useDesign, useFreshId, useStore } from '@/ui/boat/context';
 import { usePut } from '@/ui/boat/put';
@@ -22,7 +22,7 @@ const pct = (x: number) => `${Math.round(100 * x)} %`;
 const hours = (x: number | null) => (x === null ? 'not in 12 h' : `${round3(x)} h`);
 
 /** Prices typed so far, and how many parts have none. */
-function costText(parts: readonly JoinPart[], currency: string): string {
+function costText(parts: readonly TiePart[], currency: string): string {
   if (parts.length === 0) return '–';
   const unpriced = parts.filter((p) => p.price === null).length;
   const sum = Math.round(parts.reduce((total, p) => total + (p.price ?? 0), 0));
@@ -37,14 +37,14 @@ export function Joined() {
   const fresh = useFreshId();
   const put = usePut();
   const compared = useAsked('joins', (r) => r.joins(), { saysItself: true });
-  const [way, setWay] = useState<JoinWay>('as designed');
+  const [way, setWay] = useState<TieWay>('as designed');
   const shown = compared?.ways.find((w) => w.way === way) ?? compared?.ways[0];
   const names = { '': 'none', ...Object.fromEntries(design.banks.map((b) => [b.id, b.name])) };
   const ids = ['', ...design.banks.map((b) => b.id)];
-  const add = (kind: Join['kind']) =>
+  const add = (kind: BankTie['kind']) =>
     store.edit(`add a ${KINDS[kind]}`, [
       addOp(design, 'joins', {
-        ...blankJoin(fresh('j'), kind, design.boat.systemV),
+        ...blankTie(fresh('j'), kind, design.boat.systemV),
         firstId: design.banks[0]?.id ?? null,
         secondId: design.banks[1]?.id ?? null,
       }),
@@ -78,7 +78,7 @@ export function Joined() {
     <div className="max-w-[1080px] pt-2">
       <p className="flex flex-wrap items-baseline gap-4">
         <span className="text-quiet">add</span>
-        {JOIN_KINDS.map((kind) => (
+        {TIE_KINDS.map((kind) => (
           <button
             key={kind}
             type="button"
@@ -96,7 +96,7 @@ export function Joined() {
         <p className="mt-3">There is one bank: with a second, house and start for instance, the ways to join them are compared here.</p>
       ) : null}
       {design.joins.map((j) => {
-        const to = (key: keyof Join, value: unknown) => put(['joins', j.id, key], value, j.name);
+        const to = (key: keyof BankTie, value: unknown) => put(['joins', j.id, key], value, j.name);
         return (
           <div key={j.id} className="mt-3 grid grid-cols-6 items-end gap-3 border-b border-line pb-3">
             <Words label={KINDS[j.kind]} value={j.name} onChange={(t) => t && to('name', t)} />

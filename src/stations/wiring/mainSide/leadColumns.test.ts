@@ -1,5 +1,5 @@
 import { analyse } from '@/core';
-import { blankBank, blankJoin, type Design } from '@/core/design';
+import { blankBank, blankTie, type Design } from '@/core/design';
 import { blankBatteryCable, proposeMainSide } from '@/core/propose';
 import { bareBoat, withLoad } from '@/core/design/testing';
 import { barColumns, leadColumns, type LeadRow } from './leadColumns';
@@ -10,7 +10,7 @@ const bare = withLoad(bareBoat('metric'), { name: 'Windlass', rating: 900, group
 const twoBanks: Design = {
   ...bare,
   banks: [...bare.banks, { ...blankBank('start', 12, 'engine'), name: 'Start', strings: 1 }],
-  joins: [{ ...blankJoin('j', 'relay', 12), name: 'Relay', firstId: 'house', secondId: 'start' }],
+  joins: [{ ...blankTie('j', 'relay', 12), name: 'Relay', firstId: 'house', secondId: 'start' }],
 };
 const design: Design = { ...twoBanks, ...proposeMainSide(twoBanks, fresh) };
 const rowOf = (name: string, d = design): LeadRow => {

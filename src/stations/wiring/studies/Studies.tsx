@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { addRows, dropOp, type Join, type Load, setOp, type Study, rowOf } from '@/core/design';
+import { addRows, dropOp, type BankTie, type Load, setOp, type Study, rowOf } from '@/core/design';
 import { proposedRows } from '@/core/propose';
 import type { StudyAnswer, StudyLoad } from '@/core/network';
 import { round3, show, sizeName } from '@/core/quantity';
@@ -137,7 +137,7 @@ function Situation({ study, onRemove }: { study: Study; onRemove: () => void }) 
   );
 }
 
-const POSITIONS: Readonly<Record<Join['kind'], readonly Join['running'][]>> = {
+const POSITIONS: Readonly<Record<BankTie['kind'], readonly BankTie['running'][]>> = {
   selector: ['first', 'second', 'both', 'off'],
   relay: ['both', 'off'],
   splitter: [],
@@ -149,12 +149,12 @@ function Switches({ study, put }: { study: Study; put: (key: string, value: unkn
   const joins = design.joins.filter((j) => j.kind !== 'splitter');
   const mains = design.circuits.filter((c) => c.from.kind === 'bank' || c.taps.some((t) => t.serves.kind === 'panel'));
   const open = study.open ?? [];
-  const turn = (j: Join, to: string) => {
+  const turn = (j: BankTie, to: string) => {
     const { [j.id]: _was, ...others } = study.positions ?? {};
     put('positions', to === '' ? others : { ...others, [j.id]: to }, j.name);
   };
   const bankName = (id: string | null) => rowOf(design.banks, id)?.name ?? 'nothing';
-  const said = (j: Join, p: Join['running']) =>
+  const said = (j: BankTie, p: BankTie['running']) =>
     j.kind === 'relay'
       ? p === 'both'
         ? 'closed'

@@ -1,10 +1,10 @@
 /** The ways to join a house and a start bank, run through the same cruise and compared by consequence. */
-import { type Bank, blankJoin, blankSource, type Design, type Join, type Source } from '../design';
+import { type Bank, blankTie, blankSource, type Design, type BankTie, type Source } from '../design';
 import { crankIndex, houseIndex, type Scene, sceneOf } from './scene';
 import { cruiseOf, type CruiseResult, daysOf, runDays } from './cruise';
 import { startsFrom } from '../bank';
 
-export const JOIN_WAYS = [
+export const TIE_WAYS = [
   'as designed',
   'selector by hand',
   'diode splitter',
@@ -13,10 +13,10 @@ export const JOIN_WAYS = [
   'DC–DC charger',
   'not joined',
 ] as const;
-export type JoinWay = (typeof JOIN_WAYS)[number];
+export type TieWay = (typeof TIE_WAYS)[number];
 
-export interface JoinConsequence {
-  readonly way: JoinWay;
+export interface TieConsequence {
+  readonly way: TieWay;
   /** House and start bank: lowest, at the end, charge taken in, hours of the engine's first day to 95 %. */
   readonly house: BankSide;
   readonly start: BankSide;
@@ -27,18 +27,18 @@ export interface JoinConsequence {
   readonly failsAfterDays: number | null;
   readonly starves: string;
   /** Hour by hour through the first days: charge and volts of both. */
-  readonly trace: readonly JoinPoint[];
-  readonly parts: readonly JoinPart[];
+  readonly trace: readonly TiePoint[];
+  readonly parts: readonly TiePart[];
 }
 
 /** A part a way of joining takes, and what has been typed as its price; null: nothing yet. */
-export interface JoinPart {
+export interface TiePart {
   readonly id: string;
   readonly name: string;
   readonly price: number | null;
 }
 
-export interface JoinPoint {
+export interface TiePoint {
   readonly day: number;
   readonly house: number;
   readonly start: number;
@@ -55,7 +55,7 @@ export interface BankSide {
 }
 
 /** The design with its banks joined in another way; null where there is nothing to join. */
-export function joinedBy(design: Design, way: JoinWay): Design | null {
+export function joinedBy(design: Design, way: TieWay): Design | null {
   const house = design.banks[houseIndex(design.banks)];
   const start = design.banks[crankIndex(design)];
   if (!house || !start || house.id === start.id) return null;
@@ -69,19 +69,19 @@ export function joinedBy(design: Design, way: JoinWay): Design | null {
       .map((s) => ({ ...s, joinId: null, ...(s.kind === 'alternator' ? { bankId: house.id } : {}) })),
   };
   const ends = { firstId: house.id, secondId: start.id };
-  const through = (join: Join, sense: (s: Source) => Source): Design => ({
+  const through = (tie: BankTie, sense: (s: Source) => Source): Design => ({
     ...bare,
-    joins: [join],
-    sources: bare.sources.map((s) => (s.kind === 'alternator' ? sense({ ...s, joinId: join.id }) : s)),
+    joins: [tie],
+    sources: bare.sources.map((s) => (s.kind === 'alternator' ? sense({ ...s, joinId: tie.id }) : s)),
   });
   const splitter = (dropV: number, past: boolean) =>
-    through({ ...blankJoin('way', 'splitter', systemV), ...ends, dropV }, (s) => ({
+    through({ ...blankTie('way', 'splitter', systemV), ...ends, dropV }, (s) => ({
       ...s,
       regulator: { ...s.regulator, sense: past ? 'the bank' : 'its own post' },
     }));
   switch (way) {
     case 'selector by hand':
-      return through({ ...blankJoin('way', 'selector', systemV), ...ends }, (s) => s);
+      return through({ ...blankTie('way', 'selector', systemV), ...ends }, (s) => s);
     case 'diode splitter': {
       const sensed = bare.sources.some((s) => s.kind === 'alternator' && s.regulator.sense === 'the bank');
       return splitter(0.7, sensed);
@@ -89,7 +89,7 @@ export function joinedBy(design: Design, way: JoinWay): Design | null {
     case 'field-effect splitter':
       return splitter(0.05, false);
     case 'voltage-sensitive relay':
-      return { ...bare, joins: [{ ...blankJoin('way', 'relay', systemV), ...ends }] };
+      return { ...bare, joins: [{ ...blankTie('way', 'relay', systemV), ...ends }] };
     case 'DC–DC charger':
       return { ...bare, sources: [...bare.sources, dcdc(start, house, systemV)] };
     case 'not joined':
@@ -103,7 +103,7 @@ function dcdc(to: Bank, from: Bank, systemV: number): Source {
 }
 
 const CABLE = { id: 'bank-cable', name: 'cable with a fuse at each bank' };
-const PARTS: Readonly<Record<Exclude<JoinWay, 'as designed'>, readonly { readonly id: string; readonly name: string }[]>> = {
+const PARTS: Readonly<Record<Exclude<TieWay, 'as designed'>, readonly { readonly id: string; readonly name: string }[]>> = {
   'selector by hand': [
     { id: 'selector', name: 'four-position selector' },
     { id: 'selector-cables', name: 'three cables to the selector' },
@@ -120,7 +120,7 @@ const PARTS: Readonly<Record<Exclude<JoinWay, 'as designed'>, readonly { readonl
 };
 
 /** What a way takes in parts. What stands aboard has its own prices. */
-export const partsOfWay = (design: Design, way: JoinWay): JoinPart[] =>
+export const partsOfWay = (design: Design, way: TieWay): TiePart[] =>
   way === 'as designed'
     ? design.joins.map(({ id, name, price }) => ({ id, name, price }))
     : PARTS[way].map((p) => ({ ...p, price: design.boat.prices[p.id] ?? null }));
@@ -163,12 +163,12 @@ function failsAfter(design: Design, run: CruiseResult, scene: Scene, b: number):
 }
 
 /** All ways compared on the chosen cruise, at 15 min steps. Empty where a boat has no two banks to join. */
-export function compareJoins(design: Design): JoinConsequence[] {
+export function compareTies(design: Design): TieConsequence[] {
   const house = houseIndex(design.banks);
   const start = crankIndex(design);
   const chosen = cruiseOf(design);
   const days = daysOf(design, chosen);
-  return JOIN_WAYS.flatMap((way) => {
+  return TIE_WAYS.flatMap((way) => {
     const joined = joinedBy(design, way);
     if (!joined || days.length === 0) return [];
     const scene = sceneOf(joined, { stepMin: 15, ways: new Set(days) });
@@ -198,7 +198,7 @@ export function compareJoins(design: Design): JoinConsequence[] {
 
 const SHOWN_DAYS = 10;
 
-function hourly({ scene, trace, days }: CruiseResult, house: number, start: number): JoinPoint[] {
+function hourly({ scene, trace, days }: CruiseResult, house: number, start: number): TiePoint[] {
   const nB = scene.banks.length;
   const every = Math.round(1 / scene.stepH);
   return Array.from({ length: Math.min(days.length, SHOWN_DAYS) * 24 }, (_, h) => {
