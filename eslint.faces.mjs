@@ -24,7 +24,7 @@ const MAY_CALL = {
   ],
   check: ['byCause', 'everyFinding', 'fitCount'],
   circuit: ['CRITERIA', 'foundInsulationC', 'foundOhm', 'largestFaultA', 'selectivityText', 'smallestFaultA'],
-  drawing: ['TAP_PITCH', 'TEXT', 'deadIn', 'drawingOf', 'foldAtFirst', 'fromElk', 'textWidth', 'toElk'],
+  drawing: ['TAP_PITCH', 'TEXT', 'deadIn', 'foldAtFirst', 'fromElk', 'textWidth', 'toElk'],
   energy: ['MORE', 'QUANTILES', 'cruiseOf', 'cruiseVerdict', 'dayAh', 'houseIndex', 'seasonResult', 'withMore'],
   mainSide: ['MOST_ON_A_STUD', 'withPaths'],
   network: ['after', 'atRest'],

@@ -83,6 +83,7 @@ import {
   type StudyAnswer,
 } from '@/core/network';
 import { everyFinding } from '@/core/check';
+import type { Drawing, DrawingWish } from '@/core/drawing';
 import type { ScratchResult } from '@/core/scratch';
 
 /**
@@ -110,6 +111,15 @@ export interface DutyChart {
 export interface CruiseAnswer {
   readonly run: CruiseResult;
   readonly schools: readonly School[];
+}
+
+/** What is to be drawn, by ids. */
+export interface DrawingAsk {
+  readonly rails: DrawingWish['rails'];
+  readonly folded: readonly string[];
+  /** One study's amps and volts, the worst of all, those of the switches as they are worked, or none. */
+  readonly shown: { readonly study: string } | 'the worst of all' | Standing | null;
+  readonly acStateId: string | null;
 }
 
 export interface Cranks {
@@ -267,6 +277,27 @@ const api = {
     design && analysis ? consequencesOf(design, analysis, before, act) : null,
   /** Every source's settings against its battery's. */
   settings: (): readonly SettingsRow[] | null => (design ? settingsMatrix(design) : null),
+  /** The line drawing, with the worst that is found about each thing on it. */
+  async drawing({ rails, folded, shown, acStateId }: DrawingAsk): Promise<Drawing | null> {
+    const { drawingOf } = await import('@/core/drawing');
+    if (!design || !analysis) return null;
+    const late = studiedNow(design, analysis);
+    const of = design;
+    const study =
+      shown === null || typeof shown === 'string' ? null : 'study' in shown ? api.study(shown.study) : api.standing(shown)?.study;
+    const ac = acStateId === null ? null : statesOf(of).find((s) => s.id === acStateId);
+    return drawingOf(
+      of,
+      { ...analysis, findings: everyFinding(analysis, late) },
+      {
+        rails,
+        folded: new Set(folded),
+        study: study ?? null,
+        worst: shown === 'the worst of all' || rails === 'earths' ? late.worst : null,
+        ac: ac ?? null,
+      },
+    );
+  },
   /** Hours each source takes to fill the house bank. */
   fills: (): readonly Fill[] | null => (design ? fillTimes(design) : null),
   /** Whether a bank turns the engine, and the least that does. */

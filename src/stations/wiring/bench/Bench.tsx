@@ -1,11 +1,12 @@
 'use client';
 import { useMemo, useRef, useState } from 'react';
 import { SELECTOR_POSITIONS, rowOf } from '@/core/design';
-import { type About, drawingOf, foldAtFirst } from '@/core/drawing';
+import { type About, foldAtFirst } from '@/core/drawing';
 import { type Act, after, atRest, type Consequence, type Standing } from '@/core/network';
 import { round3 } from '@/core/quantity';
-import { useAnalysis, useAsked, useDesign } from '@/ui/boat/context';
+import { useAsked, useDesign } from '@/ui/boat/context';
 import { Canvas } from '@/ui/drawing/Canvas';
+import { useDrawing } from '@/ui/drawing/useDrawing';
 import { useLayout } from '@/ui/drawing/useLayout';
 import { useView } from '@/ui/drawing/useView';
 
@@ -18,7 +19,6 @@ interface Done {
 /** The boat's own switches, worked on the drawing: what is live, what charges, what feeds what, and what an act brings about. */
 export function Bench() {
   const design = useDesign();
-  const analysis = useAnalysis();
   const [standing, setStanding] = useState<Standing>(() => atRest(design));
   const [done, setDone] = useState<readonly Done[]>([]);
   const last = done[done.length - 1];
@@ -31,11 +31,9 @@ export function Bench() {
   );
   const [chosen, setChosen] = useState<About | null>(null);
   const [folded] = useState(() => foldAtFirst(design));
-  const drawing = useMemo(
-    () => drawingOf(design, analysis, { rails: 'one line', folded, study: answer?.study ?? null }),
-    [design, analysis, folded, answer],
-  );
-  const { layout, fresh, trouble } = useLayout(drawing);
+  const { drawing, asked } = useDrawing({ rails: 'one line', folded: [...folded], shown: standing, acStateId: null });
+  const { layout, fresh: laidOut, trouble } = useLayout(drawing);
+  const fresh = laidOut && asked;
   const canvas = useRef<SVGSVGElement>(null);
   const view = useView(canvas, layout);
 

@@ -1,14 +1,15 @@
 'use client';
 import { rowOf } from '@/core/design';
 import { useDeferredValue, useMemo, useRef, useState } from 'react';
-import { type About, deadIn, drawingOf, type DrawingWish, foldAtFirst } from '@/core/drawing';
-import { useAnalysis, useAsked, useBoat, useFindings, useSelected, useStore, useWorst } from '@/ui/boat/context';
+import { type About, deadIn, type DrawingWish, foldAtFirst } from '@/core/drawing';
+import { useAsked, useBoat, useFindings, useSelected, useStore } from '@/ui/boat/context';
 import { TableBeside } from '@/ui/chart/TableBeside';
 import { fileName } from '@/ui/files';
 import { savePdf, saveSvg } from '@/ui/drawing/exports';
 import { Canvas } from '@/ui/drawing/Canvas';
 import { keyOf } from '@/ui/drawing/Figure';
 import { Sheet, SHEETS, type SheetName } from '@/ui/drawing/Sheet';
+import { useDrawing } from '@/ui/drawing/useDrawing';
 import { useLayout } from '@/ui/drawing/useLayout';
 import { titleOf } from '@/ui/drawing/title';
 import { useView } from '@/ui/drawing/useView';
@@ -19,9 +20,7 @@ const WORST = 'worst';
 /** The boat's line drawing: made from the design and made again with every edit. */
 export function Drawing({ onGo }: { onGo: (about: About) => void }) {
   const { design, revision } = useBoat((s) => ({ design: s.design, revision: s.revision }));
-  const reckoned = useAnalysis();
   const findings = useFindings();
-  const analysis = useMemo(() => ({ ...reckoned, findings }), [reckoned, findings]);
   const store = useStore();
   const [selected, select] = useSelected();
   const [rails, setRails] = useState<DrawingWish['rails']>('one line');
@@ -31,21 +30,20 @@ export function Drawing({ onGo }: { onGo: (about: About) => void }) {
   const [chosen, setChosen] = useState<About | null>(
     selected?.kind === 'circuit' || selected?.kind === 'lead' ? { kind: selected.kind, id: selected.id } : null,
   );
-  const one = studyId !== '' && studyId !== WORST;
-  const study = useAsked(one ? `study:${studyId}` : null, (r) => r.study(studyId));
-  const worstOf = useWorst();
-  const weighed = studyId === WORST || rails === 'earths' ? worstOf : null;
   const { acSources } = design;
   const everyState = useAsked(rails === 'AC' ? 'AC states' : null, (r) => r.acStates());
   const states = useMemo(() => (everyState ?? []).filter((s) => s.origins.some((o) => o.panels.length > 0)), [everyState]);
   const [stateId, setStateId] = useState('');
   const state = states.find((s) => s.id === stateId) ?? states.find((s) => s.present.length === 1) ?? states[0] ?? null;
-  const drawing = useMemo(
-    () => drawingOf(design, analysis, { rails, folded, study, worst: weighed, ac: state }),
-    [design, analysis, rails, folded, study, weighed, state],
-  );
+  const { drawing, asked } = useDrawing({
+    rails,
+    folded: [...folded],
+    shown: studyId === '' ? null : studyId === WORST ? 'the worst of all' : { study: studyId },
+    acStateId: rails === 'AC' ? (state?.id ?? null) : null,
+  });
   const dead = useMemo(() => (state ? deadIn(design, state) : null), [design, state]);
-  const { layout, fresh, trouble } = useLayout(drawing);
+  const { layout, fresh: laidOut, trouble } = useLayout(drawing);
+  const fresh = laidOut && asked;
   // The sheet is drawn after the screen; until then there is nothing to print or save.
   const onPaper = useDeferredValue(layout);
   const canvas = useRef<SVGSVGElement>(null);
@@ -131,7 +129,7 @@ export function Drawing({ onGo }: { onGo: (about: About) => void }) {
           <button
             type="button"
             className="act"
-            disabled={!onPaper || onPaper !== layout}
+            disabled={!fresh || !onPaper || onPaper !== layout}
             onClick={() => {
               const drawn = svg();
               if (drawn)
@@ -143,7 +141,7 @@ export function Drawing({ onGo }: { onGo: (about: About) => void }) {
           <button
             type="button"
             className="act"
-            disabled={!onPaper || onPaper !== layout}
+            disabled={!fresh || !onPaper || onPaper !== layout}
             onClick={() => {
               const drawn = svg();
               if (drawn)
@@ -152,7 +150,7 @@ export function Drawing({ onGo }: { onGo: (about: About) => void }) {
           >
             PDF
           </button>
-          <button type="button" className="act" disabled={!onPaper || onPaper !== layout} onClick={() => window.print()}>
+          <button type="button" className="act" disabled={!fresh || !onPaper || onPaper !== layout} onClick={() => window.print()}>
             print
           </button>
         </span>
