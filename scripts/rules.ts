@@ -39,7 +39,7 @@ const text = `# Rules
 
 Every finding is one of these ${ruleRows().length} rows. "Says" is the gravest it says: a stop must be settled before the boat is built, a fix ought to be, a note is good to know.
 Figures of standards are to be verified against the edition in force; local code, the maker's instructions and licensed practice come first.
-For each rule \`src/core/check/pairs.ts\` has a boat that is right and the one fact that makes it wrong; tests go through them, and try each cure.
+For each rule \`src/core/check/pairs\` has a boat that is right and the one fact that makes it wrong; tests go through them, and try each cure.
 
 ${RULE_SET_NAMES.map(section).join('\n\n')}
 `;

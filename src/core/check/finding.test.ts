@@ -3,6 +3,7 @@ import { analyse } from '../analysis';
 import type { Design, Finding } from '../design';
 import { byCause } from './finding';
 import { PAIRS, withFact, wrongOf } from './pairs';
+import { onPanel } from './pairs/boats';
 
 const finding = (id: string, cause?: string): Finding => ({
   id,
@@ -40,4 +41,13 @@ test.each([
   const groups = byCause(findings);
   expect(groups.some((g) => g.finding.rule === cause && g.brings.some((f) => f.rule === effect))).toBe(true);
   expect(groups.flatMap((g) => [g.finding.id, ...g.brings.map((f) => f.id)]).sort()).toEqual(findings.map((f) => f.id).sort());
+});
+
+test('a feeder that fails its own drop has the paths it spoils below it', () => {
+  const feeder = (d: Design, to: object) => ({ ...d, circuits: d.circuits.map((c) => (c.id === 'c-feed' ? { ...c, ...to } : c)) });
+  const thin = { size: { school: 'metric' as const, size: '4' }, legs: 1, family: null, ratingA: null, ownDevices: false };
+  const taps = [{ id: 'c-feed-1', parent: null, serves: { kind: 'panel' as const, id: 'panel' }, tapedM: 12 }];
+  const boat = feeder(onPanel({ ratingBy: 'A', rating: 12, behaviour: 'current', runsLong: true }), { pin: thin, taps });
+  const group = byCause(analyse(boat).findings).find((g) => g.finding.id === 'fails-drop:c-feed');
+  expect(group?.brings.map((f) => f.id)).toContain('path-drop:c-x');
 });

@@ -7,19 +7,12 @@ import { PAIRS, withFact, wrongOf } from './pairs';
 import { ruleRows } from './table';
 
 type Path = readonly string[];
-type Row = { readonly id: string };
-const below = (design: Design, list: keyof Design & string, inner: readonly string[]): Path[] =>
-  (valueAt(design, [list]) as readonly Row[]).flatMap((row) =>
-    inner.length === 1
-      ? [[list, row.id, ...inner]]
-      : ((row as unknown as Record<string, readonly Row[]>)[inner[0] ?? ''] ?? []).map((r) => [
-          list,
-          row.id,
-          inner[0] ?? '',
-          r.id,
-          inner[1] ?? '',
-        ]),
-  );
+/** Every path of a fact, through rows of lists and parts of rows. */
+function below(root: unknown, [step, ...rest]: Path, at: Path = []): Path[] {
+  if (Array.isArray(root)) return (root as { id: string }[]).flatMap((row) => below(row, [step ?? '', ...rest], [...at, row.id]));
+  if (root === null || root === undefined) return [];
+  return step === undefined ? [at] : below((root as Record<string, unknown>)[step], rest, [...at, step]);
+}
 
 /** Facts that may be not entered, each with the rule that then asks for it. */
 const FACTS: readonly (readonly [fact: string, asks: string])[] = [
@@ -31,7 +24,25 @@ const FACTS: readonly (readonly [fact: string, asks: string])[] = [
   ['circuits.devices.ratingA', 'device-unrated'],
   ['circuits.devices.placeId', 'device-no-place'],
   ['leads.through.ratingA', 'lead-device-unrated'],
+  ['loads.makerFuseA', 'sheet-unread'],
+  ['loads.makerFuseFamily', 'sheet-unread'],
+  ['loads.maxLeadM', 'sheet-unread'],
+  ['loads.minV', 'sheet-unread'],
+  ['loads.minBankAh', 'sheet-unread'],
+  ['loads.surgeA', 'sheet-unread'],
+  ['loads.kind', 'kind-unknown'],
+  ['panels.maxTotalA', 'panel-unrated'],
+  ['panels.maxWayA', 'panel-unrated'],
+  ['banks.placeId', 'bank-no-place'],
+  ['banks.sheet.heightMm', 'box-unknown'],
+  ['banks.sheet.lengthMm', 'box-unknown'],
+  ['banks.sheet.widthMm', 'box-unknown'],
+  ['sources.placeId', 'source-no-place'],
+  ['acSources.shore.pedestalOhm', 'pedestal-unknown'],
 ];
+/** Of a load nobody has read the sheet of: what its maker says is not known, rather than nothing. */
+const unread = (design: Design, [list, id]: Path): Design =>
+  list === 'loads' ? (withFact(design, ['loads', id ?? '', 'research'], 'unread') as Design) : design;
 const found = (design: Design): readonly Finding[] => {
   const analysis = analyse(design);
   return everyFinding(analysis, studied(design, analysis));
@@ -43,17 +54,16 @@ function silenced(design: Design): string[] {
   const before = found(design);
   if (!before.some(grave)) return [];
   return FACTS.flatMap(([fact, asks]) => {
-    const [list, ...inner] = fact.split('.');
-    return below(design, list as keyof Design & string, inner).flatMap((path) => {
+    return below(design, fact.split('.')).flatMap((path) => {
       // A lead-acid bank without a BMS has none: that is no fact that is missing.
       if (valueAt(design, path) === null || (fact === 'banks.bms' && valueAt(design, ['banks', path[1] ?? '', 'chemistry']) !== 'lfp'))
         return [];
-      const less = withFact(design, path, null) as Design;
+      const less = unread(withFact(design, path, null) as Design, path);
       const after = found(less);
       const still = new Set(after.map((f) => f.id));
       const gone = before.filter((f) => grave(f) && !still.has(f.id));
       if (gone.length === 0) return [];
-      const asked = after.some((f) => f.rule === asks && (f.about.id === path[1] || f.about.kind === 'circuit'));
+      const asked = after.some((f) => f.rule === asks && (f.about.id === path[1] || f.about.kind === 'circuit' || f.about.kind === 'boat'));
       return asked ? [] : gone.map((f) => `${path.join('.')}: ${f.id}`);
     });
   });

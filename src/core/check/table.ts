@@ -16,9 +16,10 @@ import { MOTOR_RULES } from './rules/motors';
 import { SAFETY_RULES } from './rules/safety';
 import { STRING_RULES } from './rules/strings';
 import { STUDY_RULES } from './rules/studies';
+import { ASKING_RULES } from './rules/unknown';
 
 export const RULES = {
-  design: [...DESIGN_RULES, ...SAFETY_RULES, ...STRING_RULES],
+  design: [...DESIGN_RULES, ...SAFETY_RULES, ...STRING_RULES, ...ASKING_RULES],
   circuits: [...CIRCUIT_RULES, ...END_RULES, ...MOTOR_RULES, ...FOUND_RULES, ...MAKER_RULES],
   charging: [...CHARGING_RULES, ...TIE_RULES, ...SETTING_RULES, ...BANK_RULES],
   'main side': MAIN_SIDE_RULES,

@@ -139,5 +139,5 @@ export type { StudyUse } from './study';
 export type { BoatSummary } from './summary';
 export { rowOf } from './rowOf';
 export { type Part, partsRead, type Reads } from './reads';
-export { kindOf, type LoadKind, LOAD_KINDS } from './loadKind';
+export { kindByName, kindOf, type LoadKind, LOAD_KINDS } from './loadKind';
 export { startBankOf } from './startBank';

@@ -30,13 +30,21 @@ const WORDS: readonly (readonly [LoadKind, RegExp])[] = [
     'navigation light',
     /navigation light|tricolou?r|anchor light|steaming light|masthead light|stern light|bow light|positionslicht|ankerlicht|feu de (route|mouillage)|luz de (navegaci|fondeo)/i,
   ],
+  [
+    'pump',
+    /(fresh.?water|drinking.?water|pressure|shower|deck.?wash|wash.?down|toilet|heads|macerator|fuel|livewell).*pump|frischwasser|druckwasser|duschpumpe|toilettenpumpe|groupe d.eau|pompe (de douche|wc|.? eau douce)|bomba de (agua|ducha|inodoro)/i,
+  ],
   ['radio', /\bvhf\b|\bssb\b|radio|funkger[äa]t/i],
 ];
 
+/** The kind a name suggests; null: none. */
+export const kindByName = (name: string): LoadKind | null => WORDS.find(([, words]) => words.test(name))?.[0] ?? null;
+
 /** The kind that counts: as entered, else as the name or the group suggests. */
 export function kindOf(load: { readonly kind: LoadKind | null; readonly name: string; readonly group: string }): LoadKind {
-  if (load.kind !== null) return load.kind;
-  const suggested = WORDS.find(([, words]) => words.test(load.name));
-  if (suggested) return suggested[0];
-  return load.group === 'navigation' ? 'navigation light' : load.group === 'blower' ? 'blower' : load.group === 'pump' ? 'pump' : 'other';
+  return (
+    load.kind ??
+    kindByName(load.name) ??
+    (load.group === 'navigation' ? 'navigation light' : load.group === 'blower' ? 'blower' : load.group === 'pump' ? 'pump' : 'other')
+  );
 }

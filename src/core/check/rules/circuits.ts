@@ -165,6 +165,12 @@ const LARGEST: Readonly<Record<Share, string>> = {
   run: 'A shorter way, or a heavier conductor pinned.',
 };
 
+/** The feeder's own failing, where what feeds it takes the most. */
+const broughtBy = ({ b }: CircuitFacts): { readonly cause?: string } => {
+  const feeder = b.input.upstream.chain.at(-1);
+  return feeder === undefined ? {} : { cause: `fails-drop:${feeder}` };
+};
+
 /** What would pass in its place. */
 function instead({ own }: CircuitFacts, id: CriterionId): string {
   const rung = own.rungs.find((r) => r.id === id)?.smallest;
@@ -504,6 +510,7 @@ export const CIRCUIT_RULES: readonly CircuitRule[] = [
           title: `the whole path loses ${show(worst?.pct, 'pct', f.units)} of ${show(worst?.limitPct, 'pct', f.units)} allowed`,
           why: `${tapName(f, worst?.tapIndex ?? 0)} gets ${show(worst?.loadV, 'V', f.units)}. ${sharesOf(f)}`,
           todo: LARGEST[largestShare(f)],
+          ...(largestShare(f) === 'before' ? broughtBy(f) : {}),
         }),
       );
     },

@@ -66,6 +66,7 @@ export const STUDY_RULES: readonly Rule<StudyFacts>[] = [
             severity: l.minIsMakers ? ('fix' as const) : ('note' as const),
             title: `${alone ? '' : `${l.name} `}falls to ${l.volts.toFixed(2)} V in “${l.study}”`,
             why: `${l.minIsMakers ? 'Its maker asks for' : 'By the house rule it needs'} ${l.minV.toFixed(2)} V: it drops out, restarts or stalls just then.`,
+            ...(l.circuitId === null ? {} : { cause: `path-drop:${l.circuitId}` }),
             ...(cure ? { todo: `Circuit ${cure.name} in ${sizeName(facts.design.boat.ruleSet, cure.size)}, or less in use at once.` } : {}),
           },
         ];

@@ -1,0 +1,58 @@
+/** Rules on studies and machines. */
+import { bareBoat, withLoad } from '../../design/testing';
+import { size, pin, found, C, led, machines, wired, studied, heavy, windlassCase } from './boats';
+import { type Pair, pair } from './pair';
+
+export const LATE: readonly Pair[] = [
+  pair('collapse', heavy, 'loads.x.rating', 9000, 'study'),
+  pair('study-volts', studied, 'loads.x.minV', 12),
+  pair('case-earth', led, `leads.${windlassCase}.size`, size('0.75')),
+  pair(
+    'ac-dc-unfused',
+    {
+      ...wired,
+      circuits: wired.circuits.map((c) =>
+        c.id === 'c-x' ? { ...c, found: found({ size: size('120'), family: 'class-T', ratingA: 200 }) } : c,
+      ),
+    },
+    `${C}.found.ratingA`,
+    null,
+  ),
+  pair('ac-dc-disconnect', wired, `${C}.devices`, []),
+  pair('ac-dc-cable', wired, `${C}.pin`, pin({ size: size('4') })),
+  pair('ac-dc-fuse', wired, `${C}.pin`, pin({ family: 'maxi-blade', ratingA: 40 })),
+  pair('ac-case', wired, 'acSources.inv.inverter.caseSize', null),
+  pair('ac-case-thin', wired, 'acSources.inv.inverter.caseSize', size('1')),
+  pair('ac-low-volts', { ...wired, loads: wired.loads.map((l) => ({ ...l, minV: 10 })) }, 'loads.row.minV', 12.4),
+  pair('ac-start', wired, 'acLoads.tv.surgeVa', 9000),
+  pair('ac-dip', machines, 'acLoads.kettle.surgeVa', 60000),
+  pair(
+    'ac-remote-start',
+    (() => {
+      const d = withLoad(
+        bareBoat('metric'),
+        {
+          id: 'sol',
+          name: 'Generator start solenoid',
+          ratingBy: 'A',
+          rating: 10,
+          behaviour: 'current',
+          placeId: 'engine',
+          supply: 'always live',
+        },
+        3,
+        { pin: pin({ size: size('1.5') }) },
+      );
+      return {
+        ...machines,
+        banks: d.banks,
+        panels: d.panels,
+        circuits: d.circuits,
+        loads: d.loads,
+        acSources: machines.acSources.map((s) => (s.generator ? { ...s, generator: { ...s.generator, startLoadId: 'sol' } } : s)),
+      };
+    })(),
+    `${C}.taps.t-x.tapedM`,
+    30,
+  ),
+];

@@ -1,0 +1,40 @@
+/** Rules on the main side. */
+import { blankDevice } from '../../design';
+import { thing, size, pin, led, bar, leadId, lead, end, withLeads, charging, charged } from './boats';
+import { more, type Pair, pair } from './pair';
+
+export const MAIN_SIDE: readonly Pair[] = [
+  pair('dangling', led, `leads.${leadId(/^Engine negative/)}.to`, end('bar', 'gone')),
+  pair('to-itself', led, `leads.${leadId(/^Engine negative/)}.to`, end('bar', bar('engine'))),
+  pair('unfused', charging, 'leads.feed.fused', false),
+  pair('reduction', charging, 'leads.on.fused', false),
+  pair('lead', charging, 'leads.feed.size', size('4')),
+  pair('charge-path', charged, 'leads.on.lengthM', 60),
+  pair('lead-end', charging, 'leads.feed.toStud', 'M4'),
+  pair('lead-conflict', charging, 'leads.feed.ratingA', 5),
+  pair(
+    'lead-device',
+    {
+      ...charging,
+      leads: charging.leads.map((l) => (l.id === 'feed' ? { ...l, through: [{ ...blankDevice('d', 'isolator'), ratingA: 300 }] } : l)),
+    },
+    'leads.feed.through.d.ratingA',
+    1,
+  ),
+  more('loose', led, 'bars', { id: 'lost', name: 'Lost bar', kind: 'negative bus', placeId: 'saloon', stud: 'M8' }),
+  more('paralleled', led, 'leads', lead('positive', end('bank', 'house'), end('bank', 'start'))),
+  { ...more('second-joint', led, 'leads', lead('earth', end('bar', bar('bonding bus')), end('bar', bar('engine')))) },
+  more('second-joint', led, 'leads', lead('negative', end('bar', bar('engine')), end('bar', bar('negative bus')))),
+  pair(
+    'hull-return',
+    {
+      ...withLeads(lead('earth', end('bar', 'hull'), end('bar', bar('negative bus')))),
+      bars: [...led.bars, { id: 'hull', name: 'Hull', kind: 'hull', placeId: 'bilge', stud: 'M8' }],
+    },
+    'leads.z.rail',
+    'negative',
+  ),
+  pair('ac-earth', led, `leads.${leadId(/^AC earth/)}.to`, end('bar', bar('bonding bus'))),
+  pair('stud', thing(), 'circuits.c-main.pin', pin({ size: size('50'), legs: 6, ownDevices: true })),
+  pair('round-shunt', led, `leads.${leadId(/^Engine negative/)}.to`, end('bank', 'house')),
+];

@@ -1,0 +1,58 @@
+/** Rules on the design as a whole. */
+import { blankDevice, type Circuit } from '../../design';
+import { sourceInto } from '../../energy/testing';
+import { amps, thing, size, pin, C, place, strong, weakPanel, alive, switched } from './boats';
+import { more, type Pair, pair } from './pair';
+
+export const WHOLE: readonly Pair[] = [
+  pair('no-bank', thing(), 'banks', []),
+  pair('bank-volts', thing(), 'banks.house.series', 2),
+  pair('loop', thing(), 'circuits.c-feed.from', { kind: 'panel', id: 'panel' }),
+  more('twice', thing(), 'circuits', { ...(thing().circuits.find((c) => c.id === 'c-x') as Circuit), id: 'c-y' }),
+  pair('no-rating', thing(), 'loads.x.rating', 0),
+  pair('no-circuit', thing(), `${C}.taps`, []),
+  pair('no-place', thing(), 'loads.x.placeId', null),
+  pair('electronics-place', thing(amps(5, { group: 'electronics' })), 'places.saloon.wet', true),
+  pair('ways', thing(), 'panels.main.ways', 1),
+  pair('no-feeder', thing(), 'circuits.c-main.taps', []),
+  pair('panel-family', weakPanel(10), 'banks.house.blockAh', 1500),
+  pair(
+    'sending-end',
+    strong(thing(amps(2), { pin: pin({ size: size('1'), family: 'panel-breaker', ratingA: 5 }) }), 400),
+    'banks.house.shortCircuitA',
+    6000,
+  ),
+  pair('panel-total', thing(amps(90)), 'panels.main.maxTotalA', 60),
+  pair('guard-live', alive(amps(4, { group: 'pump', kind: 'bilge pump' })), 'loads.x.supply', 'house switch'),
+  pair('guard-live', alive(amps(1, { kind: 'gas alarm' })), `${C}.supply`, 'panel breaker'),
+  pair('battery-switch', switched(thing()), 'circuits.c-main.devices', []),
+  pair('disconnect', alive(amps(90), { devices: [blankDevice('d', 'isolator')] }), `${C}.devices`, []),
+  pair('starter-bare', alive(amps(90, { duty: { onS: 10, restS: 30, repeats: 3 } })), 'loads.x.kind', 'starter'),
+  pair('thin-parallel', thing(), `${C}.pin`, pin({ size: size('2.5'), legs: 2 })),
+  pair('not-made', thing(), `${C}.pin`, pin({ family: 'terminal-cube', ratingA: 400 })),
+  pair('uncharged', { ...thing(), sources: [sourceInto('wind')] }, 'sources', []),
+  pair(
+    'string-fuse-size',
+    {
+      ...thing(amps(100)),
+      banks: thing().banks.map((b) => ({ ...b, chemistry: 'lfp' as const, strings: 2, shortCircuitA: 5000, stringFuseA: 150 })),
+    },
+    'banks.house.stringFuseA',
+    40,
+  ),
+  pair(
+    'string-fuses',
+    { ...thing(), banks: thing().banks.map((b) => ({ ...b, chemistry: 'lfp' as const, stringFuseA: 150 })) },
+    'banks.house.stringFuseA',
+    null,
+  ),
+  pair('bank-temp', thing(), 'banks.house.tempC', 60),
+  pair(
+    'vapour-load',
+    place(thing(amps(5, { placeId: 'fore', ignitionProtected: true })), 'fore', { vapour: true }),
+    'loads.x.ignitionProtected',
+    false,
+  ),
+  pair('vapour-bank', thing(), 'places.saloon.vapour', true),
+  pair('metal-hull', thing(), 'boat.hull', 'steel'),
+];
