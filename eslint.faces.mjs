@@ -22,7 +22,7 @@ const MAY_CALL = {
     'sheetLines',
     'swapLines',
   ],
-  check: ['byCause', 'everyFinding', 'fitCount'],
+  check: ['byCause', 'decided', 'everyFinding', 'fitCount'],
   circuit: ['CRITERIA', 'foundInsulationC', 'foundOhm', 'largestFaultA', 'selectivityText', 'smallestFaultA'],
   drawing: ['TAP_PITCH', 'TEXT', 'deadIn', 'foldAtFirst', 'fromElk', 'textWidth', 'toElk'],
   energy: ['MORE', 'QUANTILES', 'cruiseOf', 'cruiseVerdict', 'dayAh', 'houseIndex', 'seasonResult', 'withMore'],

@@ -27,7 +27,7 @@ import {
   type Study,
   type Tap,
 } from '@/core/design';
-import { random } from '@/core/energy';
+import { random } from '@/core/solve';
 
 interface Dice {
   readonly even: () => number;

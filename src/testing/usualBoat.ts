@@ -1,7 +1,7 @@
 /** Boats somebody might build: a hull, a bank to match, appliances of the list, and everything proposed. The same seed gives the same boat. */
 import { APPLIANCES, loadFrom } from '@/core';
 import { addRows, applyEdit, blankBank, blankDesign, type Design, type Edit } from '@/core/design';
-import { random } from '@/core/energy';
+import { random } from '@/core/solve';
 import { proposedRows } from '@/core/propose';
 
 const CHEMISTRIES = ['flooded', 'agm', 'gel', 'lfp'] as const;

@@ -28,6 +28,8 @@ import {
   cured,
   type Cured,
   cureOf,
+  keptOdds,
+  oddsMemory,
   studied,
   type Remedy,
   remediesOf,
@@ -134,6 +136,8 @@ export interface TieAnswer {
 }
 
 const memory = createMemory();
+/** How sure the choices of the design at hand are. */
+const odds = oddsMemory();
 /** Of neighbours of the design, tried while sizes are chosen together. */
 const sizing = createMemory();
 let design: Design | null = null;
@@ -177,7 +181,7 @@ let late: { readonly of: Analysis; readonly studied: Studied } | null = null;
 
 /** Studies and machines on the network, worked out once an analysis. */
 function studiedNow(d: Design, a: Analysis): Studied {
-  if (late?.of !== a) late = { of: a, studied: studied(d, a) };
+  if (late?.of !== a) late = { of: a, studied: studied(d, a, { memory, odds }) };
   return late.studied;
 }
 
@@ -211,7 +215,11 @@ const api = {
   working(selected: Selected): Working | null | Promise<Working | null> {
     if (!design || !analysis) return null;
     const units = design.boat;
-    if (selected.kind === 'circuit') return circuitWorking(workedPath(memory, selected.id), units);
+    if (selected.kind === 'circuit') {
+      const path = workedPath(memory, selected.id);
+      const worked = path.at(-1);
+      return circuitWorking(path, units, worked && keptOdds(odds, worked));
+    }
     if (selected.kind === 'load') return loadWorking(design, analysis, selected.id, units) ?? null;
     if (selected.kind === 'AC circuit' || selected.kind === 'AC source') return acWorking(design, analysis, selected, units);
     if (selected.kind === 'lead') return batteryCableWorking(design, analysis, selected.id, units) ?? null;

@@ -1,8 +1,7 @@
 /** What curing a finding does: its edits, whether it goes, and what comes in its place. */
-import { analyse } from './analysis';
 import { applyEdit, type Design, type Finding, type Op } from '../design';
-import { everyFinding, ruleOf } from '../check';
-import { studied } from './studied';
+import { ruleOf } from '../check';
+import { findingsAfresh } from './studied';
 
 /** The edits that cure a finding, of its rule; null where nothing can be done here but by hand. */
 export function cureOf(design: Design, finding: Finding): readonly Op[] | null {
@@ -27,8 +26,7 @@ export function cured(design: Design, before: readonly Finding[], finding: Findi
   if (!ops) return null;
   const edited = applyEdit(design, { ops: [...ops] });
   if (!edited.ok) return null;
-  const analysis = analyse(edited.design);
-  const after = everyFinding(analysis, studied(edited.design, analysis));
+  const after = findingsAfresh(edited.design, false);
   const known = new Set(before.map((f) => f.id));
   return {
     ops,

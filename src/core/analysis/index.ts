@@ -4,6 +4,7 @@ export { cured, type Cured, cureOf } from './cured';
 export { analysisDelta, type AnalysisDelta, withAnalysisDelta } from './delta';
 export { type Growth, type GrowthLine, whatIfItGrows } from './grow';
 export { type Remedy, remediesOf, searchable } from './remedies';
-export { studied, type Studied } from './studied';
+export { findingsAfresh, studied, type Studied } from './studied';
+export { keptOdds, oddsMemory, type OddsMemory } from './odds';
 export { isLed, swapGrowth } from './swapGrowth';
 export { chosenTogether, type SizeChange, type Together } from './together';

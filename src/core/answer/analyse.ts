@@ -1,7 +1,7 @@
 /** Everything the program knows of a design, as one answer for programs. */
 import { AMBIENT_C } from '../rules';
 import { acCircuits, inverterVa, runningOf, statesOf } from '../ac';
-import { analyse, createMemory, type Analysis, studied, workedPath } from '../analysis';
+import { analyse, createMemory, type Analysis, studied, workedPath, oddsMemory } from '../analysis';
 import { cutList, heldBack, listsOf } from '../build';
 import { settingsMatrix } from '../charging';
 import { asDecided, type Design, rowOf } from '../design';
@@ -94,7 +94,7 @@ function banksOf(design: Design, analysis: Analysis) {
 export function analysisAnswer(design: Design) {
   const memory = createMemory();
   const analysis = analyse(design, memory);
-  const late = studied(design, analysis);
+  const late = studied(design, analysis, { memory, odds: oddsMemory() });
   const findings = everyFinding(analysis, late);
   const units = design.boat;
   const cuts = cutList(asDecided(design), analysis.circuits, analysis.leads);
@@ -106,7 +106,8 @@ export function analysisAnswer(design: Design) {
     circuits: analysis.circuits.map((c) => ({
       ...c,
       findings: findings.filter((f) => f.id.endsWith(`:${c.id}`)),
-      working: circuitWorking(workedPath(memory, c.id), units),
+      odds: late.odds[c.id] ?? null,
+      working: circuitWorking(workedPath(memory, c.id), units, late.odds[c.id]),
     })),
     leads: analysis.leads.map((l, i) => ({
       ...l,

@@ -94,6 +94,7 @@ const CircuitSchema = row({
   lengthM: v.number(),
   taps: list(row({ id: text, name: text, lengthM: v.number(), taped: v.boolean(), ownA: figure, segmentA: figure })),
   own: Side,
+  odds: v.nullable(row({ passes: v.number(), decides: v.nullable(row({ unknown: text, load: v.nullable(text), best: v.boolean() })) })),
   working: v.nullable(Working),
 });
 

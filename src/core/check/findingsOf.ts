@@ -9,6 +9,7 @@ import { findingsIn } from './rule';
 import type { AcPower } from './rules/acMachines';
 import { acRunFacts } from './rules/acRuns';
 import { unfedBy } from './rules/circuits';
+import type { CircuitOdds } from './rules/odds';
 import type { StudyFacts } from './rules/studies';
 import { CHARGING_READS, DESIGN_READS, MAIN_SIDE_READS } from './rules/reads';
 import { RULES, type RuleSet } from './table';
@@ -21,7 +22,7 @@ export interface Facts {
   readonly worked: readonly WorkedCircuit[];
   readonly leads: readonly BatteryCableResult[];
   /** Studies and machines on the network; null: not worked out, and nothing is said of them. */
-  readonly studied: { readonly studies: Omit<StudyFacts, 'design'>; readonly power: AcPower } | null;
+  readonly studied: { readonly studies: Omit<StudyFacts, 'design'>; readonly power: AcPower; readonly odds: readonly CircuitOdds[] } | null;
 }
 
 interface Known {
@@ -101,6 +102,7 @@ export const studyFindings = ({ design, studied }: Pick<Facts, 'design' | 'studi
     ? withDepartures(design, [
         ...findingsIn(RULES.studies, { design, ...studied.studies }),
         ...findingsIn(RULES['AC machines'], { design, ...studied.power }),
+        ...findingsIn(RULES.odds, { odds: studied.odds }),
       ])
     : [];
 

@@ -1,8 +1,7 @@
 /** Knowing less never warns less: a fact taken away takes no stop and no fix with it without one that asks for the fact. */
 import { randomBoat } from '../../testing/randomBoat';
-import { analyse, studied } from '../analysis';
+import { findingsAfresh } from '../analysis';
 import { type Design, type Finding, valueAt } from '../design';
-import { everyFinding } from './finding';
 import { PAIRS, withFact, wrongOf } from './pairs';
 import { ruleRows } from './table';
 
@@ -43,15 +42,11 @@ const FACTS: readonly (readonly [fact: string, asks: string])[] = [
 /** Of a load nobody has read the sheet of: what its maker says is not known, rather than nothing. */
 const unread = (design: Design, [list, id]: Path): Design =>
   list === 'loads' ? (withFact(design, ['loads', id ?? '', 'research'], 'unread') as Design) : design;
-const found = (design: Design): readonly Finding[] => {
-  const analysis = analyse(design);
-  return everyFinding(analysis, studied(design, analysis));
-};
 const grave = (f: Finding): boolean => f.severity !== 'note';
 
 /** Stops and fixes that go with a fact while nothing asks for it. */
 function silenced(design: Design): string[] {
-  const before = found(design);
+  const before = findingsAfresh(design, false);
   if (!before.some(grave)) return [];
   return FACTS.flatMap(([fact, asks]) => {
     return below(design, fact.split('.')).flatMap((path) => {
@@ -59,7 +54,7 @@ function silenced(design: Design): string[] {
       if (valueAt(design, path) === null || (fact === 'banks.bms' && valueAt(design, ['banks', path[1] ?? '', 'chemistry']) !== 'lfp'))
         return [];
       const less = unread(withFact(design, path, null) as Design, path);
-      const after = found(less);
+      const after = findingsAfresh(less, false);
       const still = new Set(after.map((f) => f.id));
       const gone = before.filter((f) => grave(f) && !still.has(f.id));
       if (gone.length === 0) return [];

@@ -1,19 +1,14 @@
 /** Every rule of the table: a boat that fires it, one that differs in a single fact and does not, and a cure that cures. */
-import { analyse, cured, cureOf, studied } from '../analysis';
+import { cured, cureOf, findingsAfresh } from '../analysis';
 import { applyEdit, brokenReferences, type Design, type Finding } from '../design';
-import { everyFinding } from './finding';
 import { type Pair, PAIRS, wrongOf } from './pairs';
 import { ruleRows } from './table';
 
-const found = (design: Design): readonly Finding[] => {
-  const analysis = analyse(design);
-  return everyFinding(analysis, studied(design, analysis));
-};
-const idsOf = (design: Design): Set<string> => new Set(found(design).map((f) => f.id));
+const idsOf = (design: Design): Set<string> => new Set(findingsAfresh(design).map((f) => f.id));
 /** What the rule says of the wrong boat and not of the right one. */
 function told(pair: Pair): Finding | undefined {
   const right = idsOf(pair.right);
-  return found(wrongOf(pair)).find(
+  return findingsAfresh(wrongOf(pair)).find(
     (f) => f.rule === pair.rule && (pair.about === undefined || f.about.kind === pair.about) && !right.has(f.id),
   );
 }
@@ -57,7 +52,7 @@ describe.each(PAIRS.map((p): [string, string, Pair] => [p.rule, p.path.join('.')
       if (!finding) throw new Error('it does not fire');
       const wrong = wrongOf(pair);
       if (!cureOf(wrong, finding)) return;
-      const answer = cured(wrong, found(wrong), finding);
+      const answer = cured(wrong, findingsAfresh(wrong), finding);
       expect(answer?.gone).toBe(true);
       expect(answer?.brings.filter((f) => f.severity === 'stop').map((f) => f.id)).toEqual([]);
       const edited = applyEdit(wrong, { ops: [...(answer?.ops ?? [])] });

@@ -14,6 +14,7 @@ import { MAIN_SIDE_RULES } from './rules/mainSide';
 import { MAKER_RULES } from './rules/makers';
 import { MOTOR_RULES } from './rules/motors';
 import { SAFETY_RULES } from './rules/safety';
+import { ODDS_RULES } from './rules/odds';
 import { STRING_RULES } from './rules/strings';
 import { STUDY_RULES } from './rules/studies';
 import { ASKING_RULES } from './rules/unknown';
@@ -27,6 +28,7 @@ export const RULES = {
   'AC runs': AC_RUN_RULES,
   studies: STUDY_RULES,
   'AC machines': MACHINE_RULES,
+  odds: ODDS_RULES,
 } as const;
 
 export type RuleSet = keyof typeof RULES;

@@ -19,3 +19,4 @@ export { behindAt, branchNeeds, feederSizes, lostBeforeWay, sizeFixed, type Size
 export { makerAreaMm2, runToTapM } from './minimums';
 export { devicesOnPath, type PathDevice, selectivityText } from './path';
 export { largestFaultA, NOWHERE, smallestFaultA, type Upstream } from './upstream';
+export { type Odds, oddsOf, type Unknown } from './odds';

@@ -89,7 +89,8 @@ export function protects(b: CircuitTrial, legIzA: number): { passes: boolean; by
   return { passes: byHouseRule, byHouseRule };
 }
 
-function passes(b: CircuitTrial, id: CriterionId, t: SizeTrial): boolean {
+/** Whether a size passes one test. */
+export function passes(b: CircuitTrial, id: CriterionId, t: SizeTrial): boolean {
   const area = t.candidate.conductor.areaMm2;
   switch (id) {
     case 'ampacity':

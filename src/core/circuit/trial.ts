@@ -67,8 +67,15 @@ interface Still {
 }
 
 /** Resistance of a protective device where the maker gives none, ohm: volts at its rating, typical of the kind, over the rating. */
-export const protectionOhm = (family: Family, ratingA: number): number =>
+const typicalOhm = (family: Family, ratingA: number): number =>
   (family.kind === 'fuse' ? FUSE_V : ratingA <= 10 ? SMALL_BREAKER_V : BREAKER_V) / ratingA;
+
+/** Of the circuit's own device at each end that has one, its legs side by side, ohm: entered, else typical; 0 without a device. */
+export function ownDeviceOhm({ circuit }: CircuitInput, protection: Protection, family: Family): number {
+  if (protection.missing) return 0;
+  const ohm = circuit.deviceMohm === null ? typicalOhm(family, protection.ratingA) : circuit.deviceMohm / 1000;
+  return (ohm * protection.count) / protection.legs ** 2;
+}
 
 export function circuitTrial(input: CircuitInput, protection: Protection): CircuitTrial {
   const family = findFamily(protection.familyId) as Family;
@@ -81,8 +88,7 @@ export function circuitTrial(input: CircuitInput, protection: Protection): Circu
     family,
     deratings,
     // Devices of its own on each leg stand at both ends, and the legs side by side.
-    headOhm:
-      (protection.missing ? 0 : (protectionOhm(family, protection.ratingA) * protection.count) / protection.legs ** 2) + input.inlineOhm,
+    headOhm: ownDeviceOhm(input, protection, family) + input.inlineOhm,
     designA: input.workingA * (input.runsLong ? house.continuousAmpacity : 1),
     sagV: saggedV(input),
     restV: restingV(input),

@@ -197,6 +197,7 @@ export const blankCircuit = (id: string, no: string, name: string, from: Circuit
   found: null,
   together: null,
   stepDown: false,
+  deviceMohm: null,
   way: null,
 });
 

@@ -227,6 +227,8 @@ const CircuitSchema = v.object({
   together: later(v.nullable(SizeSchema), null),
   /** Where an end takes less than its conductor, a short tail of what it takes, on a junction stud. */
   stepDown: later(v.boolean(), false),
+  /** Resistance of its fuse or breaker with its contacts, mΩ, its maker's or measured; null: typical of the kind. */
+  deviceMohm: later(v.nullable(between(0, 1000)), null),
   /** Its place in the panel's order. */
   way: later(v.nullable(whole(1, 60)), null),
 });

@@ -17,7 +17,7 @@ export {
 } from './tieWays';
 export { createLoop } from './loop';
 export { type DayYield, yieldMemory, type YieldMemory } from './dayYield';
-export { random } from './random';
+
 export { crankIndex, houseIndex, sceneOf } from './scene';
 export {
   type Chance,

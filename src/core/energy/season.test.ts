@@ -23,7 +23,7 @@ import { fillTimes } from './fill';
 import { finishing } from './finish';
 import { compareTies, joinedBy, wrongPositions } from './tieWays';
 import { dayYields } from './dayYield';
-import { random } from './random';
+import { random } from '../solve';
 import { chance, quantile, seasonBlock, seasonResult, seasonScene, withMore } from './season';
 import { windAmps } from './sources';
 import { drawing, driven, quietBoat, sourceInto } from './testing';

@@ -7,7 +7,7 @@ import type { Design } from '../design';
 import { cruiseOf, daysOf } from './cruise';
 import { Sum } from './kernel/layout';
 import { createLoop } from './loop';
-import { random } from './random';
+import { random } from '../solve';
 import { houseIndex, type Scene, sceneOf } from './scene';
 
 export interface SeasonAsked {

@@ -2,3 +2,4 @@ export { type Collapse, type Flow, flowOf, prepare, type Prepared } from './flow
 export type { NetBranch, NetLoad, NetRefusal, Network } from './network';
 export { type Edge, type Ring, ringsIn } from './rings';
 export { shortsOf } from './shorts';
+export { random, type Random } from './random';

@@ -1,5 +1,6 @@
 /** The working of one circuit, line by line. */
-import { marginsOf, neighbours, otherSchool, type State, voltsLost, type WorkedCircuit } from '../circuit';
+import { decided } from '../check';
+import { marginsOf, neighbours, type Odds, otherSchool, type State, voltsLost, type WorkedCircuit } from '../circuit';
 import { benchSections } from './circuitSections';
 import { choiceName, type Kind, round3, show, type Units } from '../quantity';
 import type { Neighbour, Working } from './types';
@@ -21,11 +22,33 @@ const neighbour = (label: string, state: State, chosen: State, units: Units): Ne
   };
 };
 
+/** Its tests over the spread of what they go by, and which figure decides. */
+function sureSection(odds: Odds): Working['sections'][number] {
+  const words = decided(odds);
+  return {
+    title: 'How sure it is',
+    lines: [
+      {
+        label: 'every test passes',
+        value: 100 * odds.passes,
+        kind: 'pct',
+        text: `in ${Math.round(100 * odds.passes)} of 100 cases`,
+        formula: 'length, copper, heat, load, devices and bank each within its band (±2 sigma), drawn at random; volts by the whole path',
+        source: 'bands: docs/methods.md, M15',
+      },
+      ...(words
+        ? [{ label: 'what decides', value: 100 * (1 - odds.passes), kind: 'pct' as const, text: words.what, source: words.ask }]
+        : []),
+    ],
+  };
+}
+
 /**
  * The working behind a circuit's result; null for an empty path.
  * @param path from the bank to it, itself last.
+ * @param odds how sure its choice is, where that has been asked.
  */
-export function circuitWorking(path: readonly WorkedCircuit[], units: Units): Working | null {
+export function circuitWorking(path: readonly WorkedCircuit[], units: Units, odds?: Odds): Working | null {
   const worked = path[path.length - 1];
   if (!worked) return null;
   const { result, trial: b } = worked;
@@ -58,6 +81,7 @@ export function circuitWorking(path: readonly WorkedCircuit[], units: Units): Wo
     title: `${result.no ? `${result.no} ` : ''}${result.name}`,
     sections: [
       ...benchSections(b, result, units),
+      ...(odds ? [sureSection(odds)] : []),
       {
         title: `The ${side} would say`,
         lines: [

@@ -1,17 +1,18 @@
 /** The figures of a boat that a change of layout or words must not move: sizes, ratings, devices, drops, faults, hours, lists; findings by id. */
-import { analyse, cutList, listsOf } from '@/core';
+import { analyse, createMemory, cutList, listsOf } from '@/core';
 import { acCircuits, runningOf } from '@/core/ac';
 import { asDecided, type Design } from '@/core/design';
 import { cruise } from '@/core/energy';
 import { withPaths } from '@/core/mainSide';
-import { studied } from '@/core/analysis';
+import { oddsMemory, studied } from '@/core/analysis';
 import { everyFinding } from '@/core/check';
 
 export type Figures = Readonly<Record<string, unknown>>;
 
 export function figuresOf(design: Design): Figures {
-  const a = analyse(design);
-  const late = studied(design, a);
+  const memory = createMemory();
+  const a = analyse(design, memory);
+  const late = studied(design, a, { memory, odds: oddsMemory() });
   const { worst } = late;
   const run = cruise(withPaths(design, a.paths));
   const list = cutList(asDecided(design), a.circuits, a.leads);

@@ -1,6 +1,6 @@
 /** Rules on studies and machines. */
 import { bareBoat, withLoad } from '../../design/testing';
-import { size, pin, found, C, led, machines, wired, studied, heavy, windlassCase } from './boats';
+import { amps, size, pin, found, C, led, machines, thing, wired, studied, heavy, windlassCase } from './boats';
 import { type Pair, pair } from './pair';
 
 export const LATE: readonly Pair[] = [
@@ -55,4 +55,5 @@ export const LATE: readonly Pair[] = [
     `${C}.taps.t-x.tapedM`,
     30,
   ),
+  pair('unsure', thing(amps(5, { mark: 'measured' }), { pin: pin({ size: size('2.5') }) }, 10.5), 'loads.x.mark', 'typical'),
 ];

@@ -3,7 +3,7 @@ import { ALONGS, type Circuit, ENCLOSURES, INSULATIONS, setOp, SUPPLY_CLASSES, r
 import { upFrom } from '@/core/topology';
 import { DC_FAMILIES } from '@/core/rules';
 import { useDesign, useFreshId, useStore } from '@/ui/boat/context';
-import { Choice, Figure, Tick } from '@/ui/field';
+import { Choice, Figure, OptionalFigure, Tick } from '@/ui/field';
 
 /** What a circuit is and how it lies: supply, insulation, where it passes, what is in line. */
 export function CircuitFacts({ circuit }: { circuit: Circuit }) {
@@ -57,6 +57,14 @@ export function CircuitFacts({ circuit }: { circuit: Circuit }) {
         low={0}
         high={30}
         onChange={(v) => put('deviceAtM', v, 'place of the device')}
+      />
+      <OptionalFigure
+        label="its device, mΩ"
+        kind="none"
+        value={circuit.deviceMohm}
+        low={0}
+        high={1000}
+        onChange={(v) => put('deviceMohm', v, 'resistance of the device')}
       />
       {circuit.pin.size && circuit.pin.legs > 1 ? (
         <Tick

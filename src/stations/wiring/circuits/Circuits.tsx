@@ -13,6 +13,7 @@ import { CircuitFacts } from './CircuitFacts';
 import { circuitColumns, type CircuitRow } from './columns';
 import { DeviceList } from './DeviceList';
 import { LadderChart } from './LadderChart';
+import { LeastSure } from './LeastSure';
 import { SharedSizes } from './SharedSizes';
 import { TapList } from './TapList';
 import { VoltsBar } from './VoltsBar';
@@ -193,6 +194,7 @@ export function Circuits({ filter, onFilter }: { filter: string; onFilter: (filt
         <button type="button" className="act" onClick={addCircuit}>
           add
         </button>
+        <LeastSure />
         <SharedSizes />
         <button type="button" className="act" onClick={propose} disabled={sizing || loose === 0}>
           propose{loose > 0 ? ` for ${loose} loose` : ''}
