@@ -27,7 +27,7 @@ const MAY_CALL = {
   drawing: ['TAP_PITCH', 'TEXT', 'deadIn', 'foldAtFirst', 'fromElk', 'textWidth', 'toElk'],
   energy: ['MORE', 'QUANTILES', 'cruiseOf', 'cruiseVerdict', 'dayAh', 'houseIndex', 'seasonResult', 'withMore'],
   mainSide: ['MOST_ON_A_STUD', 'withPaths'],
-  network: ['after', 'atRest'],
+  network: ['after', 'atRest', 'busName'],
   propose: ['blankBatteryCable', 'proposedRows'],
   protection: ['curveSamples'],
   scratch: [],

@@ -341,6 +341,8 @@ export function randomBoat(seed: number): Design {
     kind: d.of(['positive bus', 'negative bus', 'engine', 'starter', 'bonding bus', 'AC earth bar', 'underwater metal', 'hull'] as const),
     placeId: d.maybe(d.of(ids(places)), 0.8),
     stud: 'M8' as const,
+    ratedA: d.maybe(d.of([60, 150, 250, 600]), 0.5),
+    studs: d.maybe(d.of([1, 4, 8]), 0.5),
   }));
   const all = { ...parts, bars, joins, sources };
   const leads = Array.from({ length: d.of([0, 2, 8, 20]) }, (_, i) => anyLead(d, i, start, all));

@@ -229,7 +229,8 @@ const api = {
     if (selected.kind === 'made') return yieldWorking(design, analysis, selected.id, units);
     return needWorking(design, analysis, selected.id, units);
   },
-  cutList: (): CutList | null => (design && analysis ? cutList(asDecided(design), analysis.circuits, analysis.leads) : null),
+  cutList: (): CutList | null =>
+    design && analysis ? cutList(asDecided(design), analysis.circuits, analysis.leads, studiedNow(design, analysis).worst.bars) : null,
   lists: (): Lists | null => (design && analysis ? listsOf(design, analysis.circuits) : null),
   /** What would be found in the boat as she was found. */
   before(): readonly Finding[] | null {

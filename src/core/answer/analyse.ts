@@ -97,7 +97,7 @@ export function analysisAnswer(design: Design) {
   const late = studied(design, analysis, { memory, odds: oddsMemory() });
   const findings = everyFinding(analysis, late);
   const units = design.boat;
-  const cuts = cutList(asDecided(design), analysis.circuits, analysis.leads);
+  const cuts = cutList(asDecided(design), analysis.circuits, analysis.leads, late.worst.bars);
   const held = heldBack(design, cuts, findings);
   return {
     ...analysis,
@@ -120,7 +120,7 @@ export function analysisAnswer(design: Design) {
       const { nodes: _, ...answer } = runStudy(design, analysis, s);
       return { id: s.id, name: s.name, ...answer };
     }),
-    worst: { loads: late.worst.loads, leads: late.worst.leads, cases: late.worst.cases },
+    worst: { loads: late.worst.loads, leads: late.worst.leads, cases: late.worst.cases, bars: late.worst.bars },
     power: late.power,
     settings: settingsMatrix(design).map((r) => ({ sourceId: r.source.id, bankId: r.bank.id, worst: r.worst, settings: r.settings })),
     cutList: cuts,

@@ -1,11 +1,10 @@
 /** What programs are answered: of the documented shape, for the demo boats' kind and for boats nobody would build. */
 import * as v from 'valibot';
 import { randomBoat } from '@/testing/randomBoat';
-import { analyse, studied } from '../analysis';
+import { findingsAfresh } from '../analysis';
 import { type Design, idsFor, readDesign } from '../design';
 import { pluggedIn, withMachines } from '../ac/testing';
 import { PROPOSALS, propose } from '../propose';
-import { everyFinding } from '../check';
 import { bareBoat, withLoad } from '../design/testing';
 import { analysisAnswer } from './analyse';
 import { AnalysisSchema, ProposeSchema, ScratchSchema } from './schemas';
@@ -27,9 +26,7 @@ test.each<[string, Design]>([
 
 test('its findings are those of the screen, studies and machines included', () => {
   const design = whole(windlass);
-  const analysis = analyse(design);
-  const screen = everyFinding(analysis, studied(design, analysis));
-  expect(analysisAnswer(design).findings.map((f) => f.id)).toEqual(screen.map((f) => f.id));
+  expect(analysisAnswer(design).findings.map((f) => f.id)).toEqual(findingsAfresh(design).map((f) => f.id));
   expect(analysisAnswer(design).findings.every((f) => f.aboutName !== '')).toBe(true);
 });
 

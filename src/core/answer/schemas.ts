@@ -197,6 +197,7 @@ export const AnalysisSchema = row({
     terminals: list(CountLine),
     shrink: list(CountLine),
     protection: list(CountLine),
+    bars: list(CountLine),
     labels: list(CountLine),
     totalM: v.number(),
     totalKg: v.number(),

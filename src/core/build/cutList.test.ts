@@ -1,7 +1,7 @@
 import { analyse } from '../analysis';
 import { cutList } from './cutList';
 import { blankBatteryCable, proposeCircuits, proposeMainSide } from '../propose';
-import { blankDevice, blankFound, blankLoad, blankSource, brokenReferences, type Design } from '../design';
+import { blankBar, blankDevice, blankFound, blankLoad, blankSource, brokenReferences, type Design } from '../design';
 import { fromBlock, harmless, restored, toBlock, toCsv } from '../format';
 import { findConductor } from '../rules';
 import { bareBoat, withLoad } from '../design/testing';
@@ -227,7 +227,7 @@ test('a remark on a device stays when the same device stands elsewhere without o
         : c,
     ),
   };
-  const bus = { id: 'bus', name: 'Charging bus', kind: 'positive bus' as const, placeId: 'saloon', stud: 'M8' };
+  const bus = blankBar('bus', 'Charging bus', 'positive bus', 'saloon');
   const feed = blankBatteryCable('feed', 'Feed', 'positive', { kind: 'bank', id: 'house' }, { kind: 'bar', id: 'bus' });
   const design: Design = { ...legs, bars: [bus], leads: [{ ...feed, family: 'class-T', ratingA: 150 }] };
   const { circuits, leads } = analyse(design);

@@ -3,6 +3,7 @@ import { STRING_FUSE_FAMILY } from '../bank';
 import { type CircuitResult, deviceEnd, negativeEnd, tapEnd } from '../circuit';
 import { type Circuit, type Design, type BatteryCable, type Load, type Panel, rowOf } from '../design';
 import type { BatteryCableResult } from '../mainSide';
+import { type BusBar, busPart } from '../network';
 import { FOOT_M, sizeName } from '../quantity';
 import {
   type Conductor,
@@ -46,6 +47,8 @@ export interface CutList {
   readonly terminals: readonly CountLine[];
   readonly shrink: readonly CountLine[];
   readonly protection: readonly CountLine[];
+  /** Bus bars as entered, else as they ask to be. */
+  readonly bars: readonly CountLine[];
   readonly labels: readonly CountLine[];
   readonly totalM: number;
   readonly totalKg: number;
@@ -220,8 +223,13 @@ function leadCut({ design }: Context, lead: BatteryCable, result: BatteryCableRe
   };
 }
 
-/** The whole list for a design and its analysis. Circuits without taps give nothing. */
-export function cutList(design: Design, circuits: readonly CircuitResult[], leads: readonly BatteryCableResult[] = []): CutList {
+/** The whole list for a design and its analysis. Circuits without taps give nothing. @param bars as the studies leave them. */
+export function cutList(
+  design: Design,
+  circuits: readonly CircuitResult[],
+  leads: readonly BatteryCableResult[] = [],
+  bars: readonly BusBar[] = [],
+): CutList {
   const context: Context = {
     design,
     loads: new Map(design.loads.map((l) => [l.id, l])),
@@ -313,6 +321,7 @@ export function cutList(design: Design, circuits: readonly CircuitResult[], lead
       terminals: tally(terminals).filter((l) => l.count > 0),
       shrink: tally(shrink),
       protection: tally(protection),
+      bars: tally(bars.map((b) => [busPart(b, design), b.name, 1])),
       labels: tally(cuts.map((c) => [c.label, 'one at each end', 2])),
       totalM: lines.reduce((sum, l) => sum + l.netM, 0),
       totalKg: lines.reduce((sum, l) => sum + l.massKg, 0),

@@ -21,6 +21,8 @@ export interface Told {
   readonly about?: About;
   /** Id of the finding that brings it about. */
   readonly cause?: string;
+  /** Edits that set it right, where they follow from what was found: a cure may hand them on. */
+  readonly edits?: readonly Op[];
 }
 
 /** The same, of a thing that the rule goes through by itself. */
@@ -66,6 +68,7 @@ export function findingsIn<F>(rules: readonly Rule<F>[], facts: F): Finding[] {
           why: t.why ?? rule.why,
           todo: t.todo ?? rule.todo,
           ...(t.cause === undefined ? {} : { cause: t.cause }),
+          ...(t.edits === undefined ? {} : { edits: t.edits }),
         });
   }
   return out;

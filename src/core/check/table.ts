@@ -1,5 +1,6 @@
 /** The one table of rules, set by set: a set is asked of one kind of facts. */
 import type { Rule, RuleRow } from './rule';
+import { BUS_RULES } from './rules/busBars';
 import { AC_BOND_RULES } from './rules/acBonds';
 import { MACHINE_RULES } from './rules/acMachines';
 import { AC_CABLE_RULES, AC_RUN_RULES } from './rules/acRuns';
@@ -26,7 +27,7 @@ export const RULES = {
   'main side': MAIN_SIDE_RULES,
   AC: [...AC_SOURCE_RULES, ...AC_BOND_RULES, ...AC_CABLE_RULES],
   'AC runs': AC_RUN_RULES,
-  studies: STUDY_RULES,
+  studies: [...STUDY_RULES, ...BUS_RULES],
   'AC machines': MACHINE_RULES,
   odds: ODDS_RULES,
 } as const;

@@ -10,12 +10,12 @@ import { applicable, conductorOf, CRITERIA, passes } from './ladder';
 import { type Candidate, circuitTrial, type CircuitTrial, ownDeviceOhm, sizeTrial } from './trial';
 
 /** What a choice goes by. */
-export type Unknown = 'run' | 'load' | 'device' | 'in line' | 'before' | 'bank' | 'ambient' | 'copper';
+export type Unknown = 'run' | 'load' | 'demand' | 'device' | 'in line' | 'before' | 'bank' | 'ambient' | 'copper';
 
 export interface Odds {
   /** Part of the draws in which every test passes, 0..1. */
   readonly passes: number;
-  /** The figure that most decides, with the load it is of, and whether it is known as well as it can be; null where nothing fails. */
+  /** The figure that most decides, with the load it is of, and whether it is known as well as it can be; null where nothing fails, or everything. */
   readonly decides: { readonly unknown: Unknown; readonly load: string | null; readonly best: boolean } | null;
 }
 
@@ -61,7 +61,7 @@ function variablesOf(b: CircuitTrial): Variable[] {
     { unknown: 'copper', band: COPPER },
     { unknown: 'ambient', band: even(1) },
     ...input.taps.flatMap((t, tap): Variable[] =>
-      t.load ? [{ unknown: 'load', tap, band: LOADS[t.load.mark] }] : t.panel ? [{ unknown: 'load', tap, band: LOADS.typical }] : [],
+      t.load ? [{ unknown: 'load', tap, band: LOADS[t.load.mark] }] : t.panel ? [{ unknown: 'demand', tap, band: LOADS.typical }] : [],
     ),
   ];
   if (ownOhm > 0) out.push({ unknown: 'device', band: input.circuit.deviceMohm === null ? TYPICAL_DEVICE : MAKERS });
@@ -183,10 +183,10 @@ export function oddsOf({ result, trial: b }: WorkedCircuit): Odds {
   return {
     passes: 1 - failed / DRAWS,
     decides:
-      failed > 0 && decides
+      failed > 0 && failed < DRAWS && decides
         ? {
             unknown: decides.unknown,
-            load: decides.tap === undefined ? null : (b.input.taps[decides.tap]?.name ?? null),
+            load: decides.unknown !== 'load' || decides.tap === undefined ? null : (b.input.taps[decides.tap]?.name ?? null),
             best: BEST.includes(decides.band),
           }
         : null,

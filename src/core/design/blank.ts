@@ -5,6 +5,7 @@ import { DEFAULT_SEASON } from './charging';
 import { BLANK_SHEET, engineFor, usualWays } from './blankCharging';
 import {
   type Bank,
+  type Bar,
   type Circuit,
   type Design,
   FORMAT,
@@ -133,6 +134,16 @@ export const blankPanel = (id: string, name: string, kind: Panel['kind'], placeI
   maxWayA: null,
   stud: kind === 'bus' ? 'M8' : 'M6',
   pitchMm: 20,
+});
+
+export const blankBar = (id: string, name: string, kind: Bar['kind'], placeId: string | null): Bar => ({
+  id,
+  name,
+  kind,
+  placeId,
+  stud: 'M8',
+  ratedA: null,
+  studs: null,
 });
 
 export const UNPINNED: Circuit['pin'] = { size: null, legs: 1, family: null, ratingA: null, ownDevices: false };

@@ -1,5 +1,7 @@
 /** A finding: what is wrong, why it matters, what to do. stop: must be settled; fix: should be; note: good to know. */
 
+import type { Op } from './edit';
+
 export type Severity = 'stop' | 'fix' | 'note';
 
 export const ABOUT_KINDS = [
@@ -39,6 +41,8 @@ export interface Finding {
   readonly todo: string;
   /** The finding that brings this one about: they are shown together. */
   readonly cause?: string;
+  /** Edits that set it right, where they follow from what was found. */
+  readonly edits?: readonly Op[];
   /** A recorded departure: someone accepts it, with a reason. */
   readonly accepted?: { readonly by: string; readonly why: string };
 }

@@ -9,6 +9,7 @@ export {
   blankDevice,
   blankFound,
   blankLoad,
+  blankBar,
   blankPanel,
   blankPlace,
   blankRoute,

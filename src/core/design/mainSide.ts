@@ -2,7 +2,7 @@
 import * as v from 'valibot';
 import { DC_FAMILIES, STUDS } from '../rules';
 import { DeviceSchema, SizeSchema } from './device';
-import { between, id, list, name, note, oneOf } from './fields';
+import { between, id, later, list, name, note, oneOf, whole } from './fields';
 
 /** Where conductors meet that is no panel: the engine's block, the starter's post, the bars of negatives and earths, the hull. */
 export const BAR_KINDS = [
@@ -21,7 +21,16 @@ export const END_KINDS = ['bank', 'panel', 'bar', 'join first', 'join second', '
 
 const stud = oneOf(STUDS.map((s) => s.metric));
 
-export const BarSchema = v.object({ id, name, kind: oneOf(BAR_KINDS), placeId: v.nullable(id), stud });
+export const BarSchema = v.object({
+  id,
+  name,
+  kind: oneOf(BAR_KINDS),
+  placeId: v.nullable(id),
+  stud,
+  /** Continuous amps its maker rates it for, and how many studs it has. */
+  ratedA: later(v.nullable(between(1, 5000)), null),
+  studs: later(v.nullable(whole(1, 60)), null),
+});
 
 const EndSchema = v.object({ kind: oneOf(END_KINDS), id });
 

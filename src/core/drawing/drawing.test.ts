@@ -1,7 +1,7 @@
 /** The line drawing: everything aboard is on it once, folded panels hide only their ways, and the same design is laid out the same. */
 import ELK from 'elkjs/lib/elk.bundled.js';
 import { analyse } from '../analysis';
-import { blankCircuit, blankLoad, type Design } from '../design';
+import { blankBar, blankCircuit, blankLoad, type Design } from '../design';
 import { proposeMainSide } from '../propose';
 import { runStudy, worstOfStudies } from '../network';
 import { round3 } from '../quantity';
@@ -161,7 +161,7 @@ test('negatives and earths alone: no circuit and no positive, each strap with it
 });
 
 test('a positive bus is no part of the negatives and earths', () => {
-  const bus = { id: 'plus', name: 'Charging bus', kind: 'positive bus' as const, placeId: null, stud: 'M8' };
+  const bus = blankBar('plus', 'Charging bus', 'positive bus', null);
   const base = boat(1);
   const design: Design = { ...base, bars: [...base.bars, bus] };
   const shown = (rails: DrawingWish['rails']) =>

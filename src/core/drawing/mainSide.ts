@@ -77,7 +77,13 @@ function putBars({ design, wish, put }: Pen, used: ReadonlySet<string>): void {
     if (!all && !used.has(b.id)) continue;
     const v = wish.study?.nodes[barNode(b.id)] ?? NaN;
     const symbol = b.kind === 'starter' ? 'rotating' : b.kind === 'underwater metal' || b.kind === 'hull' ? 'earth' : 'bar';
-    put(barNode(b.id), symbol, b.name, Number.isNaN(v) ? '' : `${v.toFixed(Math.abs(v) < 1 ? 3 : 2)} V`, { kind: 'bar', id: b.id });
+    const carries = wish.worst?.bars.find((x) => x.about.kind === 'bar' && x.about.id === b.id);
+    const under = said(
+      Number.isNaN(v) ? '' : `${v.toFixed(Math.abs(v) < 1 ? 3 : 2)} V`,
+      b.ratedA === null ? '' : `${round3(b.ratedA)} A bar`,
+      carries ? `lasting ${round3(carries.amps)} A` : '',
+    );
+    put(barNode(b.id), symbol, b.name, under, { kind: 'bar', id: b.id });
   }
 }
 

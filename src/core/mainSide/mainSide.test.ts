@@ -1,6 +1,6 @@
 /** The main side: sized leads, the shunt in the return, the starter's sag, and a finding for each fault that goes when it is mended. */
 import { analyse, createMemory, studied } from '../analysis';
-import { blankBank, blankDevice, blankTie, blankLoad, blankSource, type Design, type BatteryCable, type Study } from '../design';
+import { blankBar, blankBank, blankDevice, blankTie, blankLoad, blankSource, type Design, type BatteryCable, type Study } from '../design';
 import { bankRestV, bankSource } from '../bank';
 import { caseFaults, runStudy } from '../network';
 import { adiabaticK, slowestOpeningS, withstandS } from '../protection';
@@ -170,17 +170,13 @@ test.each<readonly [string, string, Design]>([
     'fix',
     extra('negative', { kind: 'source', id: 'alt' }, barOf('engine'), { through: [{ ...blankDevice('sh', 'shunt'), ratingA: 50 }] }),
   ],
-  [
-    `loose:lonely`,
-    'fix',
-    { ...whole, bars: [...whole.bars, { id: 'lonely', name: 'Lonely', kind: 'bonding bus', placeId: null, stud: 'M8' }] },
-  ],
+  [`loose:lonely`, 'fix', { ...whole, bars: [...whole.bars, blankBar('lonely', 'Lonely', 'bonding bus', null)] }],
   [
     'hull-return:hull',
     'stop',
     {
       ...extra('negative', bank('start'), { kind: 'bar', id: 'hull' }),
-      bars: [...whole.bars, { id: 'hull', name: 'Hull', kind: 'hull', placeId: null, stud: 'M8' }],
+      bars: [...whole.bars, blankBar('hull', 'Hull', 'hull', null)],
     },
   ],
   [`ac-earth:${barOf('AC earth bar').id}`, 'fix', change('AC earth to DC negative, the one joint', { to: barOf('bonding bus') })],
@@ -269,7 +265,7 @@ describe('a positive on the case', () => {
 describe('protection over the whole graph', () => {
   const side = { kind: 'join second' as const, id: 'relay' };
   const spliced = (size: string): Design => {
-    const far = { id: 'post', name: 'Post', kind: 'negative bus' as const, placeId: 'saloon', stud: 'M8' };
+    const far = blankBar('post', 'Post', 'negative bus', 'saloon');
     const lead = blankBatteryCable('on', 'On from the relay', 'positive', side, { kind: 'bar', id: 'post' });
     return { ...whole, bars: [...whole.bars, far], leads: [...whole.leads, { ...lead, fused: false, size: { school: 'metric', size } }] };
   };

@@ -1,3 +1,4 @@
+export { type BusBar, busBars, busName, busPart } from './busBars';
 export { type CaseFault, caseFaults } from './caseFaults';
 export { type GeneratorAnswer, generatorAnswers } from './genset';
 export { bearsVa, type InverterAnswer, inverterAnswers } from './inverter';

@@ -1,6 +1,7 @@
 /** The worst of all studies: for every load its lowest volts, for every lead its largest current,(docs/methods.md, M6). */
 import { asDecided, type Design, type Study, rowOf } from '../design';
 import { CONDUCTORS } from '../rules';
+import { type BusBar, busBars } from './busBars';
 import { type CaseFault, caseFaults } from './caseFaults';
 import { runStudy, type StudyAnswer, type StudyLoad } from './study';
 import type { Analysed } from './system';
@@ -19,6 +20,7 @@ export interface Worst {
   /** By lead: largest current in any study, A, and where. */
   readonly leads: Readonly<Record<string, { readonly amps: number; readonly study: string }>>;
   readonly cases: readonly CaseFault[];
+  readonly bars: readonly BusBar[];
   /** Each study with its answer. */
   readonly answers: readonly { readonly study: Study; readonly answer: StudyAnswer }[];
 }
@@ -44,7 +46,7 @@ export function worstOfStudies(whole: Design, analysed: Analysed): Worst {
     for (const l of answer.leads) if (l.amps > (leads[l.leadId]?.amps ?? 0)) leads[l.leadId] = { amps: l.amps, study: study.name };
   }
   const loads = [...worst.values()].sort((a, b) => room(a) - room(b)).map((l) => ({ ...l, wants: wantedSize(design, analysed, l) }));
-  return { loads, leads, cases: caseFaults(design, analysed), answers };
+  return { loads, leads, cases: caseFaults(design, analysed), bars: busBars(design, analysed, answers), answers };
 }
 
 /** At the current it draws there: its own run's share of the loss lessened or raised with the size. */

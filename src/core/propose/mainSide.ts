@@ -1,5 +1,5 @@
 /** The main side a boat wants, from what the other stations know: bars, the shunt, straps, the starter's leads, what joins the banks, earths. */
-import { type Bar, blankDevice, BOUNDS, type Design, type BatteryCable, type BatteryCableEnd, startBankOf } from '../design';
+import { blankBar, type Bar, blankDevice, BOUNDS, type Design, type BatteryCable, type BatteryCableEnd, startBankOf } from '../design';
 
 export interface MainSideProposal {
   readonly bars: readonly Bar[];
@@ -49,7 +49,7 @@ export function proposeMainSide(design: Design, freshId: (prefix: string) => str
   const barOf = (kind: BarKind, name: string, placeId: string | null): BatteryCableEnd => {
     const known = [...design.bars, ...bars].find((b) => b.kind === kind);
     if (known) return { kind: 'bar', id: known.id };
-    const bar: Bar = { id: freshId('bar'), name, kind, placeId, stud: 'M8' };
+    const bar: Bar = blankBar(freshId('bar'), name, kind, placeId);
     bars.push(bar);
     return { kind: 'bar', id: bar.id };
   };

@@ -18,6 +18,7 @@ export {
 export { bundleFactor, DERATING_SOURCE, type Enclosure, ENCLOSURE_FACTOR, ENGINE_SPACE, MIN_ENGINE_SPACE_RATING_C } from './derating';
 export { AC_FAMILIES, type CurvePoint, DC_FAMILIES, type Family, findFamily, terminalRow } from './devices';
 export { type EndRow, ENDS, endTakes, largestAtEnd, studFor } from './ends';
+export { BUS_RATINGS_A, BUS_STUDS, OWN_STUD_MM2 } from './busBars';
 export { DEVICE_KINDS, deviceDropV, deviceOhm, INLINE } from './inline';
 export { interruptingMinimumA } from './interrupting';
 export { FAMILY_ORDER, RULE_SETS, type RuleSet, WORST_COPPER } from './ruleSets';

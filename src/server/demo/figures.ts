@@ -15,7 +15,7 @@ export function figuresOf(design: Design): Figures {
   const late = studied(design, a, { memory, odds: oddsMemory() });
   const { worst } = late;
   const run = cruise(withPaths(design, a.paths));
-  const list = cutList(asDecided(design), a.circuits, a.leads);
+  const list = cutList(asDecided(design), a.circuits, a.leads, worst.bars);
   const lists = listsOf(design, a.circuits);
   const findings = everyFinding(a, late);
   return {

@@ -98,6 +98,11 @@ export default function Build() {
       <Counts title="Terminals" lines={list.terminals} note="Barrel × stud. Verify studs against the equipment; ends often differ." />
       <Counts title="Heat shrink" lines={list.shrink} />
       <Counts title="Protection" lines={list.protection} note="Typical of the pattern; the exact part's sheet rules." />
+      <Counts
+        title="Bus bars"
+        lines={list.bars}
+        note="As entered, else as they ask to be: Wiring, main side. The part’s own sheet rules."
+      />
       <Extras />
       <section className="mt-5">
         <div className="flex items-baseline gap-4">

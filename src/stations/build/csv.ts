@@ -55,6 +55,7 @@ export function cutListCsv(list: CutList, units: Units, held: Held): string {
     ...counts('terminal', list.terminals),
     ...counts('heat shrink', list.shrink),
     ...counts('protection', list.protection),
+    ...counts('bus bar', list.bars),
     ...counts('label', list.labels),
     [
       'total',

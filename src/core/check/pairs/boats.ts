@@ -1,6 +1,7 @@
 /** Boats that are right, and small changes of them, that the pairs begin with. */
 import { pluggedIn, withMachines } from '../../ac/testing';
 import {
+  blankBar,
   type Bank,
   blankCruise,
   blankDevice,
@@ -129,7 +130,7 @@ export const end = (k: BatteryCable['from']['kind'], id: string): BatteryCable['
 export const withLeads = (...leads: BatteryCable[]): Design => ({ ...led, leads: [...led.leads, ...leads] });
 export const charging: Design = {
   ...led,
-  bars: [...led.bars, { id: 'cb', name: 'Charging bus', kind: 'positive bus', placeId: 'saloon', stud: 'M8' }],
+  bars: [...led.bars, blankBar('cb', 'Charging bus', 'positive bus', 'saloon')],
   leads: [
     ...led.leads,
     { ...lead('positive', end('bank', 'house'), end('bar', 'cb')), id: 'feed', ratingA: 200, family: 'class-T', size: size('70') },

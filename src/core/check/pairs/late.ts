@@ -1,11 +1,18 @@
 /** Rules on studies and machines. */
 import { bareBoat, withLoad } from '../../design/testing';
-import { amps, size, pin, found, C, led, machines, thing, wired, studied, heavy, windlassCase } from './boats';
+import type { Design } from '../../design';
+import { amps, bar, size, pin, found, C, led, machines, thing, wired, studied, heavy, windlassCase } from './boats';
 import { type Pair, pair } from './pair';
+
+const barred: Design = { ...led, bars: led.bars.map((b) => ({ ...b, ratedA: 1000, studs: 24 })) };
 
 export const LATE: readonly Pair[] = [
   pair('collapse', heavy, 'loads.x.rating', 9000, 'study'),
   pair('study-volts', studied, 'loads.x.minV', 12),
+  pair('bus-amps', barred, `bars.${bar('negative bus')}.ratedA`, 5),
+  pair('bus-crowded', barred, `bars.${bar('negative bus')}.studs`, 1),
+  pair('bus-stud', barred, `bars.${bar('negative bus')}.stud`, 'M4'),
+  pair('bus-unrated', barred, `bars.${bar('negative bus')}.ratedA`, null),
   pair('case-earth', led, `leads.${windlassCase}.size`, size('0.75')),
   pair(
     'ac-dc-unfused',

@@ -1,5 +1,5 @@
 /** Rules on the main side. */
-import { blankDevice } from '../../design';
+import { blankBar, blankDevice } from '../../design';
 import { thing, size, pin, led, bar, leadId, lead, end, withLeads, charging, charged } from './boats';
 import { more, type Pair, pair } from './pair';
 
@@ -21,7 +21,7 @@ export const MAIN_SIDE: readonly Pair[] = [
     'leads.feed.through.d.ratingA',
     1,
   ),
-  more('loose', led, 'bars', { id: 'lost', name: 'Lost bar', kind: 'negative bus', placeId: 'saloon', stud: 'M8' }),
+  more('loose', led, 'bars', blankBar('lost', 'Lost bar', 'negative bus', 'saloon')),
   more('paralleled', led, 'leads', lead('positive', end('bank', 'house'), end('bank', 'start'))),
   { ...more('second-joint', led, 'leads', lead('earth', end('bar', bar('bonding bus')), end('bar', bar('engine')))) },
   more('second-joint', led, 'leads', lead('negative', end('bar', bar('engine')), end('bar', bar('negative bus')))),
@@ -29,7 +29,7 @@ export const MAIN_SIDE: readonly Pair[] = [
     'hull-return',
     {
       ...withLeads(lead('earth', end('bar', 'hull'), end('bar', bar('negative bus')))),
-      bars: [...led.bars, { id: 'hull', name: 'Hull', kind: 'hull', placeId: 'bilge', stud: 'M8' }],
+      bars: [...led.bars, blankBar('hull', 'Hull', 'hull', 'bilge')],
     },
     'leads.z.rail',
     'negative',

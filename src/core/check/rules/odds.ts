@@ -17,6 +17,7 @@ const SURE_ENOUGH = 0.75;
 const DECIDES: Readonly<Record<Unknown, string>> = {
   run: 'the length of its run',
   load: 'what its load draws',
+  demand: 'what flows in it',
   device: 'what its own device loses',
   'in line': 'what its switches lose',
   before: 'what is lost before it',
@@ -26,6 +27,7 @@ const DECIDES: Readonly<Record<Unknown, string>> = {
 };
 const ASK: Readonly<Record<Unknown, string>> = {
   run: 'Tape the run, and enter it.',
+  demand: 'Measure what usually flows in it, and enter what its loads draw.',
   load: 'Measure what it draws, or enter its maker’s figure.',
   device: 'Enter the milliohms of its device, its maker’s or measured.',
   'in line': 'Enter the milliohms of what is in line, its maker’s or measured.',

@@ -1,6 +1,6 @@
 /** Rules on the studies of the whole network, and on a positive that touches a case. */
 import { type Design, setOp, type Study, rowOf } from '../../design';
-import type { CaseFault, StudyAnswer, WorstLoad } from '../../network';
+import type { BusBar, CaseFault, StudyAnswer, WorstLoad } from '../../network';
 import { sizeName } from '../../quantity';
 import { type Rule, SOURCES } from './../rule';
 
@@ -9,6 +9,7 @@ export interface StudyFacts {
   readonly answers: readonly { readonly study: Study; readonly answer: StudyAnswer }[];
   readonly loads: readonly WorstLoad[];
   readonly cases: readonly CaseFault[];
+  readonly bars: readonly BusBar[];
 }
 
 const seconds = (s: number): string => (s < 0.01 ? 'less than 0.01 s' : `${s.toPrecision(2)} s`);
@@ -57,6 +58,7 @@ export const STUDY_RULES: readonly Rule<StudyFacts>[] = [
       facts.loads.flatMap((l) => {
         if (Number.isNaN(l.volts) || !l.falls) return [];
         const cure = cureOf(facts, l);
+        const starts = rowOf(facts.design.studies, l.studyId)?.loads[l.id] === 'start';
         // The finding is headed by its circuit, which often has the load's name.
         const alone = rowOf(facts.design.circuits, l.circuitId)?.name === l.name;
         return [
@@ -66,7 +68,7 @@ export const STUDY_RULES: readonly Rule<StudyFacts>[] = [
             severity: l.minIsMakers ? ('fix' as const) : ('note' as const),
             title: `${alone ? '' : `${l.name} `}falls to ${l.volts.toFixed(2)} V in “${l.study}”`,
             why: `${l.minIsMakers ? 'Its maker asks for' : 'By the house rule it needs'} ${l.minV.toFixed(2)} V: it drops out, restarts or stalls just then.`,
-            ...(l.circuitId === null ? {} : { cause: `path-drop:${l.circuitId}` }),
+            ...(l.circuitId === null ? {} : { cause: `${starts ? 'fails-surge' : 'path-drop'}:${l.circuitId}` }),
             ...(cure ? { todo: `Circuit ${cure.name} in ${sizeName(facts.design.boat.ruleSet, cure.size)}, or less in use at once.` } : {}),
           },
         ];

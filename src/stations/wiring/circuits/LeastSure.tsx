@@ -37,7 +37,7 @@ export function LeastSure() {
               <tr className="border-b-[1.5px] border-ink text-[12px] text-quiet">
                 <th className="font-medium">no</th>
                 <th className="font-medium">circuit</th>
-                <th className="pr-3 text-right font-medium">of 100</th>
+                <th className="pr-4 text-right font-medium whitespace-nowrap">of 100</th>
                 <th className="font-medium">decided by</th>
                 <th className="font-medium">to be surer</th>
               </tr>
@@ -48,8 +48,8 @@ export function LeastSure() {
                 const words = decided(odds);
                 return (
                   <tr key={id} className="border-b border-line align-baseline">
-                    <td className="reading">{circuit?.no}</td>
-                    <td>
+                    <td className="reading pr-3">{circuit?.no}</td>
+                    <td className="pr-3">
                       <button
                         type="button"
                         className="plain text-left"
@@ -61,11 +61,11 @@ export function LeastSure() {
                         {circuit?.name}
                       </button>
                     </td>
-                    <td className={`reading pr-3 text-right ${odds.passes < 0.9 ? 'font-semibold text-lead' : ''}`}>
-                      {Math.round(100 * odds.passes)}
+                    <td className={`reading pr-4 text-right ${odds.passes < 0.9 ? 'font-semibold text-lead' : ''}`}>
+                      {Math.min(99, Math.round(100 * odds.passes))}
                     </td>
-                    <td>{words?.what}</td>
-                    <td>{words?.ask}</td>
+                    <td>{words?.what ?? 'it fails as entered'}</td>
+                    <td>{words?.ask ?? 'See its findings in Check.'}</td>
                   </tr>
                 );
               })}

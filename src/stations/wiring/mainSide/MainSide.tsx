@@ -1,11 +1,12 @@
 'use client';
 import { useCallback, useMemo } from 'react';
-import { addRows, type Bar, dropOps, rowCount, rowOf } from '@/core/design';
+import { blankBar, addRows, type Bar, dropOps, rowCount, rowOf } from '@/core/design';
 import { blankBatteryCable, proposedRows } from '@/core/propose';
 import { useAnalysis, useAsked, useDesign, useFindings, useFreshId, useSelected, useStore } from '@/ui/boat/context';
 import { opsOf, Sheet, type Change } from '@/ui/sheet';
 import { barColumns, leadColumns, type LeadRow } from './leadColumns';
 import { Grow } from '../Grow';
+import { Buses } from './Buses';
 import { Posts } from './Posts';
 
 /** What stands between the batteries and the buses: leads on each rail and to earth, the bars they meet at, and what lands on each post. */
@@ -25,7 +26,7 @@ export function MainSide() {
     () => leadColumns({ boat, banks, panels, bars, joins, sources, loads, places }, fresh),
     [boat, banks, panels, bars, joins, sources, loads, places, fresh],
   );
-  const ofBars = useMemo(() => barColumns({ places }), [places]);
+  const ofBars = useMemo(() => barColumns({ places, boat }), [places, boat]);
   const onSelect = useCallback((row: LeadRow) => select({ kind: 'lead', id: row.id }), [select]);
   const change = <Row extends { readonly id: string }>(list: 'leads' | 'bars') => ({
     onChange: (c: Change<Row>) => store.edit(c.label, opsOf(store.snapshot().design, list, c)),
@@ -59,7 +60,7 @@ export function MainSide() {
     store.edit(
       'add a bar',
       addRows(design, {
-        bars: [{ id: fresh('bar'), name: 'New bar', kind: 'negative bus', placeId: design.banks[0]?.placeId ?? null, stud: 'M8' }],
+        bars: [blankBar(fresh('bar'), 'New bar', 'negative bus', design.banks[0]?.placeId ?? null)],
       }),
     );
   const findings = useFindings().filter((f) => !f.accepted && (f.about.kind === 'lead' || f.about.kind === 'bar'));
@@ -124,6 +125,7 @@ export function MainSide() {
           <Sheet label="Bars" rows={design.bars} columns={ofBars} selectedId={null} onSelect={() => undefined} {...change<Bar>('bars')} />
         </>
       ) : null}
+      <Buses />
       {posts ? <Posts posts={posts} /> : null}
     </div>
   );

@@ -183,7 +183,8 @@ export function leadColumns(
   ];
 }
 
-export function barColumns(design: Pick<Design, 'places'>): Column<Bar>[] {
+export function barColumns(design: Pick<Design, 'places' | 'boat'>): Column<Bar>[] {
+  const units = design.boat;
   return [
     {
       key: 'name',
@@ -225,6 +226,35 @@ export function barColumns(design: Pick<Design, 'places'>): Column<Bar>[] {
       write: (_, text) => {
         const parsed = parseChoice(text, studs);
         return parsed.ok ? { ok: true, value: { stud: parsed.value } } : parsed;
+      },
+    },
+    {
+      key: 'ratedA',
+      title: 'rated A',
+      hint: 'Continuous, by its maker; empty: not known',
+      width: 70,
+      align: 'right',
+      mono: true,
+      text: (r) => bare(r.ratedA, 'A', units),
+      write: (_, text) => {
+        const parsed = parseOptional(text, 'A', units, 1, 5000);
+        return parsed.ok ? { ok: true, value: { ratedA: parsed.value } } : parsed;
+      },
+    },
+    {
+      key: 'studs',
+      title: 'studs',
+      hint: 'How many it has; empty: not known',
+      width: 56,
+      align: 'right',
+      mono: true,
+      text: (r) => (r.studs === null ? '' : String(r.studs)),
+      write: (_, text) => {
+        const parsed = parseOptional(text, 'none', units, 1, 60);
+        if (!parsed.ok) return parsed;
+        return parsed.value === null || Number.isInteger(parsed.value)
+          ? { ok: true, value: { studs: parsed.value } }
+          : { ok: false, message: 'a whole number is needed' };
       },
     },
   ];
