@@ -156,10 +156,10 @@ function checked(design: Design): Checked {
   return { design, problems: parsed.issues.slice(0, 5).map((i) => ({ where: v.getDotPath(i) ?? 'design', message: i.message })) };
 }
 
-/** A design as the database keeps it; one of an older version is brought up to date. */
+/** A design as the database keeps it; one of an older version, or from before a field was there, is brought up to date. */
 function stored(text: string): Design {
   const design = JSON.parse(text) as Design;
-  if (design.version === VERSION) return design;
+  if (design.version === VERSION) return checked(design).design;
   const read = readDesign(design);
   if (!read.ok) throw new Error(`a stored design cannot be read: ${read.problems[0]?.where ?? ''}, ${read.problems[0]?.message ?? ''}`);
   return read.design;

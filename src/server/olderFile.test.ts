@@ -3,10 +3,10 @@ import { cpSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } f
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
-import { type Design, setOp, VERSION } from '@/core/design';
+import { blankBar, type Design, setOp, VERSION } from '@/core/design';
 import { bareBoat, withLoad } from '@/core/design/testing';
 import { analyse } from '@/core';
-import { editBoat, listBoats, openBoat, stepBoat } from './boats';
+import { createBoat, editBoat, listBoats, openBoat, stepBoat } from './boats';
 import { openDatabase } from './database';
 import { listShelf } from './shelf';
 
@@ -133,5 +133,22 @@ test('an edit from before is taken back, its row filled in with what came later'
 test('opened a second time, nothing is migrated twice and the last edit stands', () => {
   const db = openDatabase(folder);
   expect(openBoat(db, 'old')?.design.loads[0]?.standbyA).toBe(0.02);
+  db.$client.close();
+});
+
+test('a boat of this version from before some fields were there opens with them filled in', () => {
+  const db = openDatabase(folder);
+  const bars = [blankBar('b', 'Bus', 'negative bus', null)];
+  createBoat(db, 'lacking', { ...design, bars }, 2);
+  const without = (row: object, ...keys: string[]) => Object.fromEntries(Object.entries(row).filter(([key]) => !keys.includes(key)));
+  const before = {
+    ...design,
+    bars: bars.map((b) => without(b, 'ratedA', 'studs')),
+    circuits: design.circuits.map((c) => without(c, 'deviceMohm', 'stepDown')),
+  };
+  db.$client.prepare('update boats set design = ? where id = ?').run(JSON.stringify(before), 'lacking');
+  const opened = openBoat(db, 'lacking')?.design;
+  expect(opened?.bars[0]).toMatchObject({ ratedA: null, studs: null });
+  expect(opened?.circuits.every((c) => c.deviceMohm === null && !c.stepDown)).toBe(true);
   db.$client.close();
 });
