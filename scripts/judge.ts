@@ -1,6 +1,7 @@
 /**
  * npm run judge: the demo boats and random ones, row by row, so that a person can read a page and nod: size, device, what governs; and the rows
- * that stand furthest above what their own current and strength ask for. Usage: judge.ts [random boats] [first seed]
+ * that stand furthest above what their own current and strength ask for. Usage: judge.ts [random boats] [first seed], or judge.ts --all 300: only
+ * what no practitioner would sign in so many random boats.
  */
 import { analyse, type CircuitResult } from '../src/core';
 import type { Design } from '../src/core/design';
@@ -9,6 +10,7 @@ import { findConductor } from '../src/core/rules';
 import { halcyon } from '../src/server/demo/halcyon';
 import { marram } from '../src/server/demo/marram';
 import { turnstone } from '../src/server/demo/turnstone';
+import { objections } from '../src/testing/judged';
 import { usualBoat } from '../src/testing/usualBoat';
 
 /** Copper a circuit has over what heat, protection and strength ask for. */
@@ -43,6 +45,17 @@ function tell(design: Design): void {
   for (const f of findings) if (f.severity !== 'note') console.log(`  ${f.severity}: ${f.title} (${f.id})`);
 }
 
-const [count = '10', seed = '1'] = process.argv.slice(2);
-for (const make of [marram, halcyon, turnstone]) tell(make());
-for (let i = 0; i < Number(count); i++) tell(usualBoat(Number(seed) + i));
+const [first = '10', second = '1'] = process.argv.slice(2);
+if (first === '--all') {
+  let objected = 0;
+  for (let seed = 1; seed <= Number(second); seed++) {
+    const all = objections(usualBoat(seed), 12);
+    for (const o of all) console.log(`boat ${seed}: ${o}`);
+    if (all.length > 0) objected++;
+  }
+  console.log(`${second} boats, ${objected} with an objection`);
+  process.exitCode = objected > 0 ? 1 : 0;
+} else {
+  for (const make of [marram, halcyon, turnstone]) tell(make());
+  for (let i = 0; i < Number(first); i++) tell(usualBoat(Number(second) + i));
+}

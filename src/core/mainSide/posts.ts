@@ -65,7 +65,7 @@ export function postInventory(design: Design, circuits: readonly CircuitResult[]
       kind: 'circuit',
       id: c.id,
       name: `${c.no} ${c.name}`.trim(),
-      areaMm2: state.areaMm2,
+      areaMm2: state.conductor.areaMm2,
       size: state.candidate.size,
       school: state.candidate.school,
       fuseA: protection.missing ? null : protection.ratingA,

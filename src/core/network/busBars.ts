@@ -16,8 +16,8 @@ export interface BusBar {
   readonly ratedA: number | null;
   readonly studs: number | null;
   readonly stud: string;
-  /** The rating, studs and stud it asks for; null: none is made so strong. */
-  readonly wants: { readonly ratedA: number | null; readonly studs: number | null; readonly stud: string };
+  /** The rating, studs and stud it asks for; null: none is made so strong. fits: that stud takes its largest cable. */
+  readonly wants: { readonly ratedA: number | null; readonly studs: number | null; readonly stud: string; readonly fits: boolean };
   readonly terminals: number;
   /** Terminals beyond what its studs may hold. */
   readonly tooMany: number;
@@ -91,6 +91,8 @@ export function busBars(design: Design, { circuits, leads }: Analysed, studied: 
     const { amps, by } = lasting(ends, studied, without);
     const [largest] = post.landings;
     const needs = studsFor(post, school);
+    const takes = (stud: string) => !largest || endTakes(stud, school, largest.areaMm2);
+    const wanted = largest && !takes(row.stud) ? studFor(school, largest.areaMm2, 'M6') : row.stud;
     return [
       {
         about: { kind, id: row.id },
@@ -103,12 +105,13 @@ export function busBars(design: Design, { circuits, leads }: Analysed, studied: 
           ratedA: BUS_RATINGS_A.find((r) => r >= amps - 1e-9) ?? null,
           // One stud, or one in four, to spare.
           studs: BUS_STUDS.find((n) => n >= needs + Math.max(1, Math.ceil(needs / 4))) ?? null,
-          stud: largest && !endTakes(row.stud, school, largest.areaMm2) ? studFor(school, largest.areaMm2, 'M6') : row.stud,
+          stud: wanted,
+          fits: takes(wanted),
         },
         terminals: post.landings.length,
         tooMany: entered.studs === null ? 0 : Math.max(0, post.landings.length - MOST_ON_A_STUD * entered.studs),
         spare: entered.studs === null ? null : entered.studs - needs,
-        largest: largest ? { school: largest.school, size: largest.size, fits: endTakes(row.stud, school, largest.areaMm2) } : null,
+        largest: largest ? { school: largest.school, size: largest.size, fits: takes(row.stud) } : null,
         volts: lowest(node, studied),
         faultA,
       },

@@ -82,8 +82,10 @@ export const BUS_RULES: readonly BusRule[] = [
     },
     (b, design) =>
       when(b.largest !== null && !b.largest.fits, () => ({
-        title: `${b.largest ? sizeName(b.largest.school, b.largest.size) : ''} does not fit its ${studName(design.boat.ruleSet, b.stud)} studs: ${studName(design.boat.ruleSet, b.wants.stud)}`,
-        edits: [setOp(design, [b.about.kind === 'panel' ? 'panels' : 'bars', b.about.id, 'stud'], b.wants.stud)],
+        title: `${b.largest ? sizeName(b.largest.school, b.largest.size) : ''} does not fit its ${studName(design.boat.ruleSet, b.stud)} studs${b.wants.fits ? `: ${studName(design.boat.ruleSet, b.wants.stud)}` : ''}`,
+        ...(b.wants.fits
+          ? { edits: [setOp(design, [b.about.kind === 'panel' ? 'panels' : 'bars', b.about.id, 'stud'], b.wants.stud)] }
+          : { todo: 'No stud takes it: two conductors side by side, each on a stud of its own.' }),
       })),
   ),
   bus(
