@@ -26,6 +26,8 @@ export interface BankSource {
   /** Smallest: one string, cold and aged, half charged: EMF half behind 2 x typical R. */
   readonly smallestV: number;
   readonly smallestOhm: number;
+  /** Largest fuse its maker allows before it, A; null: not said. */
+  readonly maxFuseA: number | null;
   readonly cca: number;
   readonly ccaIsMakers: boolean;
 }
@@ -64,6 +66,7 @@ export function bankSource(bank: Bank): BankSource {
     postsFaultBy: '',
     smallestV: halfV,
     smallestOhm: 2 * faultStringOhm,
+    maxFuseA: bank.sheet.maxFuseA,
     cca,
     ccaIsMakers: bank.cca !== null,
   };

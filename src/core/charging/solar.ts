@@ -19,6 +19,10 @@ export interface ArrayFigures {
   readonly batterySideA: number;
 }
 
+/** The other strings can feed a faulty one with more than its panels bear: beyond their maker's fuse, else from three strings on. */
+const backfed = ({ parallel, iscA, maxFuseA }: Solar): boolean =>
+  maxFuseA === null ? parallel >= 3 : (parallel - 1) * 1.25 * iscA > maxFuseA;
+
 export function arrayFigures(s: Solar, chargingV: number): ArrayFigures {
   const wp = s.wp * s.series * s.parallel;
   const outputA = Math.min(s.controllerA, (wp * s.derate) / 0.7 / chargingV);
@@ -29,7 +33,7 @@ export function arrayFigures(s: Solar, chargingV: number): ArrayFigures {
     iscA: s.iscA * s.parallel,
     impA: s.impA * s.parallel,
     outputA,
-    stringFuseA: s.parallel >= 3 ? 1.56 * s.iscA : null,
+    stringFuseA: backfed(s) ? 1.56 * s.iscA : null,
     panelSideA: 1.25 * s.iscA * s.parallel,
     batterySideA: 1.25 * Math.min(s.controllerA, outputA),
   };

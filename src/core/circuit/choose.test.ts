@@ -1,5 +1,6 @@
 /** Choosing a way's device: bounds, families, refusals, conflicts. */
 import { analyse } from '../analysis';
+import { workedOf } from '../analysis/testing';
 import type { Circuit, Design, Load } from '../design';
 import { bareBoat, withLoad } from '../design/testing';
 import type { Protection } from './choose';
@@ -155,4 +156,38 @@ test('a name takes no fuse away: only a kind that was entered does', () => {
   expect(chosen({ name: 'Starter solenoid', rating: 60 }).missing).toBe(false);
   expect(chosen({ name: 'Starter', rating: 60 }).missing).toBe(false);
   expect(chosen({ kind: 'starter', rating: 60 }).missing).toBe(true);
+});
+
+describe('what speaks against a device is told whole', () => {
+  const main = (design: Design, id = 'c-main') => workedOf(design, id).trial.protection;
+  const boat = withLoad(bareBoat('metric'), { rating: 60, ratingBy: 'A', behaviour: 'current' }, 3);
+  test('a pin below the load and above its maker’s fuse is told twice', () => {
+    const asked = { rating: 20, ratingBy: 'A' as const, behaviour: 'current' as const, makerFuseA: 10 };
+    const pin = { size: null, legs: 1, family: null, ratingA: 15, ownDevices: false };
+    const { conflict } = workedOf(withLoad(bareBoat('metric'), asked, 3, { pin })).trial.protection;
+    expect(conflict).toContain('15 A is below the working current of 20.0 A');
+    expect(conflict).toContain('15 A is above the 10 A allowed by the maker of Thing');
+  });
+  test('the largest fuse the bank’s maker allows bounds what stands at its post', () => {
+    const makers = (maxFuseA: number | null): Design => ({
+      ...boat,
+      banks: boat.banks.map((b) => ({ ...b, sheet: { ...b.sheet, maxFuseA } })),
+    });
+    expect(main(makers(null)).upper).toBeNull();
+    expect(main(makers(200))).toMatchObject({ upper: { amps: 200, by: 'the maker of the bank' }, conflict: null });
+    expect(main(makers(40)).conflict).toContain('the maker of the bank allows 40 A');
+  });
+  test('a refusal by a hair, by a typical resistance, asks for the maker’s figure; by much, or by the maker’s, it does not', () => {
+    // A fault of so many amps at the post, by a block of such a size: 12.8 V / (0.6 × ohm).
+    const reasons = (blockAh: number, shortCircuitA: number | null = null): string =>
+      main({ ...boat, banks: boat.banks.map((b) => ({ ...b, blockAh, strings: 1, shortCircuitA })) })
+        .refused.map((r) => r.reason)
+        .join('; ');
+    const at = Array.from({ length: 60 }, (_, i) => 60 + 10 * i).map((ah) => reasons(ah));
+    const near = at.filter((r) => r.includes('by a typical resistance of the bank'));
+    expect(near.length).toBeGreaterThan(0);
+    expect(near.length).toBeLessThan(at.length);
+    expect(reasons(600, 10500)).toContain('a short here is 10500 A');
+    expect(reasons(600, 10500)).not.toContain('typical resistance');
+  });
 });

@@ -41,6 +41,13 @@ export interface Protection {
   readonly restV: number;
 }
 
+/** A short is known no better than the bank's resistance: what a typical one refuses by a little, its maker's figure may allow. */
+const HAIR = 1.15;
+const byAHair = (interruptsA: number, faultA: number, { upstream: { bank } }: CircuitInput): string =>
+  bank && !bank.faultIsMakers && faultA <= HAIR * interruptsA
+    ? `, ${((100 * faultA) / interruptsA - 100).toFixed(1)} % more, by a typical resistance of the bank: enter its maker's short-circuit current`
+    : '';
+
 const refusalOf = (family: Family, input: CircuitInput, faultA: number, floorA: number): string | null => {
   const { bank } = input.upstream;
   const highV = bank ? bank.equaliseV : input.systemV * 1.2;
@@ -48,7 +55,8 @@ const refusalOf = (family: Family, input: CircuitInput, faultA: number, floorA: 
   if (family.maxVDc === null || highV > family.maxVDc) return `takes ${family.maxVDc ?? 0} V DC; charging reaches ${highV.toFixed(1)} V`;
   const interrupts = family.interrupting.find((at) => at.volts >= restV);
   if (!interrupts) return `no interrupting figure at ${restV.toFixed(1)} V`;
-  if (interrupts.amps < faultA) return `interrupts ${interrupts.amps} A; a short here is ${Math.round(faultA)} A`;
+  if (interrupts.amps < faultA)
+    return `interrupts ${interrupts.amps} A; a short here is ${Math.round(faultA)} A${byAHair(interrupts.amps, faultA, input)}`;
   if (interrupts.amps < floorA) return `interrupts ${interrupts.amps} A; the bank's cranking amps ask for ${floorA} A`;
   if (input.upstream.place?.vapour && !family.ignitionProtected) return 'not ignition protected, and petrol vapour is possible here';
   return null;
@@ -78,6 +86,8 @@ function upperBound(input: CircuitInput): Bound | null {
     if (tap.load?.makerFuseA != null) bounds.push({ amps: tap.load.makerFuseA, by: `the maker of ${tap.name}` });
     if (tap.panel?.maxTotalA != null) bounds.push({ amps: tap.panel.maxTotalA, by: `${tap.panel.name}, which takes no more in all` });
   }
+  if (input.upstream.atBank && input.upstream.bank?.maxFuseA != null)
+    bounds.push({ amps: input.upstream.bank.maxFuseA, by: 'the maker of the bank' });
   if (input.panel?.maxWayA != null) bounds.push({ amps: input.panel.maxWayA, by: `a way of ${input.panel.name}` });
   return bounds.reduce<Bound | null>((least, b) => (least && least.amps <= b.amps ? least : b), null);
 }
@@ -206,7 +216,7 @@ function chooseFor(input: CircuitInput, legs: number, takesMm2: number): Omit<Pr
   };
 }
 
-/** What speaks against a rating that is pinned or found: the first of what it would do. */
+/** All that speaks against a rating that is pinned or found; null: nothing. */
 function pinnedConflict(
   pinned: number,
   family: Family,
@@ -215,11 +225,15 @@ function pinnedConflict(
   stands: string,
   isFound: boolean,
 ): string | null {
+  const against: string[] = [];
   if (pinned < input.workingA)
-    return `${stands}${pinned} A is below the working current of ${input.workingA.toFixed(1)} A: it will open in use. ${isFound ? 'Replace' : 'Unpin'} it, or take loads off.`;
-  if (!carriesSurges(family, pinned, input))
-    return `${stands}${pinned} A opens on the start surge. Use a larger one, or one with a slower curve.`;
-  return upper && pinned > upper.amps ? `${stands}${pinned} A is above the ${upper.amps} A allowed by ${upper.by}.` : null;
+    against.push(
+      `${stands}${pinned} A is below the working current of ${input.workingA.toFixed(1)} A: it will open in use. ${isFound ? 'Replace' : 'Unpin'} it, or take loads off.`,
+    );
+  else if (!carriesSurges(family, pinned, input))
+    against.push(`${stands}${pinned} A opens on the start surge. Use a larger one, or one with a slower curve.`);
+  if (upper && pinned > upper.amps) against.push(`${stands}${pinned} A is above the ${upper.amps} A allowed by ${upper.by}.`);
+  return against.join(' ') || null;
 }
 
 function noRating(family: Family, lowerA: number, upper: Bound | null): string {
@@ -238,8 +252,8 @@ function contradiction(
   order: readonly string[],
 ): string {
   if (!someAllowed) {
-    const [first] = refused;
-    return `No family may stand here: ${first ? `${first.family} ${first.reason}` : 'none is offered'}. Put a device with a higher figure at this way, or a current-limiting fuse (class T) upstream.`;
+    const all = refused.map((r) => `${r.family} ${r.reason}`).join('; ');
+    return `No family may stand here: ${all || 'none is offered'}. Put a device with a higher figure at this way, or a current-limiting fuse (class T) upstream.`;
   }
   if (upper && upper.amps < Math.max(lowerA, input.workingA))
     return `Load asks for ${lowerA.toFixed(1)} A or more; ${upper.by} allows ${upper.amps} A. Split the circuit, or give the load a way of its own.`;

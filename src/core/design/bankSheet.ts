@@ -22,6 +22,8 @@ export const BankSheetSchema = v.object({
   slope: later(v.nullable(SlopeSchema), null),
   /** Of the whole bank, A. */
   maxChargeA: stated(0.5, 5000),
+  /** Largest fuse its maker allows before the whole bank, A. */
+  maxFuseA: stated(1, 2000),
   /** Bank current at which absorption is done, % of capacity, A per 100 Ah. */
   tailPct: stated(0.1, 20),
   cycles: stated(10, 20000),

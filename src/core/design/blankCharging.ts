@@ -126,6 +126,7 @@ export function blankSource(id: string, kind: Source['kind'], systemV: number, b
             series: times > 1 ? 2 : 1,
             parallel: 2,
             seriesFuseA: 10,
+            maxFuseA: null,
             coldC: 0,
             controllerV: 75,
             controllerA: ratedA,

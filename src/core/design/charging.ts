@@ -1,6 +1,7 @@
 /** What charges, what joins the banks, and how the boat is lived in through the day. Volts are of the whole bank, at 25 degC. */
 import * as v from 'valibot';
 import { SlopeSchema } from './bankSheet';
+import { SizeSchema } from './device';
 import { MARKS } from '../quantity';
 import { between, id, later, list, name, note, oneOf, whole } from './fields';
 
@@ -93,6 +94,8 @@ const SolarSchema = v.object({
   series: whole(1, 12),
   parallel: whole(1, 12),
   seriesFuseA: optional(1, 100),
+  /** Largest fuse a panel's maker allows in its string; null: not known. */
+  maxFuseA: later(optional(1, 100), null),
   coldC: between(-40, 30),
   controllerV: between(10, 1000),
   controllerA: between(1, 400),
@@ -175,10 +178,12 @@ export const EngineSchema = v.object({
   coldC: between(-30, 40),
   startBankId: v.nullable(id),
   crankPathMohm: between(0, 50),
+  /** Least cable to its starter, by its maker; null: not said. */
+  starterCable: later(v.nullable(SizeSchema), null),
   fit: FitSchema,
 });
 
-export const DEFAULT_ENGINE: v.InferInput<typeof EngineSchema> = {
+export const DEFAULT_ENGINE: v.InferOutput<typeof EngineSchema> = {
   fuel: 'diesel',
   kw: 30,
   idleRpm: 850,
@@ -193,6 +198,7 @@ export const DEFAULT_ENGINE: v.InferInput<typeof EngineSchema> = {
   coldC: 0,
   startBankId: null,
   crankPathMohm: 1.5,
+  starterCable: null,
   fit: { mounting: 'unknown', pivotMm: null, pulley: 'unknown', rotation: 'unknown' },
 };
 

@@ -327,3 +327,38 @@ test('an edit that says nothing to a lead leaves its result the same object; one
   expect(changedNames).not.toContain('Relay, first');
   expect(after).toEqual(analyse(heavier).leads);
 });
+
+describe('a starter’s cable', () => {
+  const starter = (engine: Partial<Design['engine']>, house: Partial<Design['house']> = {}) => {
+    const banks = whole.banks.map((b) => ({ ...b, tempC: 25 }));
+    const d: Design = { ...whole, banks, engine: { ...whole.engine, ...engine }, house: { ...whole.house, ...house } };
+    const result = analyse(d).leads[d.leads.findIndex((l) => l.name === 'Starter')];
+    const rung = (by: string) => result?.rungs.find((r) => r.by === by);
+    return { result, rung };
+  };
+  test('is as heavy as the engine’s maker asks', () => {
+    expect(starter({}).rung('engine’s maker')).toBeUndefined();
+    const asked = starter({ starterCable: { school: 'metric', size: '95' } });
+    expect(asked.rung('engine’s maker')).toMatchObject({ size: '95' });
+    expect(asked.result?.conductor.areaMm2).toBeGreaterThanOrEqual(95);
+  });
+  /*
+   * By hand: 350 A, six starts of 10 s are 60 s; with none given away, ρ J² / (c δ) = 1.75e-8 × (350 / 35e-6)² / 3.45e6 = 0.51 K/s warm 35 mm² by
+   * 30 °C, to 55 of the 60 °C allowed from 25; 25 mm² by 60 °C, to 85. Some is given away in the pauses: 35 is enough, 16 never.
+   */
+  test('leaves the battery’s post under 60 °C after starts in a row', () => {
+    const { rung } = starter({ crankA: 350, crankS: 3, starts: 6 });
+    expect(['25', '35']).toContain(rung('post')?.size);
+    const harder = starter({ crankA: 350, crankS: 15, starts: 6 });
+    expect(harder.rung('post')?.areaMm2).toBeGreaterThan(rung('post')?.areaMm2 ?? Infinity);
+    expect(starter({ crankA: 350, crankS: 3, starts: 6 }, { postC: 45 }).rung('post')?.areaMm2).toBeGreaterThan(
+      rung('post')?.areaMm2 ?? Infinity,
+    );
+  });
+  test('leaves the starter its volts: half of what the bank leaves to each of the two cables; where the bank leaves none it is no cable’s', () => {
+    const wide = starter({ crankMinV: 6 }).rung('cranking volts');
+    const narrow = starter({ crankMinV: 10 }).rung('cranking volts');
+    expect(wide?.areaMm2).toBeLessThanOrEqual(narrow?.areaMm2 ?? Infinity);
+    expect(starter({ crankMinV: 12 }).rung('cranking volts')).toBeUndefined();
+  });
+});

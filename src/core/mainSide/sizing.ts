@@ -2,10 +2,10 @@
 import { type Conductor, CONDUCTORS, deviceOhm, findConductor, JOINT_OHM, AMBIENT_C, CRANK_PCT } from '../rules';
 import { analyseCircuit, type CircuitResult, NOWHERE } from '../circuit';
 import { ampacityA, conductorOhm, conductorTempC, derate, dutyEquivalentA, rulingPlace, timeConstantS } from '../conductor';
-import { blankCircuit, blankLoad, type BatteryCable, type Place, rowOf } from '../design';
-import type { BankSource } from '../bank';
+import { blankCircuit, blankLoad, type BatteryCable, type Place, rowOf, startBankOf } from '../design';
+import { bankRestV, type BankSource, bankTempC } from '../bank';
 import { loadCurrent, type StudyVolts } from '../demand';
-import { round3 } from '../quantity';
+import { round3, sizeName } from '../quantity';
 import type { LeadParts } from './parts';
 import { carries, type Carries } from './carries';
 import { endPlaceId, batteryCableLengthM } from '../topology';
@@ -16,6 +16,8 @@ const BOND_MM2 = { awg: 8.3, metric: 10 } as const;
 const STARTER_MM2 = { awg: 21.1, metric: 25 } as const;
 /** A hard start: as long as makers let a starter turn, and the rest they ask for after it. Typical. */
 const HARD_START = { onS: 30, restS: 120 } as const;
+/** One of several starts in a row, as an owner tries again: what it lasts at the least, and the pause after it. Typical, ours. */
+const AGAIN = { onS: 10, restS: 30 } as const;
 
 export interface LeadRung {
   readonly by: string;
@@ -122,6 +124,12 @@ const ONE_WAY = 0.4;
 const ofSource = (design: LeadParts, lead: BatteryCable): boolean =>
   [lead.from, lead.to].some((e) => e.kind === 'source' || (e.kind === 'bar' && rowOf(design.bars, e.id)?.kind === 'engine')) &&
   lead.rail !== 'earth';
+
+/** As warm as it is where the battery of one of its ends stands, degC. */
+const postC = (design: LeadParts, { from, to }: BatteryCable): number => {
+  const bank = [from, to].flatMap((e) => (e.kind === 'bank' ? (rowOf(design.banks, e.id) ?? []) : []))[0];
+  return bank ? bankTempC(design, bank) : AMBIENT_C;
+};
 
 /** Two cables share an end that is no source's or join's own terminal. */
 const meets = (a: BatteryCable, b: BatteryCable): boolean =>
@@ -246,8 +254,36 @@ export function batteryCableResult(
       const least = oneSmaller(table, positiveMm2(design, circuits, end.id));
       rung('its positive', 'no more than one size smaller than the positive', (c) => c.areaMm2 >= least - 1e-9);
     }
-  if (load.cranks)
-    rung('starter', '4 AWG or 25 mm² at the least, unless the engine’s maker asks for more', (c) => c.areaMm2 >= STARTER_MM2[boat.ruleSet]);
+  if (load.cranks) {
+    rung('starter', '4 AWG or 25 mm² at the least', (c) => c.areaMm2 >= STARTER_MM2[boat.ruleSet]);
+    const makers = engine.starterCable && findConductor(engine.starterCable.school, engine.starterCable.size);
+    if (makers)
+      rung('engine’s maker', `its maker asks for ${sizeName(makers.school, makers.size)}`, (c) => c.areaMm2 >= makers.areaMm2 - 1e-9);
+    const again = { onS: Math.max(engine.crankS, AGAIN.onS), restS: AGAIN.restS, repeats: engine.starts };
+    const start = startBankOf(design);
+    const source = start && banks.find((b) => b.bankId === start.id);
+    if (source) {
+      const sagV = bankRestV(source, house.studySoc) - load.amps * source.ohm;
+      // A bank that sags below what the starter needs is no cable's to mend.
+      if (sagV > engine.crankMinV)
+        rung(
+          'cranking volts',
+          `half of what is left of ${sagV.toFixed(2)} V at the posts to the ${round3(engine.crankMinV)} V its starter needs`,
+          (c) => load.amps * (ohm(c, warm(c)) + inlineOhm) <= (sagV - engine.crankMinV) / 2,
+        );
+    }
+    if ([lead.from, lead.to].some((e) => e.kind === 'bank'))
+      rung(
+        'post',
+        `no more than ${house.postC} °C at the battery’s post after ${engine.starts} starts of ${again.onS} s in a row, ${again.restS} s between`,
+        (c) => {
+          const izA = ampacityA(c, ruling);
+          const equalA = dutyEquivalentA(load.amps, again, timeConstantS(c, ruling.ratingC, ruling.ambientC, izA));
+          const riseC = conductorTempC(ruling.ambientC, ruling.ratingC, equalA, izA) - ruling.ambientC;
+          return postC(design, lead) + riseC <= house.postC;
+        },
+      );
+  }
   const strength = table.find((c) => c.size === (boat.ruleSet === 'awg' ? '16' : '1'))?.areaMm2 ?? 0;
   rung('strength', '16 AWG or 1 mm²', (c) => c.areaMm2 >= strength);
 

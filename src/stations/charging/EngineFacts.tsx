@@ -1,14 +1,20 @@
 'use client';
 import { MOUNTINGS, PULLEYS, ROTATIONS } from '@/core/design';
+import { sizeName } from '@/core/quantity';
+import { CONDUCTORS } from '@/core/rules';
 import { useDesign } from '@/ui/boat/context';
 import { usePut } from '@/ui/boat/put';
 import { Choice, Figure, OptionalFigure } from '@/ui/field';
+
+/** A starter's cable is no thinner, mm2. */
+const LEAST_MM2 = 20;
 
 /** The engine as far as charging and starting go. */
 export function EngineFacts() {
   const design = useDesign();
   const put = usePut();
   const { engine } = design;
+  const heavy = CONDUCTORS[design.boat.ruleSet].filter((c) => c.areaMm2 >= LEAST_MM2);
   const set = (path: readonly string[], value: unknown) => put(['engine', ...path], value, 'the engine');
   const figure = (
     key: 'kw' | 'idleRpm' | 'cruiseRpm' | 'maxRpm' | 'idleLph' | 'fullLph' | 'crankPathMohm',
@@ -42,6 +48,16 @@ export function EngineFacts() {
         />
         <Figure label="coldest morning" kind="C" value={engine.coldC} low={-30} high={40} onChange={(v) => set(['coldC'], v)} />
         {figure('crankPathMohm', 'path, out and back, mΩ', 0, 50)}
+        <Choice
+          label="least cable, by its maker"
+          value={engine.starterCable ? `${engine.starterCable.school} ${engine.starterCable.size}` : ''}
+          options={['', ...heavy.map((c) => `${c.school} ${c.size}`)]}
+          names={{ '': 'not said', ...Object.fromEntries(heavy.map((c) => [`${c.school} ${c.size}`, sizeName(c.school, c.size)])) }}
+          onChange={(v) => {
+            const chosen = heavy.find((c) => `${c.school} ${c.size}` === v);
+            set(['starterCable'], chosen ? { school: chosen.school, size: chosen.size } : null);
+          }}
+        />
         <Choice
           label="cranks from"
           value={engine.startBankId ?? ''}

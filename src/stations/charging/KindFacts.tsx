@@ -133,6 +133,14 @@ export function SolarFacts({ source, put }: Own) {
           high={100}
           onChange={(v) => put(['solar', 'seriesFuseA'], v, 'string fuse')}
         />
+        <OptionalFigure
+          label="panel’s largest fuse"
+          kind="A"
+          value={solar.maxFuseA}
+          low={1}
+          high={100}
+          onChange={(v) => put(['solar', 'maxFuseA'], v, 'largest fuse of a panel')}
+        />
       </div>
       <p className="mt-1">
         {round3(f.wp)} Wp. On the coldest morning{' '}

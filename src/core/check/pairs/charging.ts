@@ -83,6 +83,12 @@ export const CHARGING: readonly Pair[] = [
     'banks.house.box.heightMm',
     100,
   ),
+  pair(
+    'string-fuse-over',
+    boat([{ ...kind('solar'), solar: { ...(kind('solar').solar as NonNullable<Source['solar']>), maxFuseA: 20 } }]),
+    'sources.s.solar.seriesFuseA',
+    30,
+  ),
   pair('bms-volts', quietBoat({ bms }), 'banks.house.bms.underV', 15),
   pair('bms-warns', quietBoat({ chemistry: 'lfp', bms }), 'banks.house.bms.warns', false),
   pair('sharing', quietBoat({ strings: 4, links: { way: 'bus bars', size: '16', lengthM: 0.5 } }), 'banks.house.links.way', 'one end'),

@@ -392,8 +392,8 @@ const SUN_AND_WIND: readonly ChargingRule[] = [
     {
       id: 'string-fuse',
       severity: 'fix',
-      reads: ['sources.solar.parallel', 'sources.solar.seriesFuseA'],
-      when: 'three strings or more are in parallel without a fuse each',
+      reads: ['sources.solar.parallel', 'sources.solar.seriesFuseA', 'sources.solar.maxFuseA'],
+      when: 'strings in parallel can feed a faulty one with more than its panels bear, without a fuse each: beyond their maker’s fuse, else from three on',
       why: 'The others feed a faulty one: fire.',
       todo: "A fuse in each string, of the panel maker's rating.",
       hazard: 'fire',
@@ -412,6 +412,27 @@ const SUN_AND_WIND: readonly ChargingRule[] = [
         todo: `A fuse of ${Math.ceil(f?.stringFuseA ?? 0)} A or the panel maker's in each string.`,
       }));
     },
+  ),
+  source(
+    {
+      id: 'string-fuse-over',
+      severity: 'fix',
+      reads: ['sources.solar.seriesFuseA', 'sources.solar.maxFuseA'],
+      when: 'the fuse of a string is larger than the panel’s maker allows',
+      why: 'The panel burns before the fuse opens.',
+      todo: 'The largest its maker allows, or fewer strings in parallel.',
+      hazard: 'fire',
+      confirm: 'eyes',
+      source: SOURCES.maker,
+      cure: (design, { about }) => {
+        const max = sourceOf(design, about.id)?.solar?.maxFuseA;
+        return max == null ? null : [setOp(design, ['sources', about.id, 'solar', 'seriesFuseA'], max)];
+      },
+    },
+    ({ solar }) =>
+      when(solar !== null && solar.maxFuseA !== null && (solar.seriesFuseA ?? 0) > solar.maxFuseA, () => ({
+        title: `string fuses of ${solar?.seriesFuseA ?? 0} A, the panel takes ${solar?.maxFuseA ?? 0} A at most`,
+      })),
   ),
   source(
     {

@@ -185,6 +185,7 @@ function OneBank({ bank, put }: { bank: Bank; put: (path: string[], value: unkno
           {sheet('floatV', 'float', 'V', c.floatV * times, 2, 70)}
           {sheet('equaliseV', 'equalise', 'V', c.equaliseV === null ? null : c.equaliseV * times, 2, 75)}
           {sheet('maxChargeA', 'largest charge', 'A', c.maxChargeC * c20Ah(bank), 0.5, 5000)}
+          {sheet('maxFuseA', 'largest fuse before it', 'A', null, 1, 2000)}
           {sheet('peukert', 'Peukert exponent', 'none', c.peukert, 1, 1.6)}
           {sheet('windowLowSoc', 'window from (0 to 1)', 'none', c.windowLowSoc, 0, 0.95)}
           {sheet('windowHighSoc', 'window to', 'none', c.windowHighSoc, 0.05, 1)}
