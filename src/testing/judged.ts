@@ -21,10 +21,10 @@ function heavyCables(design: Design): string[] {
   });
 }
 
-/** Conflicts of devices that no stop tells. */
+/** Conflicts of devices that nothing tells. */
 function untold(design: Design): string[] {
   const { circuits, findings } = analyse(design);
-  const told = (id: string) => findings.some((f) => f.severity === 'stop' && (f.id.endsWith(`:${id}`) || f.rule === 'panel-family'));
+  const told = (id: string) => findings.some((f) => f.severity !== 'note' && (f.id.endsWith(`:${id}`) || f.rule === 'panel-family'));
   return circuits.flatMap((c) => (c.own.protection.conflict !== null && !told(c.id) ? [`${c.name}: ${c.own.protection.conflict}`] : []));
 }
 

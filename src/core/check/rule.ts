@@ -87,3 +87,6 @@ export const SOURCES = {
   practice: 'practice of the trade',
   data: 'the design itself',
 } as const;
+
+/** What settles a short that is known by a typical resistance alone. */
+export const ASK_SHORT = 'Ask the battery’s maker for the short-circuit current, and enter it on Bank.';

@@ -177,6 +177,26 @@ describe('what speaks against a device is told whole', () => {
     expect(main(makers(200))).toMatchObject({ upper: { amps: 200, by: 'the maker of the bank' }, conflict: null });
     expect(main(makers(40)).conflict).toContain('the maker of the bank allows 40 A');
   });
+  test('where nothing interrupts a short by a typical resistance by less than half again, the bank’s maker is asked; by his figure it is a stop', () => {
+    const lithium = (strings: number, shortCircuitA: number | null = null): Design => ({
+      ...boat,
+      banks: boat.banks.map((b) => ({ ...b, chemistry: 'lfp', blockAh: 100, strings, shortCircuitA })),
+    });
+    const counts = [2, 3, 4, 5, 6, 7, 8, 9, 10, 12, 14, 16];
+    const many = counts.map((n) => main(lithium(n)));
+    const asks = many.filter((p) => p.asksMaker);
+    expect(asks.length).toBeGreaterThan(0);
+    for (const p of asks) {
+      expect(p.faultA).toBeLessThanOrEqual(1.5 * p.interruptsA);
+      expect(p.conflict).toContain('ask its maker for the short-circuit current');
+    }
+    const [first] = asks;
+    const told = (d: Design) => analyse(d).findings.find((f) => f.id === 'protection-conflict:c-main');
+    const strings = counts[many.indexOf(first as Protection)] ?? 0;
+    expect(told(lithium(strings))).toMatchObject({ severity: 'fix', title: 'its device may not interrupt the bank' });
+    expect(told(lithium(strings, first?.faultA ?? 0))).toMatchObject({ severity: 'stop' });
+    expect(told(lithium(16))?.severity).toBe('stop');
+  });
   test('a refusal by a hair, by a typical resistance, asks for the maker’s figure; by much, or by the maker’s, it does not', () => {
     // A fault of so many amps at the post, by a block of such a size: 12.8 V / (0.6 × ohm).
     const reasons = (blockAh: number, shortCircuitA: number | null = null): string =>

@@ -33,6 +33,8 @@ export interface Protection {
   readonly conflict: string | null;
   /** The place allows none of the families it may take: the panel's fault, not the circuit's. */
   readonly noneAllowed: boolean;
+  /** Nothing made interrupts the short a typical resistance of the bank gives, by less than half again: its maker's figure decides. */
+  readonly asksMaker: boolean;
   readonly pinnedFamily: boolean;
   readonly pinnedRating: boolean;
   readonly faultA: number;
@@ -42,11 +44,25 @@ export interface Protection {
 }
 
 /** A short is known no better than the bank's resistance: what a typical one refuses by a little, its maker's figure may allow. */
-const HAIR = 1.15;
+const NEARLY = 1.5;
 const byAHair = (interruptsA: number, faultA: number, { upstream: { bank } }: CircuitInput): string =>
-  bank && !bank.faultIsMakers && faultA <= HAIR * interruptsA
+  bank && !bank.faultIsMakers && faultA <= NEARLY * interruptsA
     ? `, ${((100 * faultA) / interruptsA - 100).toFixed(1)} % more, by a typical resistance of the bank: enter its maker's short-circuit current`
     : '';
+
+/** Whether only the short speaks against a family, by less than half again, and that by a typical resistance. */
+function nearlyInterrupts(family: Family, input: CircuitInput, faultA: number, floorA: number, restV: number): boolean {
+  const { bank, place } = input.upstream;
+  const figure = family.interrupting.find((at) => at.volts >= restV)?.amps ?? 0;
+  return (
+    bank !== null &&
+    !bank.faultIsMakers &&
+    (family.maxVDc ?? 0) >= bank.equaliseV &&
+    figure >= floorA &&
+    faultA <= NEARLY * figure &&
+    !(place?.vapour && !family.ignitionProtected)
+  );
+}
 
 const refusalOf = (family: Family, input: CircuitInput, faultA: number, floorA: number): string | null => {
   const { bank } = input.upstream;
@@ -183,12 +199,16 @@ function chooseFor(input: CircuitInput, legs: number, takesMm2: number): Omit<Pr
   if (best && !input.isFeeder && best.ratingA > Math.max(SMALL_A, MOST_OVER * lowerA))
     best = picks.reduce((least, p) => (p.ratingA < least.ratingA ? p : least), best);
   let conflict: string | null = null;
+  let asksMaker = false;
   if (!best) {
     // What stands in is the strongest there is: never a weak one that a short would burst.
     const strength = (f: Family): number => f.interrupting.find((at) => at.volts >= restV)?.amps ?? 0;
     const offered = [...allowed, ...order.flatMap((id) => findFamily(id) ?? []).sort((a, b) => strength(b) - strength(a))];
     const family = offered.find((f) => f.ratingsA.some((r) => r >= lowerA)) ?? offered[0] ?? (DC_FAMILIES[0] as Family);
-    conflict = contradiction(input, family, allowed.length > 0, lowerA, upper, refused, order);
+    asksMaker = allowed.length === 0 && nearlyInterrupts(family, input, faultA, floorA, restV);
+    conflict = asksMaker
+      ? `No family here interrupts ${Math.round(faultA)} A for certain: ${family.name} interrupts ${strength(family)} A. The short is by a typical resistance of the bank: ask its maker for the short-circuit current, and enter it.`
+      : contradiction(input, family, allowed.length > 0, lowerA, upper, refused, order);
     best = { family, ratingA: family.ratingsA.find((r) => r >= lowerA) ?? family.ratingsA[family.ratingsA.length - 1] ?? 1 };
   }
   const pinned = kept ? kept.ratingA : circuit.pin.ratingA;
@@ -207,6 +227,7 @@ function chooseFor(input: CircuitInput, legs: number, takesMm2: number): Omit<Pr
     refused,
     conflict,
     noneAllowed: allowed.length === 0,
+    asksMaker,
     pinnedFamily: circuit.pin.family !== null,
     pinnedRating: pinned !== null,
     faultA,

@@ -50,7 +50,7 @@ export function Runs({ design, shown, chosenId, worst, onChoose, to, view }: Run
         data-run={`${view}-${c.id}`}
         className="cursor-pointer"
         role="button"
-        aria-label={`run of ${c.no} ${c.name}, ${view}${found ? `, ${found.severity}: ${found.title}` : ''}`}
+        aria-label={`run of ${c.no} ${c.name}, ${view}${found ? `, ${found.severity} ${c.no}: ${found.title}` : ''}`}
         onClick={() => onChoose(c)}
       >
         {segments.map((points, i) => {
@@ -78,7 +78,7 @@ export function Runs({ design, shown, chosenId, worst, onChoose, to, view }: Run
             paintOrder="stroke"
             className="text-[11px] font-semibold select-none"
           >
-            {c.no} {found ? found.severity : c.name}
+            {found && settle ? `${found.severity} ${c.no}` : `${c.no} ${c.name}`}
           </text>
         ) : null}
       </g>

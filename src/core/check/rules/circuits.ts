@@ -2,7 +2,7 @@
 import { type CircuitTrial, type CriterionId, type Ladder, makerAreaMm2, protects, type State } from '../../circuit';
 import { type Design, type Finding, setOp, type Severity, rowOf } from '../../design';
 import { choiceName, show, sizeName, type Units } from '../../quantity';
-import { type Hazard, type Rule, SOURCES, type Told, when } from './../rule';
+import { ASK_SHORT, type Hazard, type Rule, SOURCES, type Told, when } from './../rule';
 
 /** What rules on a circuit read. */
 export interface CircuitFacts {
@@ -269,10 +269,16 @@ export const CIRCUIT_RULES: readonly CircuitRule[] = [
     confirm: 'nothing',
     source: SOURCES.dc,
     find: (f) => {
-      const { conflict, noneAllowed } = f.b.protection;
+      const { conflict, noneAllowed, asksMaker } = f.b.protection;
       return when(serves(f) && conflict !== null && !(noneAllowed && f.b.input.panel?.family != null), () => ({
         id: idOf(f),
-        title: 'no device suits both sides',
+        ...(asksMaker
+          ? {
+              severity: 'fix' as const,
+              title: 'its device may not interrupt the bank',
+              todo: ASK_SHORT,
+            }
+          : { title: 'no device suits both sides' }),
         why: conflict ?? '',
       }));
     },

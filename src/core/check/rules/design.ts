@@ -3,7 +3,7 @@ import type { CircuitResult } from '../../circuit';
 import { type Circuit, setOp, rowOf } from '../../design';
 import { ringWords } from '../../topology';
 import type { Ring } from '../../solve';
-import { type Rule, SOURCES, type Told, when } from './../rule';
+import { ASK_SHORT, type Rule, SOURCES, type Told, when } from './../rule';
 import type { DesignParts } from './reads';
 
 export interface DesignFacts {
@@ -285,6 +285,7 @@ export const DESIGN_RULES: readonly DesignRule[] = [
           id: p.id,
           title: `may not hold ${refusal?.family ?? 'its'}s`,
           why: `Each ${refusal?.reason ?? 'is refused'}.`,
+          ...(unfit?.own.protection.asksMaker ? { severity: 'fix' as const, todo: ASK_SHORT } : {}),
         }));
       }),
     cure: (design, { about }) => [setOp(design, ['panels', about.id, 'family'], null)],

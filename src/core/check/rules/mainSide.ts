@@ -4,7 +4,7 @@ import { endName, endNode, loops, loose, paralleled, returnBar, shuntCable } fro
 import { type BatteryCableResult, ledOhm, MOST_ON_A_STUD } from '../../mainSide';
 import { sizeName } from '../../quantity';
 import { endTakes, largestAtEnd, studName } from '../../rules';
-import { type Rule, type Said, SOURCES, type Told, when } from './../rule';
+import { ASK_SHORT, type Rule, type Said, SOURCES, type Told, when } from './../rule';
 import type { MainSideParts } from './reads';
 
 export interface MainSideFacts {
@@ -198,7 +198,13 @@ const LEADS: readonly MainSideRule[] = [
     },
     ({ result }) => {
       const conflict = result?.device?.own.protection.conflict ?? null;
-      return when(conflict !== null, () => ({ title: 'no device suits both sides', why: conflict ?? '' }));
+      const asks = result?.device?.own.protection.asksMaker ?? false;
+      return when(conflict !== null, () => ({
+        ...(asks
+          ? { severity: 'fix' as const, title: 'its device may not interrupt the bank', todo: ASK_SHORT }
+          : { title: 'no device suits both sides' }),
+        why: conflict ?? '',
+      }));
     },
   ),
   lead(
