@@ -362,3 +362,33 @@ test('with a stop open the cut list is not to be built: its pieces are struck an
   await expect(page.getByRole('row', { name: /Refrigerator compressor.*no:/ })).toHaveCount(0);
   await axe(page);
 });
+
+test('the least sure choices are listed with what would settle each; a bus bar asks for what it carries, and is put right', async ({
+  page,
+  marram,
+}) => {
+  await open(page, marram, 'wiring');
+  await page.getByRole('button', { name: 'least sure' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Least sure' });
+  const least = dialog.getByRole('row').filter({ hasText: 'USB outlets' });
+  await expect(least).toContainText('the length of its run');
+  await expect(least).toContainText('Tape the run, and enter it.');
+  await axe(page);
+  await least.getByRole('button', { name: 'USB outlets' }).click();
+  await expect(dialog).toHaveCount(0);
+  const working = page.getByRole('complementary', { name: 'The working' });
+  await expect(working).toContainText('How sure it is');
+  await expect(working).toContainText(/in \d+ of 100 cases/);
+
+  await view(page, 'main side');
+  const buses = page.getByRole('table', { name: 'Bus bars, as they are loaded' });
+  await expect(buses.getByRole('row', { name: /^Negative bus/ })).toContainText(/\d+ A, \d+ studs M8/);
+  await axe(page);
+  const asked = /(\d+) A, (\d+) studs/.exec(await buses.getByRole('row', { name: /^Negative bus/ }).innerText());
+  await open(page, marram, 'check');
+  const finding = page.getByRole('listitem').filter({ hasText: 'Negative bus: its rating and studs are not entered' });
+  await finding.getByRole('button', { name: 'put right' }).click();
+  await expect(finding).toHaveCount(0);
+  const bar = (await designOf(page, marram)).bars.find((b) => b.name === 'Negative bus');
+  expect([bar?.ratedA, bar?.studs]).toEqual([Number(asked?.[1]), Number(asked?.[2])]);
+});
