@@ -13,11 +13,11 @@ import { CircuitFacts } from './CircuitFacts';
 import { circuitColumns, type CircuitRow } from './columns';
 import { DeviceList } from './DeviceList';
 import { LadderChart } from './LadderChart';
-import { LeastSure } from './LeastSure';
 import { SharedSizes } from './SharedSizes';
 import { TapList } from './TapList';
 import { VoltsBar } from './VoltsBar';
 
+const LeastSure = dynamic(() => import('./LeastSure').then((m) => m.LeastSure), { ssr: false });
 const DutyChart = memo(dynamic(() => import('./DutyChart'), { ssr: false }));
 
 /** The circuit row under a point of the screen. */
@@ -42,6 +42,7 @@ export function Circuits({ filter, onFilter }: { filter: string; onFilter: (filt
   const [selected, select] = useSelected();
   const working = useWorking();
   const worst = useWorst();
+  const [asked, setAsked] = useState(false);
   /** Sizes are being worked out: pressed again meanwhile, "propose" would add everything twice. */
   const [sizing, setSizing] = useState(false);
   const over = useRef<HTMLElement | null>(null);
@@ -194,7 +195,10 @@ export function Circuits({ filter, onFilter }: { filter: string; onFilter: (filt
         <button type="button" className="act" onClick={addCircuit}>
           add
         </button>
-        <LeastSure />
+        <button type="button" className="plain" onClick={() => setAsked(true)}>
+          least sure
+        </button>
+        {asked ? <LeastSure onClose={() => setAsked(false)} /> : null}
         <SharedSizes />
         <button type="button" className="act" onClick={propose} disabled={sizing || loose === 0}>
           propose{loose > 0 ? ` for ${loose} loose` : ''}
