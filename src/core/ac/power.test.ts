@@ -289,7 +289,13 @@ test('workings tell what a run, an inverter and a generator are made of, and car
   const units = design.boat;
   const run = acCircuitWorking(design, 'main', units);
   expect(run?.sections.map((s) => s.title)).toContain('A live case at its far end');
-  expect(run?.sections.flatMap((s) => s.lines).find((l) => l.label === 'on Shore power')?.mark).toBe('assumed');
+  const onShore = (d: Design) =>
+    acCircuitWorking(d, 'main', units)
+      ?.sections.flatMap((s) => s.lines)
+      .find((l) => l.label === 'on Shore power')?.mark;
+  expect(onShore(design)).toBe('measured');
+  const unasked = design.acSources.map((s) => (s.shore ? { ...s, shore: { ...s.shore, pedestalOhm: null } } : s));
+  expect(onShore({ ...design, acSources: unasked })).toBe('assumed');
   expect(run?.neighbours.map((n) => n.label)).toEqual(['one down', 'chosen', 'one up']);
   const inverter = acSourceWorking(design, power(design), 'inv', units);
   expect(inverter?.cautions[0]).toMatch(/wakes when touched/);

@@ -11,12 +11,14 @@ import {
   type Finding,
 } from '../design';
 import { findingsOf } from '../check';
+import { ASSUMED_PEDESTAL_OHM } from './services';
 import { bareBoat } from '../design/testing';
 
-export const shoreOf = (design: Design, change: Partial<AcSource> = {}): AcSource => ({
-  ...blankAcSource('shore', 'shore', design.boat),
-  ...change,
-});
+/** Its pedestal's resistance asked, as much as is assumed else. */
+export function shoreOf(design: Design, change: Partial<AcSource> = {}): AcSource {
+  const blank = blankAcSource('shore', 'shore', design.boat);
+  return { ...blank, shore: blank.shore && { ...blank.shore, pedestalOhm: ASSUMED_PEDESTAL_OHM }, ...change };
+}
 
 /** A boat of the metric school (230 V) or the awg school (120 V) with an inlet, a panel and one branch to a kettle in the galley. */
 export function pluggedIn(school: 'awg' | 'metric' = 'metric'): Design {

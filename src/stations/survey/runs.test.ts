@@ -52,8 +52,8 @@ test('shown are none, those to be settled, or all; what is chosen always, and on
 test('coloured and labelled: red lead and the word for what must be settled, the name for what is merely chosen', () => {
   const settle = drawn('all', [finding('c-x', 'stop')]);
   expect(settle).toContain('stroke="var(--lead)"');
-  expect(settle).toMatch(/>9 stop</);
-  expect(settle).toContain('aria-label="run of 9 Thing, plan, stop: stop of c-x"');
+  expect(settle).toMatch(/>stop 9</);
+  expect(settle).toContain('aria-label="run of 9 Thing, plan, stop 9: stop of c-x"');
   const chosen = drawn('none', [], 'c-x');
   expect(chosen).toContain('stroke="var(--verdigris)"');
   expect(chosen).toMatch(/>9 Thing</);
