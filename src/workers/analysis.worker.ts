@@ -252,7 +252,8 @@ const api = {
   /** Ways out of a finding on a circuit, the cheapest first. */
   remedies: (finding: Finding): readonly Remedy[] | null => (design ? remediesOf(design, finding, sizing) : null),
   /** Findings for which ways out can be searched, by id. */
-  searchable: (): readonly string[] | null => (analysis ? searchable(analysis.findings) : null),
+  searchable: (): readonly string[] | null =>
+    design && analysis ? searchable(everyFinding(analysis, studiedNow(design, analysis))) : null,
   grow: (growth: Growth): readonly GrowthLine[] | null => (design ? whatIfItGrows(design, growth) : null),
   /** The chosen cruise, and what both schools of finishing say to it. */
   cruise(): CruiseAnswer | null {

@@ -4,7 +4,9 @@ import { applyEdit, type Design } from '../design';
 import { bareBoat, withLoad } from '../design/testing';
 import { analyse } from './analysis';
 import { effortOf } from './effort';
-import { remediesOf } from './remedies';
+import { proposeMainSide } from '../propose';
+import { remediesOf, searchable } from './remedies';
+import { findingsAfresh } from './studied';
 
 const found = (design: Design, rule: string) => {
   const finding = analyse(design).findings.find((f) => f.rule === rule);
@@ -47,10 +49,14 @@ describe.each(boats)('%s', (_, design, rule) => {
     }
   });
   test('each weighs and takes as long as it says; the cheapest comes first', () => {
-    const now = effortOf(design, analyse(design).circuits);
+    const effort = (d: Design) => {
+      const { circuits, leads } = analyse(d);
+      return effortOf(d, circuits, leads);
+    };
+    const now = effort(design);
     for (const r of remedies) {
       const edited = after(design, [...r.ops]);
-      const then = effortOf(edited, analyse(edited).circuits);
+      const then = effort(edited);
       expect(then.kg - now.kg).toBeCloseTo(r.kg, 9);
       expect(then.minutes - now.minutes).toBeCloseTo(r.minutes, 9);
     }
@@ -88,4 +94,45 @@ test('of what is no circuit there is nothing to search', () => {
     todo: '',
   };
   expect(remediesOf(thin, finding)).toEqual([]);
+});
+
+describe('a battery cable, and volts in a study', () => {
+  const gone = (design: Design, rule: string): readonly string[] => {
+    const all = findingsAfresh(design, false);
+    const finding = all.find((f) => f.rule === rule);
+    if (!finding) throw new Error(`no ${rule}`);
+    expect(searchable(all)).toContain(finding.id);
+    const remedies = remediesOf(design, finding);
+    for (const r of remedies) {
+      const left = findingsAfresh(after(design, [...r.ops]), false);
+      expect(left.some((f) => f.id === finding.id && f.severity === finding.severity)).toBe(false);
+      expect(left.filter((f) => f.severity === 'stop' && !all.some((x) => x.id === f.id))).toEqual([]);
+    }
+    return remedies.map((r) => r.say);
+  };
+  test('a cable pinned too thin: heavier, or left to the program; it costs what the heavier one weighs more', () => {
+    let n = 0;
+    const bare = withLoad(bareBoat('metric'), { behaviour: 'current', ratingBy: 'A', rating: 90 }, 4);
+    const whole: Design = { ...bare, ...proposeMainSide(bare, (p) => `${p}${++n}`) };
+    const leads = whole.leads.map((l) => (/negative$/.test(l.name) ? { ...l, size: { school: 'metric' as const, size: '6' } } : l));
+    const says = gone({ ...whole, leads }, 'lead');
+    expect(says).toContain('size and device left to the program');
+    expect(says.some((s) => / mm² in it$/.test(s))).toBe(true);
+  });
+  test('a load that falls in a study: copper in its run or before it', () => {
+    const load = { behaviour: 'current' as const, ratingBy: 'A' as const, rating: 15, minV: 11.6 };
+    const boat = withLoad(bareBoat('metric'), load, 9, { pin: pin('6') });
+    const study = {
+      id: 's',
+      name: 'On',
+      soc: 0.9,
+      engineRpm: 0,
+      shore: false,
+      cranking: false,
+      loads: { x: 'on' as const },
+      positions: null,
+      open: null,
+    };
+    expect(gone({ ...boat, studies: [study] }, 'study-volts').some((s) => s.includes('mm²'))).toBe(true);
+  });
 });

@@ -2,11 +2,13 @@
 import { analyse, type Analysis, createMemory, type Memory } from './analysis';
 import { cureOf } from './cured';
 import { effortOf } from './effort';
+import { studied } from './studied';
 import { chosenTogether, type SizeChange, sizeChanges } from './together';
 import {
   addOp,
   ALONGS,
   applyEdit,
+  type BatteryCable,
   blankCircuit,
   blankPanel,
   type Circuit,
@@ -17,7 +19,7 @@ import {
   rowOf,
   setOp,
 } from '../design';
-import { ruleIds } from '../check';
+import { everyFinding, ruleIds } from '../check';
 import { sizeName } from '../quantity';
 import { CONDUCTORS, DC_FAMILIES, FAMILY_ORDER } from '../rules';
 import { servingOf, upFrom } from '../topology';
@@ -220,11 +222,49 @@ function rest(design: Design, c: Circuit): Series[] {
   ];
 }
 
-const OF_CIRCUITS = ruleIds('circuits');
+/** Ways out of what is found on a battery cable: heavier, another device, everything left to the program. */
+function ofLead(design: Design, lead: BatteryCable, analysis: Analysis): Series[] {
+  const result = analysis.leads.find((l) => l.id === lead.id);
+  const set = (key: 'size' | 'family' | 'ratingA', to: unknown): Op => setOp(design, ['leads', lead.id, key], to);
+  const device = result?.device?.own.protection;
+  const larger = DC_FAMILIES.find((f) => f.id === device?.familyId)?.ratingsA.filter((r) => r > (device?.ratingA ?? 0)) ?? [];
+  return [
+    CONDUCTORS[design.boat.ruleSet]
+      .filter((s) => s.areaMm2 > (result?.conductor.areaMm2 ?? Infinity) + 1e-9)
+      .map((s) => ({
+        id: `own-${s.size}`,
+        say: `${sizeName(s.school, s.size)} in it`,
+        ops: [set('size', { school: s.school, size: s.size })],
+      })),
+    ...FAMILY_ORDER.bank
+      .flatMap((id) => DC_FAMILIES.find((f) => f.id === id) ?? [])
+      .filter((f) => device !== undefined && f.id !== device.familyId)
+      .map((f): Series => [
+        {
+          id: `family-${f.id}`,
+          say: `a ${f.name} instead of the ${device?.familyName ?? 'device'}`,
+          ops: [set('family', f.id), set('ratingA', null)],
+        },
+      ]),
+    larger.slice(0, 2).map((r) => ({ id: `rating-${r}`, say: `${r} A instead of ${device?.ratingA ?? 0} A`, ops: [set('ratingA', r)] })),
+    lead.size === null && lead.family === null && lead.ratingA === null
+      ? []
+      : [{ id: 'free', say: 'size and device left to the program', ops: [set('size', null), set('family', null), set('ratingA', null)] }],
+  ];
+}
 
-/** Findings that can be searched for ways out: those of the rules on circuits that ask to be settled. */
+const OF_CIRCUITS = ruleIds('circuits');
+const OF_MAIN_SIDE = ruleIds('main side');
+/** Of studies what is about a circuit's volts: every try runs them all. */
+const ofStudies = (f: Finding): boolean => f.rule === 'study-volts' && f.about.kind === 'circuit';
+
+/** Findings that can be searched for ways out: those on circuits, on battery cables and on volts in studies that ask to be settled. */
 export const searchable = (findings: readonly Finding[]): readonly string[] =>
-  findings.flatMap((f) => (OF_CIRCUITS.has(f.rule) && f.severity !== 'note' ? [f.id] : []));
+  findings.flatMap((f) =>
+    f.severity !== 'note' && (OF_CIRCUITS.has(f.rule) || ofStudies(f) || (OF_MAIN_SIDE.has(f.rule) && f.about.kind === 'lead'))
+      ? [f.id]
+      : [],
+  );
 
 const circuitOf = (design: Design, { about }: Finding): Circuit | undefined =>
   about.kind === 'circuit'
@@ -234,21 +274,22 @@ const circuitOf = (design: Design, { about }: Finding): Circuit | undefined =>
       : undefined;
 
 /**
- * Ways out of a finding of a circuit's own rules (of studies: none), the cheapest first: each takes the finding away and brings no stop. Empty for
- * findings of other things, and where nothing helps that can be edited here.
+ * Ways out of a finding on a circuit, on a battery cable or on a load's volts in a study, the cheapest first: each takes the finding away and
+ * brings no stop. Empty for findings of other things, and where nothing helps that can be edited here.
  */
 export function remediesOf(design: Design, finding: Finding, memory: Memory = createMemory()): Remedy[] {
   const c = circuitOf(design, finding);
+  const lead = finding.about.kind === 'lead' ? rowOf(design.leads, finding.about.id) : undefined;
   const before = analyse(design, memory);
-  if (!c || !before.findings.some((f) => f.id === finding.id)) return [];
-  const known = new Set(before.findings.map((f) => f.id));
-  const now = effortOf(design, before.circuits);
+  const told = (d: Design, a: Analysis): readonly Finding[] => (ofStudies(finding) ? everyFinding(a, studied(d, a)) : a.findings);
+  const findings = told(design, before);
+  if ((!c && !lead) || !findings.some((f) => f.id === finding.id)) return [];
+  const known = new Set(findings.map((f) => f.id));
+  const now = effortOf(design, before.circuits, before.leads);
   const ruled = cureOf(design, finding);
   const series: readonly Series[] = [
-    ...copper(design, c, before),
-    ...rest(design, c),
-    ...devices(design, c, before),
-    ...ways(design, c),
+    ...(c ? [...copper(design, c, before), ...rest(design, c), ...devices(design, c, before), ...ways(design, c)] : []),
+    ...(lead ? ofLead(design, lead, before) : []),
     ruled ? [{ id: 'rule', say: 'as the rule itself puts it right', ops: ruled }] : [],
   ];
   const tried = (t: Try): Remedy | null => {
@@ -256,12 +297,13 @@ export function remediesOf(design: Design, finding: Finding, memory: Memory = cr
     const edited = ops.length > 0 ? applyEdit(design, { ops }) : null;
     if (!edited?.ok) return null;
     const after = analyse(edited.design, memory);
-    const still = after.findings.find((f) => f.id === finding.id);
+    const all = told(edited.design, after);
+    const still = all.find((f) => f.id === finding.id);
     if (still && (still.severity === finding.severity || still.severity !== 'note')) return null;
-    const brings = after.findings.filter((f) => f.severity !== 'note' && !known.has(f.id));
+    const brings = all.filter((f) => f.severity !== 'note' && !known.has(f.id));
     if (brings.some((f) => f.severity === 'stop')) return null;
-    const then = effortOf(edited.design, after.circuits);
-    const left = new Set(after.findings.map((f) => f.id));
+    const then = effortOf(edited.design, after.circuits, after.leads);
+    const left = new Set(all.map((f) => f.id));
     return {
       id: t.id,
       say: t.say,
@@ -269,7 +311,7 @@ export function remediesOf(design: Design, finding: Finding, memory: Memory = cr
       kg: then.kg - now.kg,
       minutes: then.minutes - now.minutes,
       brings,
-      alsoGone: before.findings.filter((f) => f.severity !== 'note' && f.id !== finding.id && !left.has(f.id)).length,
+      alsoGone: findings.filter((f) => f.severity !== 'note' && f.id !== finding.id && !left.has(f.id)).length,
       changes: sizeChanges(before.circuits, after.circuits),
     };
   };
@@ -281,7 +323,7 @@ export function remediesOf(design: Design, finding: Finding, memory: Memory = cr
       found.push(remedy);
       break;
     }
-  const together = chosenTogether(design, memory);
+  const together = c ? chosenTogether(design, memory) : { ops: [] };
   const shared =
     together.ops.length > 0 ? tried({ id: 'together', say: 'mains, feeders and branches sized together', ops: together.ops }) : null;
   if (shared) found.push(shared);
