@@ -2,7 +2,7 @@
 import type { AcParts } from '../../ac';
 import { type AcState, bondsRight, type Origin, statesOf } from '../../ac';
 import { EARTHINGS, setOp } from '../../design';
-import { SOURCES, type Told, when } from './../rule';
+import { SOURCES, type Told, when } from '../rule';
 import { acPanel, type AcRule, acWhole, set } from './acParts';
 
 type BondRule = 'ac-parallel' | 'ac-bond-many' | 'ac-bond-none';

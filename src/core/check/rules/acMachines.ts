@@ -3,7 +3,7 @@ import { RIPPLE } from '../../rules';
 import { type GeneratorAnswer, type InverterAnswer } from '../../network';
 import { type Design, rowOf } from '../../design';
 import { round3, sizeName } from '../../quantity';
-import { type Rule, type Said, SOURCES, when } from './../rule';
+import { type Rule, type Said, SOURCES, when } from '../rule';
 import type { AcRow } from './acParts';
 
 export interface AcPower {

@@ -1,7 +1,7 @@
 /** What the files of AC rules share: rules asked of every source, run, appliance or panel, and single edits that cure. */
 import type { AcParts } from '../../ac';
 import { type AcCircuit, type AcLoad, type AcPanel, type AcSource, setOp } from '../../design';
-import { type Rule, type Said, SOURCES } from './../rule';
+import { type Rule, type Said, SOURCES } from '../rule';
 
 export type AcRule = Rule<AcParts>;
 export type AcRow = Omit<AcRule, 'find' | 'about' | 'source'> & { readonly source?: string };

@@ -16,7 +16,7 @@ import {
 import { type AcCircuit, type AcLoad, addOp, type Design, type Finding, type Op, setOp, rowOf } from '../../design';
 import { round3, sizeName } from '../../quantity';
 import { AC_COLOURS, DROP_PCT, TOTAL_DROP_PCT } from '../../rules';
-import { type Rule, type Said, SOURCES, when } from './../rule';
+import { type Rule, type Said, SOURCES, when } from '../rule';
 import { type AcRow, type AcRule, acRun, acWhole, set } from './acParts';
 
 /** A run with what was worked out for it. */

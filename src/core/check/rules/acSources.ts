@@ -18,7 +18,7 @@ import {
 import { ampacityA, derate } from '../../conductor';
 import { type AcLoad, type AcSource, type Design, dropOps, rowOf } from '../../design';
 import { findConductor, DROP_PCT, TOTAL_DROP_PCT } from '../../rules';
-import { SOURCES, when } from './../rule';
+import { SOURCES, when } from '../rule';
 import { AC_LAW, acLoad, type AcRule, acRun, acSource, acWhole, set } from './acParts';
 
 const isAwg = (design: AcParts): boolean => design.boat.ruleSet === 'awg';

@@ -4,7 +4,7 @@ import { crankIndex } from '../../energy';
 import { BAD, cranking, sharingOf, UNEVEN } from '../../bank';
 import { sizeName } from '../../quantity';
 import { fitCount } from './../fitCount';
-import { type Said, SOURCES, when } from './../rule';
+import { type Said, SOURCES, when } from '../rule';
 import type { ChargingRule } from './charging';
 import type { ChargingParts } from './reads';
 

@@ -2,7 +2,7 @@
 import { arrayFigures, fitLines, pulleyRatio, type SettingName, SETTINGS, settingsMatrix } from '../../charging';
 import { type Bank, BOUNDS, type Cruise, type Living, setOp, type Source, rowOf } from '../../design';
 import { bankRestV, bankSource } from '../../bank';
-import { type Rule, type Said, SOURCES, type Told, when } from './../rule';
+import { type Rule, type Said, SOURCES, type Told, when } from '../rule';
 import type { ChargingParts } from './reads';
 
 export type ChargingRule = Rule<ChargingParts>;

@@ -3,7 +3,7 @@ import type { CircuitResult } from '../../circuit';
 import { type Circuit, setOp, rowOf } from '../../design';
 import { ringWords } from '../../topology';
 import type { Ring } from '../../solve';
-import { ASK_SHORT, type Rule, SOURCES, type Told, when } from './../rule';
+import { ASK_SHORT, type Rule, SOURCES, type Told, when } from '../rule';
 import type { DesignParts } from './reads';
 
 export interface DesignFacts {

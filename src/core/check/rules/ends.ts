@@ -2,8 +2,8 @@
 import { endsTooSmall } from '../../circuit';
 import { rowOf, setOp } from '../../design';
 import { show, sizeName } from '../../quantity';
-import { SOURCES, type Told } from './../rule';
-import { type CircuitRule, idOf } from './circuits';
+import { SOURCES, type Told } from '../rule';
+import { type CircuitRule, idOf } from './circuitFacts';
 
 export const END_RULES: readonly CircuitRule[] = [
   {

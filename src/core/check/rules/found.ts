@@ -3,8 +3,8 @@ import { foundInsulationC, foundOhm } from '../../circuit';
 import { setOp, rowOf } from '../../design';
 import { show, sizeName } from '../../quantity';
 import { conditionOf, findConductor, INLINE } from '../../rules';
-import { SOURCES, type Told, when } from './../rule';
-import { circuitOf, type CircuitRule, idOf } from './circuits';
+import { SOURCES, type Told, when } from '../rule';
+import { circuitOf, type CircuitRule, idOf } from './circuitFacts';
 
 const KINDS = {
   solid: ['fix', 'is solid wire', 'One strand breaks under vibration and takes the circuit with it.'],

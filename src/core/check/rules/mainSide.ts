@@ -4,7 +4,7 @@ import { endName, endNode, loops, loose, paralleled, returnBar, shuntCable } fro
 import { type BatteryCableResult, ledOhm, MOST_ON_A_STUD } from '../../mainSide';
 import { sizeName } from '../../quantity';
 import { endTakes, largestAtEnd, studName } from '../../rules';
-import { ASK_SHORT, type Rule, type Said, SOURCES, type Told, when } from './../rule';
+import { ASK_SHORT, type Rule, type Said, SOURCES, type Told, when } from '../rule';
 import type { MainSideParts } from './reads';
 
 export interface MainSideFacts {

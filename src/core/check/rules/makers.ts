@@ -5,8 +5,8 @@ import { type Load, setOp, rowOf } from '../../design';
 import { isCharging } from '../../demand';
 import { show } from '../../quantity';
 import { findFamily } from '../../rules';
-import { SOURCES, type Told, when } from './../rule';
-import type { CircuitFacts, CircuitRule } from './circuits';
+import { SOURCES, type Told, when } from '../rule';
+import type { CircuitFacts, CircuitRule } from './circuitFacts';
 
 const EXTEND = {
   'ask the maker': 'Ask the maker, or move the load.',

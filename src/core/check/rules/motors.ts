@@ -3,8 +3,8 @@ import { type Load, setOp } from '../../design';
 import { servingOf } from '../../topology';
 import { show } from '../../quantity';
 import { carries, slowestOpeningS } from '../../protection';
-import { SOURCES, type Told } from './../rule';
-import { type CircuitRule, idOf } from './circuits';
+import { SOURCES, type Told } from '../rule';
+import { type CircuitRule, idOf } from './circuitFacts';
 
 const MOTOR_GROUPS: ReadonlySet<Load['group']> = new Set(['pump', 'blower', 'deck', 'heavy']);
 /** Below this a stalled motor warms little, A. */

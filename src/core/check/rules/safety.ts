@@ -4,7 +4,7 @@ import { beltA } from '../../charging';
 import { blankDevice, type Circuit, kindOf, type LoadKind, rowOf, setOp, type Source } from '../../design';
 import { findFamily, INLINE } from '../../rules';
 import { servingOf } from '../../topology';
-import { type Rule, SOURCES, type Told, when } from './../rule';
+import { type Rule, SOURCES, type Told, when } from '../rule';
 import type { DesignFacts } from './design';
 import type { DesignParts } from './reads';
 

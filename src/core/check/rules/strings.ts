@@ -3,7 +3,7 @@ import { bankSource, type StringFuse, stringFuse } from '../../bank';
 import { loadCurrent, rollUpDemand } from '../../demand';
 import { type Bank, rowOf, setOp } from '../../design';
 import { circuitOrder } from '../../topology';
-import { type Rule, SOURCES, type Told, when } from './../rule';
+import { type Rule, SOURCES, type Told, when } from '../rule';
 import type { DesignFacts } from './design';
 import type { DesignParts } from './reads';
 

@@ -2,7 +2,7 @@
 import { type Design, setOp, type Study, rowOf } from '../../design';
 import type { BusBar, CaseFault, StudyAnswer, WorstLoad } from '../../network';
 import { sizeName } from '../../quantity';
-import { type Rule, SOURCES } from './../rule';
+import { type Rule, SOURCES } from '../rule';
 
 export interface StudyFacts {
   readonly design: Design;
