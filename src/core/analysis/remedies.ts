@@ -229,6 +229,9 @@ function ofLead(design: Design, lead: BatteryCable, analysis: Analysis): Series[
   const device = result?.device?.own.protection;
   const larger = DC_FAMILIES.find((f) => f.id === device?.familyId)?.ratingsA.filter((r) => r > (device?.ratingA ?? 0)) ?? [];
   return [
+    lead.size === null && lead.family === null && lead.ratingA === null
+      ? []
+      : [{ id: 'free', say: 'size and device left to the program', ops: [set('size', null), set('family', null), set('ratingA', null)] }],
     CONDUCTORS[design.boat.ruleSet]
       .filter((s) => s.areaMm2 > (result?.conductor.areaMm2 ?? Infinity) + 1e-9)
       .map((s) => ({
@@ -247,11 +250,18 @@ function ofLead(design: Design, lead: BatteryCable, analysis: Analysis): Series[
         },
       ]),
     larger.slice(0, 2).map((r) => ({ id: `rating-${r}`, say: `${r} A instead of ${device?.ratingA ?? 0} A`, ops: [set('ratingA', r)] })),
-    lead.size === null && lead.family === null && lead.ratingA === null
-      ? []
-      : [{ id: 'free', say: 'size and device left to the program', ops: [set('size', null), set('family', null), set('ratingA', null)] }],
   ];
 }
+
+/** Battery cables, case earths among them, whose conductor is another than it was. */
+const cableChanges = (design: Design, before: Analysis, after: Analysis): SizeChange[] =>
+  before.leads.flatMap((b): SizeChange[] => {
+    const a = after.leads.find((l) => l.id === b.id);
+    if (!a || (a.conductor.size === b.conductor.size && a.conductor.school === b.conductor.school)) return [];
+    const [from, to] = [b, a].map((l) => sizeName(l.conductor.school, l.conductor.size));
+    const kg = (a.lengthM * a.conductor.massKgPerKm - b.lengthM * b.conductor.massKgPerKm) / 1000;
+    return [{ circuitId: b.id, no: '', name: rowOf(design.leads, b.id)?.name ?? '', from: from ?? '', to: to ?? '', kg }];
+  });
 
 const OF_CIRCUITS = ruleIds('circuits');
 const OF_MAIN_SIDE = ruleIds('main side');
@@ -312,7 +322,7 @@ export function remediesOf(design: Design, finding: Finding, memory: Memory = cr
       minutes: then.minutes - now.minutes,
       brings,
       alsoGone: findings.filter((f) => f.severity !== 'note' && f.id !== finding.id && !left.has(f.id)).length,
-      changes: sizeChanges(before.circuits, after.circuits),
+      changes: [...sizeChanges(before.circuits, after.circuits), ...cableChanges(design, before, after)],
     };
   };
   const found: Remedy[] = [];
