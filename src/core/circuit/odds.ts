@@ -105,12 +105,8 @@ function drawn(b: CircuitTrial, variables: readonly Variable[], z: readonly numb
     upstream: {
       ...input.upstream,
       hotOhm: input.upstream.hotOhm * before,
-      bank: bank && {
-        ...bank,
-        ohm: bank.ohm * bankBy,
-        smallestOhm: bank.smallestOhm * bankBy,
-        postsFaultA: bank.postsFaultA / bankBy,
-      },
+      // Its smallest fault is told with twice the typical resistance: here the typical one itself has its band.
+      bank: bank && { ...bank, ohm: bank.ohm * bankBy, smallestOhm: (bank.smallestOhm / 2) * bankBy },
     },
     taps: input.taps.map((t, i) => {
       const f = loadBy[i] ?? 1;

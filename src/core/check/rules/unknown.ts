@@ -28,11 +28,29 @@ const named = (rows: readonly { readonly name: string }[]): string => {
 };
 
 /** Without its place: a fix where petrol vapour is possible aboard, for it may be there; else a note. */
-const noPlace = (vapour: boolean, id: string): Told => ({
-  id,
-  severity: vapour ? 'fix' : 'note',
-  title: 'has no place aboard',
-  ...(vapour ? { why: 'Petrol vapour is possible aboard, and it may be where it is.' } : {}),
+const placeless = (about: 'bank' | 'source', list: 'banks' | 'sources', why: string): Asking => ({
+  id: `${about}-no-place`,
+  about,
+  severity: 'fix',
+  reads: [`${list}.placeId`, 'places.vapour'],
+  when: `it is not entered where a ${about} is`,
+  why,
+  todo: 'Enter its place.',
+  hazard: 'explosion',
+  confirm: 'eyes',
+  source: SOURCES.dc,
+  find: ({ design }) => {
+    const vapour = design.places.some((p) => p.vapour);
+    const rows: readonly { readonly id: string; readonly placeId: string | null }[] = design[list];
+    return rows.flatMap(({ id, placeId }): readonly Told[] =>
+      when(placeId === null, () => ({
+        id,
+        severity: vapour ? 'fix' : 'note',
+        title: 'has no place aboard',
+        ...(vapour ? { why: 'Petrol vapour is possible aboard, and it may be where it is.' } : {}),
+      })),
+    );
+  },
 });
 
 export const ASKING_RULES: readonly Asking[] = [
@@ -107,38 +125,8 @@ export const ASKING_RULES: readonly Asking[] = [
         return when(lacks.length > 0, () => ({ id: p.id, title: `its largest amps ${lacks.join(' and ')} are not entered` }));
       }),
   },
-  {
-    id: 'bank-no-place',
-    about: 'bank',
-    severity: 'fix',
-    reads: ['banks.placeId', 'banks.tempC', 'places.vapour'],
-    when: 'it is not entered where a bank is',
-    why: 'Its heat and cold are taken as 25 °C, its cables as from amidships.',
-    todo: 'Enter its place.',
-    hazard: 'explosion',
-    confirm: 'eyes',
-    source: SOURCES.dc,
-    find: ({ design }) => {
-      const vapour = design.places.some((p) => p.vapour);
-      return design.banks.flatMap((b): readonly Told[] => when(b.placeId === null, () => noPlace(vapour, b.id)));
-    },
-  },
-  {
-    id: 'source-no-place',
-    about: 'source',
-    severity: 'fix',
-    reads: ['sources.placeId', 'places.vapour'],
-    when: 'it is not entered where a source is',
-    why: 'Its cables are taken as from amidships; heat there is not counted.',
-    todo: 'Enter its place.',
-    hazard: 'explosion',
-    confirm: 'eyes',
-    source: SOURCES.dc,
-    find: ({ design }) => {
-      const vapour = design.places.some((p) => p.vapour);
-      return design.sources.flatMap((s): readonly Told[] => when(s.placeId === null, () => noPlace(vapour, s.id)));
-    },
-  },
+  placeless('bank', 'banks', 'Its heat and cold are taken as 25 °C, its cables as from amidships.'),
+  placeless('source', 'sources', 'Its cables are taken as from amidships; heat there is not counted.'),
   {
     id: 'box-unknown',
     about: 'bank',
