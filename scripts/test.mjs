@@ -1,5 +1,5 @@
 /** npm test: installs what is missing, then types, lint, dependency rules, unit tests, production build, end-to-end. Ends with the true totals. */
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -15,7 +15,25 @@ function step(name, command, args, extra = {}) {
   const { status } = spawnSync(command, args, { cwd: root, stdio: 'inherit', env: { ...env, ...extra } });
   return status === 0;
 }
-const check = (name, args) => (step(name, 'npm', ['run', '--silent', ...args]) ? passed++ : failed++);
+
+/** Runs one check beside others; what it says is shown when it ends, so that two do not speak at once. */
+const check = (name, args) =>
+  new Promise((done) => {
+    const said = [];
+    const child = spawn('npm', ['run', '--silent', ...args], { cwd: root, env, stdio: ['ignore', 'pipe', 'pipe'] });
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (piece) => said.push(piece));
+    child.on('error', (error) => said.push(Buffer.from(`${error.message}\n`)));
+    child.on('close', (status) => {
+      process.stdout.write(`\n== ${name}\n${Buffer.concat(said).toString()}`);
+      if (status === 0) passed++;
+      else failed++;
+      done();
+    });
+  });
+
+async function inTurn(checks) {
+  for (const [name, args] of checks) await check(name, args);
+}
 
 function tallied(file, read) {
   try {
@@ -40,11 +58,15 @@ function browser() {
 install();
 browser();
 const results = mkdtempSync(join(tmpdir(), 'solenix-results-'));
-check('types', ['types']);
-check('lint', ['lint']);
-check('dependency rules', ['deps']);
-check('schema of the design file is up to date', ['schema', '--', '--check']);
-check('list of rules is up to date', ['rules', '--', '--check']);
+await Promise.all([
+  inTurn([['lint', ['lint']]]),
+  inTurn([
+    ['types', ['types']],
+    ['dependency rules', ['deps']],
+    ['schema of the design file is up to date', ['schema', '--', '--check']],
+    ['list of rules is up to date', ['rules', '--', '--check']],
+  ]),
+]);
 const unit = join(results, 'unit.json');
 const unitOk = step('unit tests', 'npx', ['jest', '--json', `--outputFile=${unit}`]);
 if (!tallied(unit, (r) => [r.numPassedTests, r.numFailedTests + r.numRuntimeErrorTestSuites]) || (!unitOk && failed === 0)) failed++;
