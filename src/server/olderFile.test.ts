@@ -94,7 +94,7 @@ test('it opens, with the new tables there and the old boats in them', () => {
   db.$client.close();
 });
 
-test('the design is brought up to date and can be reckoned with', () => {
+test('the design is brought up to date and can be computed with', () => {
   const db = openDatabase(folder);
   const boat = openBoat(db, 'old');
   expect(boat?.design).toMatchObject({

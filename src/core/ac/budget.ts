@@ -85,12 +85,12 @@ export function dayLoads(design: DayLoadParts): readonly Load[] {
   const deps = partsRead(design, DAY_LOAD_READS);
   const before = known.get(loads);
   if (before?.deps.every((d, i) => d === deps[i])) return before.loads;
-  const result = reckoned(design);
+  const result = computed(design);
   known.set(loads, { deps, loads: result });
   return result;
 }
 
-function reckoned(design: DayLoadParts): readonly Load[] {
+function computed(design: DayLoadParts): readonly Load[] {
   const taken = new Set<string>();
   const extra: Load[] = [];
   const rests = new Map<string, number>();

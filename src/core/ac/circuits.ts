@@ -148,14 +148,14 @@ function branchA(design: AcParts, c: AcCircuit, volts: number, split: boolean): 
 const nextRating = (family: Family, amps: number): number =>
   family.ratingsA.find((r) => r >= amps - 1e-9) ?? family.ratingsA.at(-1) ?? amps;
 
-/** Memory of one reckoning: each run once. */
+/** Memory of one computation: each run once. */
 interface Evaluation {
   readonly design: AcParts;
   readonly results: Map<string, AcCircuitResult>;
   readonly busy: Set<string>;
 }
 
-/** All runs of the AC side. Total: a run that comes from nowhere is reckoned at the boat's own volts. */
+/** All runs of the AC side. Total: a run that comes from nowhere is computed at the boat's own volts. */
 export function acCircuits(design: AcParts): AcCircuitResult[] {
   const evaluation: Evaluation = { design, results: new Map(), busy: new Set() };
   return design.acCircuits.map((c) => resultOf(evaluation, c));
@@ -169,13 +169,13 @@ function resultOf(evaluation: Evaluation, c: AcCircuit): AcCircuitResult {
   const chains = chainsTo(design, c);
   // What stands before it first: its drop and its ratings come into this one's.
   for (const chain of chains) for (const up of chain.circuits) if (up !== c && !evaluation.busy.has(up.id)) resultOf(evaluation, up);
-  const result = reckon(evaluation, c, chains);
+  const result = compute(evaluation, c, chains);
   evaluation.results.set(c.id, result);
   evaluation.busy.delete(c.id);
   return result;
 }
 
-function reckon({ design, results }: Evaluation, c: AcCircuit, chains: readonly Chain[]): AcCircuitResult {
+function compute({ design, results }: Evaluation, c: AcCircuit, chains: readonly Chain[]): AcCircuitResult {
   const school = design.boat.ruleSet;
   const own = chains[0]?.source;
   const { volts, legs } = SERVICES[own?.service ?? design.boat.acRegion];

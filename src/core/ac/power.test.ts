@@ -220,7 +220,7 @@ describe('whatever the day', () => {
       ),
       { numRuns: 80 },
     ));
-  test('edits of the AC side reckoned one after another come to what is reckoned afresh', () => {
+  test('edits of the AC side computed one after another come to what is computed afresh', () => {
     const memory = createMemory();
     let design = wired();
     const acts: ((d: Design) => Design)[] = [

@@ -205,7 +205,7 @@ function analyseCircuits(scene: Scene): ReadonlyMap<string, WorkedCircuit> {
     deps.push(upstream.chain.join('>'), upstream.coldOhm, upstream.faultHotOhm, upstream.feederRatingA);
     for (const s of surges) deps.push(s?.addsA, s?.seconds, s?.name);
     if (feeds) for (const t of circuit.taps) if (t.serves.kind === 'panel') deps.push(...demandKey(asked.items.get(t.serves.id) ?? []));
-    // Only a start is reckoned from the sagged posts.
+    // Only a start is computed from the sagged posts.
     const starts = surges.some(Boolean) || served.loads.some((l) => l !== null && l.surgeA !== null);
     const drift = [upstream.dropV, upstream.hotOhm, starts ? upstream.bankDemandA : 0];
     const kept = memory.circuits.get(circuit.id);

@@ -40,7 +40,7 @@ export function chemistryOf(bank: Bank): Chemistry {
   };
 }
 
-/** Temperature the bank is reckoned at, degC: its own, else its place's, else 25. */
+/** Temperature the bank is computed at, degC: its own, else its place's, else 25. */
 export const bankTempC = (design: Pick<Design, 'places'>, bank: Bank): number =>
   bank.tempC ?? rowOf(design.places, bank.placeId)?.ambientC ?? BATTERY_C;
 

@@ -28,7 +28,7 @@ export interface TapInput {
   /** Current at the tap itself and through the segment that leads to it, A. */
   readonly ownA: number;
   readonly segmentA: number;
-  /** Drawn while nothing brief runs, A: what the drop of a feeder is reckoned with. */
+  /** Drawn while nothing brief runs, A: what the drop of a feeder is computed with. */
   readonly fixedA: number;
   /** What loads draw through it in use as usual: what stands below is judged by it. */
   readonly steadyA: number;

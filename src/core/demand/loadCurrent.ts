@@ -21,7 +21,7 @@ export interface LoadCurrent {
   readonly surgeS: number;
 }
 
-/** Rating reckoned with, W or A: of equipment not chosen yet, the heaviest candidate's. */
+/** Rating computed with, W or A: of equipment not chosen yet, the heaviest candidate's. */
 export const studyRating = (load: Load): number => Math.max(load.rating, load.range?.toRating ?? 0);
 
 export function loadCurrent(load: Load, volts: StudyVolts): LoadCurrent {

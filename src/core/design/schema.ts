@@ -325,7 +325,7 @@ const PlanSchema = v.object({
   /** Coldest the bank is used at. */
   tempC: between(-20, 50),
   cruiseId: later(v.nullable(id), null),
-  /** Step of the reckoning through time, minutes. */
+  /** Step of the computation through time, minutes. */
   stepMin: later(between(1, 60), 5),
   season: later(SeasonSchema, DEFAULT_SEASON),
 });

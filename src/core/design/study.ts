@@ -1,4 +1,4 @@
-/** Studies: named situations in which the whole network is reckoned at once. */
+/** Studies: named situations in which the whole network is computed at once. */
 import * as v from 'valibot';
 import { BOUNDS } from './bounds';
 import { SELECTOR_POSITIONS } from './charging';

@@ -4,7 +4,7 @@
  */
 import type { Drawing, Drawn, Line } from './types';
 
-/** From one way of a panel to the next; even, as every span is: the layout reckons with half of it in whole units. */
+/** From one way of a panel to the next; even, as every span is: the layout computes with half of it in whole units. */
 export const PITCH = 26;
 /** Least between two things of a fan. */
 const GAP = 4;

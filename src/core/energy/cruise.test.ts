@@ -382,7 +382,7 @@ describe('properties', () => {
       { numRuns: 60 },
     );
   });
-  // A relay acts at the end of a step, a bank filled within a few steps is reckoned as coarsely, and unlike banks tied together pour
+  // A relay acts at the end of a step, a bank filled within a few steps is computed as coarsely, and unlike banks tied together pour
   // into each other at once; a gel bank takes a fifth once what charges it floats, and after a run of a step or two that hangs on the step:
   // these are left out here.
   const abrupt = (a: Parameters<Parameters<typeof anyBoat.filter>[0]>[0]) =>

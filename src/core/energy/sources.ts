@@ -5,7 +5,7 @@ import { cover, spanH, spansOf } from '../demand';
 import type { Living, Source, Span } from '../design';
 import type { SceneParts } from './parts';
 
-/** What a source's output hangs on. */
+/** What a source's output depends on. */
 export type Driver = 'engine' | 'shore' | 'sun' | 'wind' | 'input';
 
 export const driverOf = (kind: Source['kind']): Driver =>

@@ -25,7 +25,7 @@ export interface TieConsequence {
   readonly startV: number;
   /** Days until the engine would no longer start; null: it starts throughout. */
   readonly failsAfterDays: number | null;
-  readonly starves: string;
+  readonly runsOut: string;
   /** Hour by hour through the first days: charge and volts of both. */
   readonly trace: readonly TiePoint[];
   readonly parts: readonly TiePart[];
@@ -188,7 +188,7 @@ export function compareTies(design: Design): TieConsequence[] {
         houseV: topVolts(run, house),
         startV: topVolts(run, start),
         failsAfterDays: failsAfter(joined, run, scene, start),
-        starves: starves(design, run, house, start),
+        runsOut: runsOut(design, run, house, start),
         trace: hourly(run, house, start),
         parts: partsOfWay(design, way),
       },
@@ -213,7 +213,7 @@ function hourly({ scene, trace, days }: CruiseResult, house: number, start: numb
   });
 }
 
-function starves(design: Design, run: CruiseResult, house: number, start: number): string {
+function runsOut(design: Design, run: CruiseResult, house: number, start: number): string {
   const short = [house, start].filter((b) => (run.banks[b]?.longestSinceFullDays ?? 0) > 7 && design.banks[b]?.chemistry !== 'lfp');
   return short.map((b) => design.banks[b]?.name ?? '').join(' and ');
 }

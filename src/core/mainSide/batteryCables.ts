@@ -1,4 +1,4 @@
-/** Every lead of the main side, each reckoned anew only when something says so. */
+/** Every lead of the main side, each computed anew only when something says so. */
 import type { CircuitResult } from '../circuit';
 import { type BatteryCable, share, rowOf, partsRead } from '../design';
 import type { BankSource } from '../bank';
@@ -40,7 +40,7 @@ export function batteryCableResults(
 ): readonly BatteryCableResult[] {
   if (design.leads.length === 0) return NONE;
   const shared: readonly unknown[] = [...partsRead(design, LEAD_READS), volts];
-  const reckon = (lead: BatteryCable, positives: readonly BatteryCableResult[]): BatteryCableResult => {
+  const compute = (lead: BatteryCable, positives: readonly BatteryCableResult[]): BatteryCableResult => {
     const feeder = lead.from.kind === 'bar' ? design.leads : null;
     const loads = [lead.from, lead.to].flatMap((e) => (e.kind === 'case' ? (rowOf(design.loads, e.id) ?? []) : []));
     const deps: unknown[] = [lead, ...shared, feeder, ...loads, ofCircuits(design, circuits, lead), ...positives];
@@ -50,8 +50,8 @@ export function batteryCableResults(
     memory.byId.set(lead.id, { deps, result });
     return result;
   };
-  const positives = design.leads.filter((l) => l.rail === 'positive').map((l) => reckon(l, []));
-  const results = design.leads.map((l) => positives.find((r) => r.id === l.id) ?? reckon(l, l.rail === 'negative' ? positives : []));
+  const positives = design.leads.filter((l) => l.rail === 'positive').map((l) => compute(l, []));
+  const results = design.leads.map((l) => positives.find((r) => r.id === l.id) ?? compute(l, l.rail === 'negative' ? positives : []));
   if (!sameParts(memory.results, results)) memory.results = results;
   return memory.results;
 }

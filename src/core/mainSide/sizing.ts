@@ -44,7 +44,7 @@ export interface BatteryCableResult {
   readonly copperOhm: number;
   readonly inlineOhm: number;
   readonly dropV: number;
-  /** Its device, reckoned as a circuit's: null without one. */
+  /** Its device, computed as a circuit's: null without one. */
   readonly device: CircuitResult | null;
 }
 

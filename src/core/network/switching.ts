@@ -253,7 +253,7 @@ export function consequencesOf(whole: Design, analysed: Analysed, before: Standi
         'fix',
         'the engine may not turn',
         `${starter.volts > 0 ? `${starter.volts.toFixed(1)} V` : 'Nothing'} at the starter; ${starter.minV} V is needed.`,
-        'BankTie the banks for the start, or charge first.',
+        'Tie the banks for the start, or charge first.',
       );
     const sags = crank.loads.filter((l) => l.falls && l.name !== 'Starter' && !Number.isNaN(l.volts));
     if (sags.length > 0)

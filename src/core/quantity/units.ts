@@ -1,4 +1,4 @@
-/** Units at the edges: the core reckons in V, A, W, ohm, mm2, m, s, degC; people read and type their own. */
+/** Units at the edges: the core computes in V, A, W, ohm, mm2, m, s, degC; people read and type their own. */
 
 export type Kind = 'V' | 'A' | 'W' | 'Ah' | 'Wh' | 'ohm' | 'm' | 'mm' | 'mm2' | 'C' | 'kg' | 'pct' | 's' | 'h' | 'days' | 'A2s' | 'none';
 

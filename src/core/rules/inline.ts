@@ -26,7 +26,7 @@ export const DEVICE_KINDS = [
 ] as const;
 export type DeviceKind = (typeof DEVICE_KINDS)[number];
 
-/** What the loss of an in-line device hangs on: its kind, and its resistance in milliohm where it is known. */
+/** what the loss of an in-line device depends on: its kind, and its resistance in milliohm where it is known. */
 interface InlineLoss {
   readonly kind: DeviceKind;
   readonly mohm: number | null;

@@ -46,7 +46,7 @@ export interface Network {
 /** Above it a network is refused: a boat has some hundreds. */
 export const MOST_NODES = 4000;
 
-/** Less than a microohm is no conductor but one and the same point: it is reckoned as this. */
+/** Less than a microohm is no conductor but one and the same point: it is computed as this. */
 export const LEAST_OHM = 1e-6;
 
 export interface NetRefusal {

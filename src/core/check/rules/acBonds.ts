@@ -54,7 +54,7 @@ const BONDS: readonly AcRule[] = [
       id: 'ac-bond-none',
       when: 'a source has no neutral–earth bond in some state',
       why: 'Neutral and earth are joined nowhere: a live case opens no breaker.',
-      todo: 'BankTie them once, at the source itself.',
+      todo: 'Join them once, at the source itself.',
       hazard: 'shock',
     },
     (state) => ({
@@ -202,7 +202,7 @@ const EARTH: readonly AcRule[] = [
       reads: ['acRules.earthing', 'bars.kind', 'leads'],
       when: 'the school chosen joins the AC earth to the DC negative, and no lead does',
       why: 'An AC fault into the DC side, in a charger or an inverter, then makes everything metal aboard live and opens nothing.',
-      todo: 'BankTie the AC earth bar once to the main negative: Wiring, main side, proposes it; or choose another school under AC, bonds.',
+      todo: 'Join the AC earth bar once to the main negative: Wiring, main side, proposes it; or choose another school under AC, bonds.',
       hazard: 'shock',
       confirm: 'a meter',
     },

@@ -5,7 +5,7 @@ import { BAD, cranking, sharingOf, UNEVEN } from '../../bank';
 import { sizeName } from '../../quantity';
 import { fitCount } from './../fitCount';
 import { type Said, SOURCES, when } from '../rule';
-import type { ChargingRule } from './charging';
+import type { ChargingRule } from './chargingRule';
 import type { ChargingParts } from './reads';
 
 type Row = Omit<ChargingRule, 'find' | 'about' | 'source'> & { readonly source?: string };

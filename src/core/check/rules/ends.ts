@@ -12,7 +12,7 @@ export const END_RULES: readonly CircuitRule[] = [
     severity: 'stop',
     reads: ['circuits.stepDown', 'circuits.pin', 'loads.connection', 'panels.stud', 'house'],
     when: 'an end does not take the conductor, and no step-down piece is listed for it, or its device does not protect that piece',
-    why: 'Strands are cut off or a lug hangs on a screw that is too small: it runs hot, and works loose.',
+    why: 'Strands are cut off or a lug sits on a screw that is too small: it runs hot, and works loose.',
     todo: 'A step-down piece on a junction stud, a device or a terminal with larger studs, or a lighter conductor.',
     hazard: 'fire',
     confirm: 'eyes',

@@ -57,7 +57,7 @@ export function Joined() {
     ...side(w.start),
     `${w.startV.toFixed(2)} V`,
     w.failsAfterDays === null ? 'throughout' : `${w.failsAfterDays} days`,
-    w.starves || '–',
+    w.runsOut || '–',
     costText(w.parts, design.boat.currency),
   ]);
   const columns = [

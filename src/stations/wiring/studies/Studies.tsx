@@ -12,7 +12,7 @@ import { Plain } from '@/ui/table/Plain';
 const USES = ['off', 'on', 'start'] as const;
 const volts = (x: number) => (Number.isNaN(x) ? 'dead' : `${x.toFixed(2)} V`);
 
-/** Named situations in which the whole boat is reckoned at once: what pulls what down, and what would cure it. */
+/** Named situations in which the whole boat is computed at once: what pulls what down, and what would cure it. */
 export function Studies() {
   const design = useDesign();
   const store = useStore();

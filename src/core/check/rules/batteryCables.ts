@@ -1,0 +1,270 @@
+/** Rules on single battery cables: their ends, their device, their conductor. */
+import { type BatteryCable, setOp, rowOf } from '../../design';
+import { endName, endNode } from '../../topology';
+import { type BatteryCableResult } from '../../mainSide';
+import { sizeName } from '../../quantity';
+import { endTakes, largestAtEnd, studName } from '../../rules';
+import { ASK_SHORT, type Said, SOURCES, type Told, when } from '../rule';
+import type { MainSideParts } from './reads';
+import { type MainSideRow, type MainSideRule, removeIt } from './mainSideRule';
+
+interface OneLead {
+  readonly lead: BatteryCable;
+  readonly result: BatteryCableResult | undefined;
+  readonly design: MainSideParts;
+  /** Rating of the device before it where it has none of its own, A; null: none. */
+  readonly beforeA: number | null;
+  /** A positive without a device that is no starter's. */
+  readonly bare: boolean;
+  readonly atBank: boolean;
+}
+
+const isStarter = (design: MainSideParts, lead: BatteryCable): boolean =>
+  [lead.from, lead.to].some((e) => e.kind === 'bar' && rowOf(design.bars, e.id)?.kind === 'starter');
+
+/** Rating of the device before a lead: the largest of those that end where it starts or ends. */
+function upstreamA(design: MainSideParts, leads: readonly BatteryCableResult[], l: BatteryCable): number | null {
+  const nodes = [endNode(l.from, l), endNode(l.to, l)];
+  let most: number | null = null;
+  design.leads.forEach((other, i) => {
+    const rating = leads[i]?.device?.own.protection.ratingA;
+    if (other.id === l.id || other.rail !== 'positive' || rating === undefined) return;
+    if (nodes.includes(endNode(other.to, other))) most = Math.max(most ?? 0, rating);
+  });
+  return most;
+}
+
+const gone = (design: MainSideParts, lead: BatteryCable): boolean =>
+  endName(design, lead, lead.from) === null || endName(design, lead, lead.to) === null;
+const toItself = (lead: BatteryCable): boolean => endNode(lead.from, lead) === endNode(lead.to, lead);
+
+/** A rule asked of every lead that lands somewhere. */
+const lead = (row: MainSideRow, told: (one: OneLead) => readonly Said[]): MainSideRule => ({
+  source: SOURCES.dc,
+  ...row,
+  about: 'lead',
+  find: ({ design, leads }) =>
+    design.leads.flatMap((l, i) => {
+      if (gone(design, l) || toItself(l)) return [];
+      const result = leads[i];
+      const one: OneLead = {
+        lead: l,
+        result,
+        design,
+        beforeA: upstreamA(design, leads, l),
+        bare: l.rail === 'positive' && (!l.fused || !result?.device) && !isStarter(design, l),
+        atBank: l.from.kind === 'bank' || l.to.kind === 'bank',
+      };
+      return told(one).map((t) => ({ ...t, id: l.id }));
+    }),
+});
+
+const fuseIt: MainSideRule['cure'] = (design, { about }) => {
+  const l = rowOf(design.leads, about.id);
+  if (!l) return null;
+  const turn = l.to.kind === 'bank' && l.from.kind !== 'bank';
+  return [
+    setOp(design, ['leads', l.id, 'fused'], true),
+    ...(turn
+      ? [
+          setOp(design, ['leads', l.id, 'from'], l.to),
+          setOp(design, ['leads', l.id, 'to'], l.from),
+          setOp(design, ['leads', l.id, 'fromStud'], l.toStud),
+          setOp(design, ['leads', l.id, 'toStud'], l.fromStud),
+        ]
+      : []),
+  ];
+};
+
+export const BATTERY_CABLE_RULES: readonly MainSideRule[] = [
+  {
+    id: 'dangling',
+    about: 'lead',
+    severity: 'fix',
+    reads: ['leads.from', 'leads.to'],
+    when: 'a lead ends on something that was removed',
+    why: 'A live end that lies loose shorts.',
+    todo: 'Say where it lands, or remove it.',
+    hazard: 'fire',
+    confirm: 'eyes',
+    source: SOURCES.data,
+    find: ({ design }) =>
+      design.leads.flatMap((l): readonly Told[] => when(gone(design, l), () => ({ id: l.id, title: 'ends on something that is gone' }))),
+    cure: removeIt,
+  },
+  {
+    id: 'to-itself',
+    about: 'lead',
+    severity: 'fix',
+    reads: ['leads.from', 'leads.to'],
+    when: 'a lead starts and ends at the same place',
+    why: 'It does nothing.',
+    todo: 'Say where it lands.',
+    hazard: 'none',
+    confirm: 'nothing',
+    source: SOURCES.data,
+    find: ({ design }) =>
+      design.leads.flatMap((l): readonly Told[] =>
+        when(!gone(design, l) && toItself(l), () => ({ id: l.id, title: 'starts and ends at the same place' })),
+      ),
+    cure: removeIt,
+  },
+  lead(
+    {
+      id: 'unfused',
+      severity: 'stop',
+      reads: ['leads.fused', 'leads.from', 'leads.rail'],
+      when: 'a positive lead at a battery has no device at that end',
+      why: 'A short on it burns until the bank is empty: fire.',
+      todo: 'Protect it at the battery: begin the lead there. Only the starter’s own cable may do without.',
+      hazard: 'fire',
+      confirm: 'eyes',
+      cure: fuseIt,
+    },
+    ({ lead: l, bare, atBank, beforeA }) =>
+      when(bare && (atBank || (beforeA === null && !l.fused)), () => ({
+        title: l.fused ? 'has its device at the end away from the battery' : 'has no device at its first end',
+      })),
+  ),
+  lead(
+    {
+      id: 'reduction',
+      severity: 'stop',
+      reads: ['leads.fused', 'leads.size'],
+      when: 'a lead gets smaller without a device of its own',
+      why: 'The device upstream lets this conductor burn.',
+      todo: 'A device of its own where it begins, or a heavier conductor.',
+      hazard: 'fire',
+      confirm: 'eyes',
+      cure: fuseIt,
+    },
+    ({ lead: l, result, bare, atBank, beforeA, design }) =>
+      when(bare && !atBank && result !== undefined && beforeA !== null && result.izA < beforeA, () => ({
+        title: `good for ${Math.round(result?.izA ?? 0)} A, and the device before it is ${Math.round(beforeA ?? 0)} A`,
+        todo: `A device of its own where it begins, at ${endName(design, l, l.from) ?? 'its first end'}, or a conductor good for ${Math.round(beforeA ?? 0)} A.`,
+      })),
+  ),
+  lead(
+    {
+      id: 'lead',
+      severity: 'stop',
+      reads: ['leads', 'circuits', 'sources', 'engine'],
+      when: 'the conductor of a lead fails one of its tests',
+      why: 'It is too thin.',
+      todo: 'A heavier conductor, or a shorter way.',
+      hazard: 'fire',
+      confirm: 'nothing',
+      cure: (design, { about }) => {
+        const l = rowOf(design.leads, about.id);
+        return l?.size ? [setOp(design, ['leads', l.id, 'size'], null)] : null;
+      },
+    },
+    ({ result }) =>
+      (result?.failing ?? []).map((test) => ({
+        suffix: `-${test.replace(/\W+/g, '-')}`,
+        severity: test === 'protection' ? 'stop' : 'fix',
+        title: `${result?.conductor.size ?? ''}${result?.conductor.school === 'metric' ? ' mm²' : ' AWG'} fails ${test}`,
+        why: `${result?.rungs.find((r) => r.by === test)?.why ?? 'It is too thin'}.`,
+      })),
+  ),
+  lead(
+    {
+      id: 'lead-conflict',
+      severity: 'stop',
+      reads: ['leads.family', 'leads.ratingA', 'banks', 'sources'],
+      when: 'the device of a battery cable cannot interrupt a short there, or does not suit what it carries',
+      why: 'It bursts, or opens in use.',
+      todo: 'Another family, or the rating the cable asks for.',
+      hazard: 'fire',
+      confirm: 'eyes',
+      cure: (design, { about }) => {
+        const l = rowOf(design.leads, about.id);
+        return l && (l.family !== null || l.ratingA !== null)
+          ? [setOp(design, ['leads', l.id, 'family'], null), setOp(design, ['leads', l.id, 'ratingA'], null)]
+          : null;
+      },
+    },
+    ({ result }) => {
+      const conflict = result?.device?.own.protection.conflict ?? null;
+      const asks = result?.device?.own.protection.asksMaker ?? false;
+      return when(conflict !== null, () => ({
+        ...(asks
+          ? { severity: 'fix' as const, title: 'its device may not interrupt the bank', todo: ASK_SHORT }
+          : { title: 'no device suits both sides' }),
+        why: conflict ?? '',
+      }));
+    },
+  ),
+  lead(
+    {
+      id: 'lead-end',
+      severity: 'stop',
+      reads: ['leads.fromStud', 'leads.toStud', 'leads.size'],
+      when: 'a stud of a battery cable does not take the conductor',
+      why: 'A lug sits on a stud that is too small: it runs hot, and works loose.',
+      todo: 'A larger stud or an adapter post there, or two conductors in parallel on studs of their own.',
+      hazard: 'fire',
+      confirm: 'eyes',
+      source: SOURCES.practice,
+    },
+    ({ lead: l, result, design }) => {
+      if (!result) return [];
+      const { school, size, areaMm2 } = result.conductor;
+      const studs = new Map([
+        [l.fromStud, endName(design, l, l.from) ?? 'its first end'],
+        [l.toStud, endName(design, l, l.to) ?? 'its far end'],
+      ]);
+      return [...studs].flatMap(([stud, at], i) =>
+        when(!endTakes(stud, school, areaMm2), () => ({
+          suffix: i === 0 ? '' : `-${i}`,
+          title: `${sizeName(school, size)} does not fit ${studName(school, stud)} at ${at}: ${sizeName(school, largestAtEnd(stud, school)?.size ?? '')} at most`,
+        })),
+      );
+    },
+  ),
+  lead(
+    {
+      id: 'lead-device',
+      severity: 'stop',
+      reads: ['leads.through'],
+      when: 'something in line with a lead carries more than it is rated for',
+      why: 'Its contacts overheat or weld.',
+      todo: 'One with a higher rating.',
+      hazard: 'fire',
+      confirm: 'eyes',
+      source: SOURCES.maker,
+    },
+    ({ lead: l, result }) =>
+      l.through.flatMap((d) =>
+        when(
+          result !== undefined && d.ratingA !== null && result.carries.amps > d.ratingA && !(result.carries.cranks && d.kind !== 'shunt'),
+          () => ({
+            suffix: `-${d.id}`,
+            severity: d.kind === 'shunt' ? 'fix' : 'stop',
+            title: `its ${d.kind} rated ${d.ratingA ?? 0} A carries ${Math.round(result?.carries.amps ?? 0)} A`,
+            why: d.kind === 'shunt' ? 'It warms, and reads wrong.' : 'Its contacts overheat or weld.',
+          }),
+        ),
+      ),
+  ),
+  lead(
+    {
+      id: 'lead-device-unrated',
+      severity: 'note',
+      reads: ['leads.through.ratingA'],
+      when: 'the rating of something in line with a lead is not entered',
+      why: 'Whether it bears the current is not known.',
+      todo: 'Read its rating off it, and enter it.',
+      hazard: 'fire',
+      confirm: 'eyes',
+      source: SOURCES.maker,
+    },
+    ({ lead: l, result }) =>
+      l.through.flatMap((d) =>
+        when(d.ratingA === null && result !== undefined && result.carries.amps > 0, () => ({
+          suffix: `-${d.id}`,
+          title: `the rating of its ${d.kind} is not entered; it carries ${Math.round(result?.carries.amps ?? 0)} A`,
+        })),
+      ),
+  ),
+];
