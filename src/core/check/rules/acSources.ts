@@ -4,7 +4,7 @@ import { rowOf } from '../../design';
 import { SOURCES, when } from '../rule';
 import { type AcRule, acSource, acWhole, set } from './acParts';
 import { AC_APPLIANCE_RULES } from './acAppliances';
-import { AC_GENERATOR_RULES, AC_INVERTER_RULES } from './acMakers';
+import { AC_GENERATOR_RULES, AC_INVERTER_RULES } from './acSupplies';
 import { AC_SHORE_RULES } from './acShore';
 
 const GENERAL: readonly AcRule[] = [
