@@ -1,7 +1,16 @@
 /** Design -> Analysis: the one function that runs it all. Incremental: a circuit whose inputs are the same objects keeps its result. */
 import { asDecided, type Bank, type Circuit, type Design, type Finding, type Load, partsRead, share } from '../design';
 import { findingsMemory, type FindingsMemory, findingsOf } from '../check';
-import { analyseAgain, analyseCircuit, type CircuitResult, type Gathered, NOWHERE, type Upstream, type WorkedCircuit } from '../circuit';
+import {
+  analyseAgain,
+  analyseCircuit,
+  type CircuitResult,
+  type Gathered,
+  lostBefore,
+  NOWHERE,
+  type Upstream,
+  type WorkedCircuit,
+} from '../circuit';
 import { balance, type Balance } from './balance';
 import {
   type BatteryCableMemory,
@@ -14,7 +23,17 @@ import {
   withPostFaults,
 } from '../mainSide';
 import { yieldMemory, type YieldMemory } from '../energy';
-import { type DemandRollUp, rollUpDemand, demandItem, demandKey, loadCurrent, type LoadCurrent, type StudyVolts } from '../demand';
+import {
+  type DayHour,
+  dayHours,
+  type DemandItem,
+  demandItem,
+  type DemandRollUp,
+  rollUpDemand,
+  loadCurrent,
+  type LoadCurrent,
+  type StudyVolts,
+} from '../demand';
 import { bankSource, type BankSource } from '../bank';
 import { circuitOrder, type RunGeometry, runGeometry, sameParts, type Served, servingOf } from '../topology';
 
@@ -49,6 +68,10 @@ export interface Memory {
   results: readonly CircuitResult[];
   readonly geometries: Map<string, RunGeometry>;
   readonly currents: WeakMap<Load, { volts: StudyVolts; current: LoadCurrent }>;
+  /** Loads as parts of what flows: by row, and by id for a row that says the same. */
+  readonly items: WeakMap<Load, { readonly current: LoadCurrent; readonly hours: readonly DayHour[]; readonly item: DemandItem }>;
+  readonly itemsById: Map<string, DemandItem>;
+  hours: { readonly living: Design['living']; readonly hours: readonly DayHour[] } | null;
   readonly banks: WeakMap<Bank, BankSource>;
   readonly loads: WeakMap<Load, LoadResult>;
   volts: StudyVolts | null;
@@ -64,6 +87,9 @@ export const createMemory = (): Memory => ({
   results: [],
   geometries: new Map(),
   currents: new WeakMap(),
+  items: new WeakMap(),
+  itemsById: new Map(),
+  hours: null,
   banks: new WeakMap(),
   loads: new WeakMap(),
   volts: null,
@@ -107,8 +133,18 @@ export function analyse(whole: Design, memory: Memory = createMemory()): Analysi
   const loads = byId(design.loads);
   const ordered = circuitOrder(design.circuits);
   const { order, feederOf } = ordered;
-  const asked = rollUpDemand(design, ordered, loads, currentOf);
-  const done = analyseCircuits({ design, memory, banks, volts, currentOf, loads, order, feederOf, asked });
+  const hours = hoursOf(memory, design);
+  const itemOf = (load: Load): DemandItem => {
+    const current = currentOf(load);
+    const kept = memory.items.get(load);
+    if (kept?.current === current && kept.hours === hours) return kept.item;
+    const item = share(memory.itemsById.get(load.id), demandItem(load, current, hours));
+    memory.items.set(load, { current, hours, item });
+    memory.itemsById.set(load.id, item);
+    return item;
+  };
+  const asked = rollUpDemand(design, ordered, loads, currentOf, itemOf);
+  const done = analyseCircuits({ design, memory, banks, volts, hours, currentOf, itemOf, loads, order, feederOf, asked });
   const worked = design.circuits.flatMap((c) => done.get(c.id) ?? []);
   const results = worked.map((w) => w.result);
   const circuits = (memory.results = sameParts(memory.results, results) ? memory.results : results);
@@ -125,6 +161,12 @@ export function analyse(whole: Design, memory: Memory = createMemory()): Analysi
     paths,
     leads,
   };
+}
+
+/** The hours of a day that differ in what is on: the same object while the ways of living say the same. */
+function hoursOf(memory: Memory, { living }: Pick<Design, 'living'>): readonly DayHour[] {
+  if (memory.hours?.living !== living) memory.hours = { living, hours: share(memory.hours?.hours, dayHours(living)) };
+  return memory.hours.hours;
 }
 
 /** Banks with all that can feed a fault at their posts: the same objects while nothing of it moves. */
@@ -160,7 +202,9 @@ interface Scene {
   readonly memory: Memory;
   readonly banks: readonly BankSource[];
   readonly volts: StudyVolts;
+  readonly hours: readonly DayHour[];
   readonly currentOf: (load: Load) => LoadCurrent;
+  readonly itemOf: (load: Load) => DemandItem;
   readonly loads: ReadonlyMap<string, Load>;
   readonly order: readonly Circuit[];
   readonly feederOf: ReadonlyMap<string, Circuit>;
@@ -171,13 +215,21 @@ const NOTHING: readonly never[] = [];
 
 /** Top down: each circuit behind what stands before it. */
 function analyseCircuits(scene: Scene): ReadonlyMap<string, WorkedCircuit> {
-  const { design, memory, banks, volts, currentOf, loads, order, feederOf, asked } = scene;
+  const { design, memory, banks, volts, hours, currentOf, itemOf, loads, order, feederOf, asked } = scene;
   const { boat, house } = design;
   const panels = byId(design.panels);
   const places = byId(design.places);
   const results = new Map<string, WorkedCircuit>();
   const below = new Map<string, Upstream>();
+  /** What stands before the ways of a bank or panel: one object for all of them. */
+  const starts = new Map<string, Upstream>();
   const upstreamOf = (c: Circuit): Upstream => {
+    const key = `${c.from.kind} ${c.from.id}`;
+    let upstream = starts.get(key);
+    if (!upstream) starts.set(key, (upstream = startOf(c)));
+    return upstream;
+  };
+  const startOf = (c: Circuit): Upstream => {
     if (c.from.kind === 'bank') {
       const at = design.banks.findIndex((b) => b.id === c.from.id);
       const place = places.get(design.banks[at]?.placeId ?? '') ?? null;
@@ -189,6 +241,9 @@ function analyseCircuits(scene: Scene): ReadonlyMap<string, WorkedCircuit> {
     // The bank's demand may move without the feeder's own result moving: it is taken afresh.
     return via ? { ...via, place, bankDemandA: asked.bankDemandA.get(via.bank?.bankId ?? '') ?? 0 } : { ...NOWHERE, place };
   };
+  // Gathered for one circuit after another, and copied only where they have moved.
+  const deps: unknown[] = [];
+  const drift: number[] = [];
   for (const circuit of order) {
     const upstream = upstreamOf(circuit);
     const served: Served = {
@@ -200,17 +255,26 @@ function analyseCircuits(scene: Scene): ReadonlyMap<string, WorkedCircuit> {
     memory.geometries.set(circuit.id, lay);
     const feeds = served.panels.some((p) => p !== null);
     const surges = feeds ? circuit.taps.map((t) => (t.serves.kind === 'panel' ? (asked.surge.get(t.serves.id) ?? null) : null)) : NOTHING;
-    const deps: unknown[] = [circuit, house, boat, volts, panel, ...lay.passes, ...lay.lengths, ...served.loads, ...served.panels];
-    deps.push(upstream.bank, upstream.place, upstream.atBank);
-    deps.push(upstream.chain.join('>'), upstream.coldOhm, upstream.faultHotOhm, upstream.feederRatingA);
+    deps.length = 0;
+    deps.push(circuit, house, boat, volts, hours, panel, ...lay.passes, ...lay.lengths, ...served.loads, ...served.panels);
+    deps.push(upstream.bank, upstream.place, upstream.atBank, ...upstream.chain);
+    deps.push(upstream.coldOhm, upstream.faultHotOhm, upstream.feederRatingA);
     for (const s of surges) deps.push(s?.addsA, s?.seconds, s?.name);
-    if (feeds) for (const t of circuit.taps) if (t.serves.kind === 'panel') deps.push(...demandKey(asked.items.get(t.serves.id) ?? []));
+    if (feeds) for (const t of circuit.taps) if (t.serves.kind === 'panel') deps.push(...(asked.items.get(t.serves.id) ?? NOTHING));
     // Only a start is computed from the sagged posts.
-    const starts = surges.some(Boolean) || served.loads.some((l) => l !== null && l.surgeA !== null);
-    const drift = [upstream.dropV, upstream.hotOhm, starts ? upstream.bankDemandA : 0];
+    const surging = surges.some(Boolean) || served.loads.some((l) => l !== null && l.surgeA !== null);
+    drift.length = 0;
+    if (feeds) drift.push(...upstream.lostV);
+    else {
+      const items = served.loads.map((l) => l && itemOf(l));
+      const workingA = items.reduce((sum, i) => sum + (i?.currentA ?? 0), 0);
+      drift.push(lostBefore({ isFeeder: false, items, workingA }, upstream).volts);
+    }
+    drift.push(upstream.hotOhm, surging ? upstream.bankDemandA : 0);
     const kept = memory.circuits.get(circuit.id);
     const known = kept && sameParts(kept.deps, deps) ? kept : undefined;
-    const again = known && (sameParts(known.drift, drift) ? known.worked : analyseAgain(known.worked, upstream));
+    const still = known && sameParts(known.drift, drift);
+    const again = known && (still ? known.worked : analyseAgain(known.worked, upstream));
     const worked =
       again ??
       analyseCircuit(
@@ -223,13 +287,13 @@ function analyseCircuits(scene: Scene): ReadonlyMap<string, WorkedCircuit> {
           feeds
             ? circuit.taps.map((t, i) => {
                 const load = served.loads[i];
-                return t.serves.kind === 'panel' ? (asked.items.get(t.serves.id) ?? []) : load ? [demandItem(load, currentOf(load))] : [];
+                return t.serves.kind === 'panel' ? (asked.items.get(t.serves.id) ?? []) : load ? [itemOf(load)] : [];
               })
             : NOTHING,
           surges,
         ),
       );
-    memory.circuits.set(circuit.id, { deps, drift, worked });
+    if (!still) memory.circuits.set(circuit.id, { deps: known?.deps ?? deps.slice(), drift: drift.slice(), worked });
     results.set(circuit.id, worked);
     served.panels.forEach((p, i) => {
       const own = worked.result.below[i];
@@ -264,6 +328,8 @@ function analyseCircuits(scene: Scene): ReadonlyMap<string, WorkedCircuit> {
       lengths: circuit.taps.map((tap, i) => ({ estimatedM: lay.lengths[i] ?? 0, lengthM: tap.tapedM ?? lay.lengths[i] ?? 0 })),
       loads: served.loads,
       currents: served.loads.map((l) => (l ? currentOf(l) : null)),
+      items: served.loads.map((l) => (l ? itemOf(l) : null)),
+      hours,
       panels: served.panels,
       names: circuit.taps.map((t, i) => served.loads[i]?.name ?? served.panels[i]?.name ?? places.get(t.serves.id)?.name ?? '?'),
       downstream,

@@ -1,15 +1,10 @@
 /** Sizes of mains, feeders and branches with which every whole path holds and least copper is bought, currents as they are (docs/methods.md, M20). */
-import { behindAt, branchNeeds, feederSizes, lostBeforeWay, sizeFixed, type SizeNeed, type WorkedCircuit } from '../circuit';
+import { type Behind, behindAt, branchNeeds, feederSizes, lostBeforeWay, sizeFixed, type SizeNeed, type WorkedCircuit } from '../circuit';
 
 /** Sizes of a main or feeder that are tried, from what it needs by itself on. */
 const FEEDER_SIZES = 8;
 /** A volt that a path misses weighs more than any copper, kg. */
 const KG_PER_V = 1e4;
-
-interface Up {
-  readonly dropV: number;
-  readonly hotOhm: number;
-}
 
 interface Branch {
   readonly worked: WorkedCircuit;
@@ -50,7 +45,7 @@ function partOf(worked: WorkedCircuit, from: (panelId: string) => readonly Worke
 }
 
 /** The smallest size that holds behind what is lost before it, and what it still misses. */
-function branchAt({ worked, needs }: Branch, up: Up): { readonly need: SizeNeed | undefined; readonly missV: number } {
+function branchAt({ worked, needs }: Branch, up: Behind): { readonly need: SizeNeed | undefined; readonly missV: number } {
   const lost = lostBeforeWay(worked, up);
   const miss = (n: SizeNeed) => Math.max(0, lost.workV - n.workV, lost.startV - n.startV);
   const holding = needs.find((n) => miss(n) <= 1e-9);
@@ -61,7 +56,7 @@ function branchAt({ worked, needs }: Branch, up: Up): { readonly need: SizeNeed 
 const isBranch = (part: Part): part is Branch => 'needs' in part;
 
 /** Copper of a part and all behind it at its best, kg; what is missed counts as copper. */
-function cost(part: Part, up: Up): number {
+function cost(part: Part, up: Behind): number {
   if (isBranch(part)) {
     const { need, missV } = branchAt(part, up);
     return (need?.kg ?? 0) + KG_PER_V * missV;
@@ -69,18 +64,16 @@ function cost(part: Part, up: Up): number {
   return Math.min(...part.sizes.map((s) => costAt(part, s, up)));
 }
 
-const behind = (up: Up, by: { readonly dropV: number; readonly ohm: number } | null | undefined): Up => ({
-  dropV: up.dropV + (by?.dropV ?? 0),
-  hotOhm: up.hotOhm + (by?.ohm ?? 0),
-});
+const behind = (up: Behind, by: Behind | null | undefined): Behind =>
+  by ? { lostV: by.lostV.map((v, k) => v + (up.lostV[k] ?? 0)), hotOhm: up.hotOhm + by.hotOhm } : up;
 
-const costAt = (part: Feeder, size: FeederSize, up: Up): number =>
+const costAt = (part: Feeder, size: FeederSize, up: Behind): number =>
   part.below.reduce((sum, parts, tap) => {
     const below = behind(up, size.behind[tap]);
     return parts.reduce((s, p) => s + cost(p, below), sum);
   }, size.kg);
 
-function choose(part: Part, up: Up, out: Map<string, number>): void {
+function choose(part: Part, up: Behind, out: Map<string, number>): void {
   const { id } = part.worked.result;
   if (isBranch(part)) {
     const { need } = branchAt(part, up);
@@ -116,7 +109,7 @@ export function leastCopper(circuits: readonly WorkedCircuit[]): ReadonlyMap<str
     if (w.trial.input.circuit.from.kind !== 'bank') continue;
     choose(
       partOf(w, (id) => byPanel.get(id) ?? [], new Set()),
-      { dropV: 0, hotOhm: 0 },
+      { lostV: [], hotOhm: 0 },
       out,
     );
   }

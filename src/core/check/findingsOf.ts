@@ -9,6 +9,7 @@ import { findingsIn } from './rule';
 import type { AcPower } from './rules/acMachines';
 import { acRunFacts } from './rules/acRuns';
 import { unfedBy } from './rules/circuits';
+import { mainSideFacts } from './rules/mainSideRule';
 import type { CircuitOdds } from './rules/odds';
 import type { StudyFacts } from './rules/studies';
 import { CHARGING_READS, DESIGN_READS, MAIN_SIDE_READS } from './rules/reads';
@@ -34,8 +35,9 @@ interface Known {
 export interface FindingsMemory {
   readonly sets: Map<RuleSet, Known>;
   readonly circuits: Map<string, Known>;
+  readonly volts: Map<string, Known>;
 }
-export const findingsMemory = (): FindingsMemory => ({ sets: new Map(), circuits: new Map() });
+export const findingsMemory = (): FindingsMemory => ({ sets: new Map(), circuits: new Map(), volts: new Map() });
 
 /** What was known while the parts are the same; what says the same stays the same objects. */
 function kept<K>(known: Map<K, Known>, key: K, deps: readonly unknown[], work: () => readonly Finding[]): readonly Finding[] {
@@ -68,13 +70,22 @@ function ofCircuits({ design, worked }: Facts, memory: FindingsMemory): readonly
   const vapour = design.places.some((p) => p.vapour);
   const out = worked.map(({ result: r, trial: b }) => {
     const unfed = b.input.upstream.bank ? undefined : unfedBy(design, r.id, looped, fed);
-    return kept(memory.circuits, r.id, [r, boat, unfed, vapour], () =>
-      findingsIn(RULES.circuits, { b, own: r.own.ladder, state: r.own.state, units: boat, unfed, vapour }),
-    ) as Finding[];
+    const { ladder: own, state } = r.own;
+    const facts = { b, own, state, units: boat, unfed, vapour };
+    // The taps are made anew with all of the circuit but the volts before its way: most edits move those alone.
+    const still = [b.input.taps, b.protection, own, state.heat, state.fault, state.terminal, boat, unfed, vapour];
+    return [
+      ...kept(memory.circuits, r.id, still, () => findingsIn(RULES.circuits, facts)),
+      ...kept(memory.volts, r.id, [r, boat, unfed, vapour], () => findingsIn(RULES['circuit volts'], facts)),
+    ];
   });
   if (memory.circuits.size > worked.length) {
     const there = new Set(worked.map((w) => w.result.id));
-    for (const id of memory.circuits.keys()) if (!there.has(id)) memory.circuits.delete(id);
+    for (const id of memory.circuits.keys())
+      if (!there.has(id)) {
+        memory.circuits.delete(id);
+        memory.volts.delete(id);
+      }
   }
   return out;
 }
@@ -85,7 +96,7 @@ function ofCharging({ design }: Facts, memory: FindingsMemory): readonly Finding
 
 function ofMainSide({ design, leads }: Facts, memory: FindingsMemory): readonly Finding[] {
   return kept(memory.sets, 'main side', [...partsRead(design, MAIN_SIDE_READS), leads], () =>
-    findingsIn(RULES['main side'], { design, leads }),
+    findingsIn(RULES['main side'], mainSideFacts(design, leads)),
   );
 }
 

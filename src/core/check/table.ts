@@ -8,7 +8,9 @@ import { AC_RUN_RULES } from './rules/acRuns';
 import { AC_SOURCE_RULES } from './rules/acSources';
 import { BANK_RULES, TIE_RULES } from './rules/banks';
 import { CHARGING_RULES, SETTING_RULES } from './rules/charging';
+import { FAILED_RULES } from './rules/circuitFailures';
 import { CIRCUIT_RULES } from './rules/circuits';
+import { CIRCUIT_VOLTS_RULES } from './rules/circuitVolts';
 import { DESIGN_RULES } from './rules/design';
 import { END_RULES } from './rules/ends';
 import { FOUND_RULES } from './rules/found';
@@ -24,6 +26,7 @@ import { ASKING_RULES } from './rules/unknown';
 export const RULES = {
   design: [...DESIGN_RULES, ...SAFETY_RULES, ...STRING_RULES, ...ASKING_RULES],
   circuits: [...CIRCUIT_RULES, ...END_RULES, ...MOTOR_RULES, ...FOUND_RULES, ...MAKER_RULES],
+  'circuit volts': [...FAILED_RULES, ...CIRCUIT_VOLTS_RULES],
   charging: [...CHARGING_RULES, ...TIE_RULES, ...SETTING_RULES, ...BANK_RULES],
   'main side': MAIN_SIDE_RULES,
   AC: [...AC_SOURCE_RULES, ...AC_BOND_RULES, ...AC_CABLE_RULES],

@@ -1,15 +1,15 @@
 /** Everything the tests on one circuit need, gathered once from the design. */
 import { type Circuit, type Found, type HouseRules, type Load, type Panel, type Place, type Tap } from '../design';
 import {
+  type DayHour,
   type Demand,
   type DemandItem,
   feederDemand,
   isCharging,
   type LoadCurrent,
-  onPart,
   type StudyVolts,
   type Surge,
-  usualA,
+  usualBy,
 } from '../demand';
 import type { Upstream } from './upstream';
 import { deviceDropV, deviceOhm, RULE_SETS, type RuleSet, type School, AMBIENT_C, WORST_COPPER, CRANK_PCT } from '../rules';
@@ -30,8 +30,10 @@ export interface TapInput {
   readonly segmentA: number;
   /** Drawn while nothing brief runs, A: what the drop of a feeder is computed with. */
   readonly fixedA: number;
-  /** What loads draw through it in use as usual: what stands below is judged by it. */
-  readonly steadyA: number;
+  /** What a panel's loads draw through it in use as usual, by hour, then by hour with everything for safety on: what is fed from it is judged by it. */
+  readonly steadyA: readonly number[];
+  /** Its load as one of several; null of a panel. */
+  readonly item: DemandItem | null;
   readonly powerW: number;
   /** Most its own run may lose, and the whole path to it, % of nominal; of a panel the run alone is judged. */
   readonly dropPct: number;
@@ -51,8 +53,10 @@ export interface CircuitInput {
   readonly isFeeder: boolean;
   readonly demand: Demand | null;
   readonly workingA: number;
-  /** Volts lost before the way: feeders at their steady demand, and this circuit's own current where that is brief. */
+  /** Volts lost before the way, in the hour in which that is most while the circuit is in use, and that hour's place; null: none counts. */
   readonly upstreamDropV: number;
+  readonly atHour: AtHour | null;
+  readonly hours: readonly DayHour[];
   readonly surges: readonly Surge[];
   readonly duty: Duty | null;
   readonly places: readonly Place[];
@@ -85,6 +89,9 @@ export interface Gathered {
   readonly lengths: readonly { readonly estimatedM: number; readonly lengthM: number }[];
   readonly loads: readonly (Load | null)[];
   readonly currents: readonly (LoadCurrent | null)[];
+  /** Loads as parts of what flows, by tap. */
+  readonly items: readonly (DemandItem | null)[];
+  readonly hours: readonly DayHour[];
   readonly panels: readonly (Panel | null)[];
   readonly names: readonly string[];
   /** Items downstream of each tap (panels: all they feed), tightest drop class below, and surges below. */
@@ -92,32 +99,68 @@ export interface Gathered {
   readonly belowSurge: readonly (Surge | null)[];
 }
 
-/**
- * Volts lost before the way: feeders at what usually flows in them, and of the circuit's own loads what that does not count already.
- * What charges loses only by its own current, the other way.
- */
-export function lostBefore({ isFeeder, taps, workingA }: Pick<CircuitInput, 'isFeeder' | 'taps' | 'workingA'>, upstream: Upstream): number {
-  if (isFeeder) return upstream.dropV;
-  let loads = 0;
-  let charging = 0;
-  let countedA = 0;
-  for (const { load, current } of taps) {
-    if (!load) continue;
-    loads++;
-    if (isCharging(load)) charging++;
-    countedA += onPart(load) * (current?.workingA ?? 0);
-  }
-  if (loads === 0) return upstream.dropV;
-  if (charging === loads) return workingA * upstream.hotOhm;
-  return upstream.dropV + Math.max(0, workingA - countedA) * upstream.hotOhm;
+/** An hour in which something is judged, and whether all that is for safety is on in it. */
+export interface AtHour {
+  readonly hour: number;
+  readonly safetyOn: boolean;
 }
 
-/** The same circuit when only the steady state of what stands before it has moved. */
-export const drifted = (input: CircuitInput, upstream: Upstream): CircuitInput => ({
-  ...input,
-  upstream,
-  upstreamDropV: lostBefore(input, upstream),
+export interface LostBefore {
+  readonly volts: number;
+  readonly at: AtHour | null;
+}
+
+/**
+ * Volts lost before the way: feeders at what usually flows in them, in the worst hour in which one of the circuit's own loads has use, and of those
+ * loads what the hour does not count already. What is for safety is judged with everything for safety on. What charges loses only by its own
+ * current, the other way.
+ */
+export function lostBefore(
+  { isFeeder, items, workingA }: { readonly isFeeder: boolean; readonly items: readonly (DemandItem | null)[]; readonly workingA: number },
+  { lostV, dropV, hotOhm }: Upstream,
+): LostBefore {
+  if (isFeeder) return { volts: dropV, at: null };
+  // Asked of every circuit at every edit: nothing is made on the way.
+  let [loads, charging, safetyOn] = [0, 0, false];
+  for (const l of items) {
+    if (l === null) continue;
+    loads++;
+    if (l.charging) charging++;
+    if (l.safety) safetyOn = true;
+  }
+  if (loads === 0) return { volts: dropV, at: null };
+  if (charging === loads) return { volts: workingA * hotOhm, at: null };
+  const hours = lostV.length / 2;
+  let [most, at] = [-Infinity, -1];
+  for (let hour = 0; hour < hours; hour++) {
+    let [countedA, used] = [0, false];
+    for (const l of items) {
+      if (l === null || l.charging) continue;
+      const part = l.use[hour] ?? 0;
+      if (part > 0) used = true;
+      if (!l.brief) countedA += (safetyOn && l.safety ? 1 : part) * l.currentA;
+    }
+    const volts = (lostV[safetyOn ? hours + hour : hour] ?? 0) + Math.max(0, workingA - countedA) * hotOhm;
+    if (used && volts > most) [most, at] = [volts, hour];
+  }
+  return at < 0 ? { volts: dropV + workingA * hotOhm, at: null } : { volts: most, at: { hour: at, safetyOn } };
+}
+
+const itemsOf = ({ isFeeder, taps, workingA }: Pick<CircuitInput, 'isFeeder' | 'taps' | 'workingA'>) => ({
+  isFeeder,
+  items: taps.map((t) => t.item),
+  workingA,
 });
+
+/** What is lost before a circuit's way, behind another path than its own. */
+export const lostBeforeInput = (input: Pick<CircuitInput, 'isFeeder' | 'taps' | 'workingA'>, upstream: Upstream): LostBefore =>
+  lostBefore(itemsOf(input), upstream);
+
+/** The same circuit when only the steady state of what stands before it has moved. */
+export function drifted(input: CircuitInput, upstream: Upstream): CircuitInput {
+  const { volts, at } = lostBeforeInput(input, upstream);
+  return { ...input, upstream, upstreamDropV: volts, atHour: at };
+}
 
 /** Most a run may lose, and the whole path with it: critical loads, feeders and what charges by the tighter figure, the rest by the general one. */
 function limitsOf(house: HouseRules, load: Load | null, isPanel: boolean, charges: boolean): Pick<TapInput, 'dropPct' | 'pathPct'> {
@@ -149,12 +192,10 @@ export function circuitInput(g: Gathered): CircuitInput {
   );
   // A feeder's own run is judged at its demand; what stands below it is judged by what usually flows.
   const steady = circuit.taps.map((_, i) => {
-    if (!g.panels[i]) return { loadsA: ownA[i] ?? 0, feederA: ownA[i] ?? 0 };
-    const lasting = (g.downstream[i] ?? []).filter((d) => !d.brief);
-    return {
-      loadsA: usualA(lasting.filter((d) => !d.charging)),
-      feederA: feederDemand(g.school, lasting, house.diversity).demandA,
-    };
+    if (!g.panels[i]) return { loadsA: Array.from({ length: 2 * g.hours.length }, () => ownA[i] ?? 0), feederA: ownA[i] ?? 0 };
+    const items = g.downstream[i] ?? [];
+    const lasting = items.filter((d) => !d.brief);
+    return { loadsA: usualBy(items, g.hours.length), feederA: feederDemand(g.school, lasting, house.diversity).demandA };
   });
   const segmentA = [...ownA];
   for (let i = segmentA.length - 1; i >= 0; i--) {
@@ -180,7 +221,8 @@ export function circuitInput(g: Gathered): CircuitInput {
       ownA: own,
       segmentA: Math.min(segmentA[i] ?? 0, Math.max(workingA, own)),
       fixedA: constant ? 0 : (steady[i]?.feederA ?? own),
-      steadyA: steady[i]?.loadsA ?? own,
+      steadyA: steady[i]?.loadsA ?? [],
+      item: g.items[i] ?? null,
       powerW: constant ? current.nominalW : 0,
       ...limitsOf(
         house,
@@ -211,6 +253,7 @@ export function circuitInput(g: Gathered): CircuitInput {
     const below = g.belowSurge[i];
     return below ? [{ ...below, tapIndex: i, circuitA: workingA + below.addsA, loadA: tap.ownA + below.addsA, minV: 0 }] : [];
   });
+  const lost = lostBefore({ isFeeder, items: g.items, workingA }, g.upstream);
   const electronics = loads.some((l) => l.group === 'electronics');
   return {
     circuit,
@@ -224,7 +267,9 @@ export function circuitInput(g: Gathered): CircuitInput {
     isFeeder,
     demand,
     workingA,
-    upstreamDropV: lostBefore({ isFeeder, taps, workingA }, g.upstream),
+    upstreamDropV: lost.volts,
+    atHour: lost.at,
+    hours: g.hours,
     surges,
     duty: only && only.quantity === 1 ? only.duty : null,
     places: g.places,

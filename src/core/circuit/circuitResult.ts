@@ -96,7 +96,10 @@ export function belowTaps(b: CircuitTrial, own: Pick<Side, 'state' | 'protection
   const up = input.upstream;
   const atWayV = input.volts.lowV - input.upstreamDropV;
   const fixedA = input.taps.reduce((sum, t) => sum + t.fixedA, 0);
-  const ofLoads = fixedA > 0 ? input.taps.reduce((sum, t) => sum + t.steadyA, 0) / fixedA : 1;
+  // Of what it loses at its demand, the part that is lost with what usually flows: hour by hour.
+  const partAt = Array.from({ length: 2 * input.hours.length }, (_, k) =>
+    fixedA > 0 ? input.taps.reduce((sum, t) => sum + (t.steadyA[k] ?? 0), 0) / fixedA : 1,
+  );
   return input.taps.map((tap, at) => {
     if (!tap.panel) return null;
     let hot = b.headOhm;
@@ -109,10 +112,13 @@ export function belowTaps(b: CircuitTrial, own: Pick<Side, 'state' | 'protection
       faultHot += (2 * conductorOhm(conductor.r20OhmPerKm, lengthM, ratingC)) / state.candidate.legs + SEGMENT_JOINTS_OHM;
     }
     const loadV = state.drop.taps[at]?.loadV;
+    const ownV = loadV === undefined ? 0 : atWayV - loadV;
+    const lostV = partAt.map((part, k) => (up.lostV[k] ?? 0) + ownV * part);
     return {
       bank: up.bank,
       chain: [...up.chain, input.circuit.id],
-      dropV: up.dropV + (loadV === undefined ? 0 : (atWayV - loadV) * ofLoads),
+      lostV,
+      dropV: Math.max(...lostV.slice(0, input.hours.length)),
       hotOhm: up.hotOhm + hot,
       coldOhm: up.coldOhm + cold,
       faultHotOhm: up.faultHotOhm + faultHot,

@@ -1,7 +1,7 @@
 /** What a circuit's conductors land on, and whether it takes them (docs/methods.md, Ends). */
 import type { Circuit, Load, Panel } from '../design';
 import { type Conductor, endTakes, type Family, largestAtEnd, type School, studFor, terminalRow } from '../rules';
-import { type Candidate, type CircuitTrial, heatAt } from './trial';
+import { type Candidate, type StillTrial, heatAt } from './trial';
 
 /** Screw of a panel's negative bar, the smallest of those it has. Typical. */
 const BAR_SCREW = { metric: 'M4', awg: 'M5' } as const;
@@ -33,7 +33,7 @@ export interface EndTooSmall {
 }
 
 /** Ends that do not take the conductor, each with the largest they do. */
-export function endsTooSmall(b: CircuitTrial, { conductor }: Pick<Candidate, 'conductor'>): EndTooSmall[] {
+export function endsTooSmall(b: StillTrial, { conductor }: Pick<Candidate, 'conductor'>): EndTooSmall[] {
   const { input, family, protection } = b;
   const { school } = input;
   const wanted = [

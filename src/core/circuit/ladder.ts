@@ -15,6 +15,7 @@ import {
   terminalAt,
   sizeTrial,
   type SizeTrial,
+  type StillTrial,
 } from './trial';
 
 export const CRITERIA = ['ampacity', 'protection', 'drop', 'surge', 'maker', 'mechanical', 'fault', 'terminals'] as const;
@@ -62,6 +63,9 @@ export interface State {
   readonly massKg: number;
 }
 
+/** What of a state stays while only the volts before its way move. */
+export type StillState = Omit<State, 'legOpen' | 'drop' | 'surge' | 'passes' | 'failing'>;
+
 export interface Ladder {
   readonly school: School;
   readonly rungs: readonly Rung[];
@@ -77,7 +81,7 @@ export interface Ladder {
 }
 
 /** Largest rating that may protect a conductor of that ampacity: the school's rule, or the flagged house rule. */
-export function protects(b: CircuitTrial, legIzA: number): { passes: boolean; byHouseRule: boolean } {
+export function protects(b: StillTrial, legIzA: number): { passes: boolean; byHouseRule: boolean } {
   const { protection, input, family } = b;
   const strict = protection.ratingA <= legIzA + 1e-9;
   const { fusingCurrentFactor } = input.rules;

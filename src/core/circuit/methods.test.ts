@@ -111,6 +111,7 @@ describe('faults on a radial path, 2 x 100 Ah AGM', () => {
   const up: Upstream = {
     bank,
     chain: [],
+    lostV: [],
     dropV: 0,
     hotOhm: 0,
     coldOhm: 0.002,

@@ -25,14 +25,14 @@ export function makerRule(rules: readonly WireRule[], lengthM: number): { rule: 
 }
 
 /** Length from the way to a tap along the run, m. */
-export function runToTapM(input: CircuitInput, tapIndex: number): number {
+export function runToTapM(input: Pick<CircuitInput, 'taps'>, tapIndex: number): number {
   let sum = 0;
   for (let i = tapIndex; i >= 0; i = input.taps[i]?.parent ?? -1) sum += input.taps[i]?.lengthM ?? 0;
   return sum;
 }
 
 /** The heaviest makers' minimum on the circuit, by copper area; null when no maker says. */
-export function makerAreaMm2(input: CircuitInput): MakerMinimum | null {
+export function makerAreaMm2(input: Pick<CircuitInput, 'taps'>): MakerMinimum | null {
   let worst: MakerMinimum | null = null;
   input.taps.forEach((tap, i) => {
     if (!tap.load || tap.load.makerWire.length === 0) return;

@@ -1,7 +1,7 @@
 /** A circuit by the volts that may be lost before its way, size by size: what sizes chosen together are made from (docs/methods.md, M20). */
 import { CONDUCTORS } from '../rules';
 import { belowTaps, type WorkedCircuit } from './circuitResult';
-import { lostBefore } from './circuitInput';
+import { lostBeforeInput } from './circuitInput';
 import { DRIFTING, MOST_STEPS, LIGHT_A, stateAt } from './ladder';
 import { NEAR, singleTrial, startPathV } from './trial';
 import type { Upstream } from './upstream';
@@ -82,23 +82,22 @@ export function feederSizes(worked: WorkedCircuit, most: number): { readonly at:
   return CONDUCTORS[school].slice(own, own + most).map((_, i) => ({ at: own + i, kg: kgAt(worked, own + i) }));
 }
 
-/** What a main or feeder loses, by tap, at a size of its table or (null) as it is: V as usual, and hot loop, ohm. */
-export function behindAt(worked: WorkedCircuit, at: number | null): readonly ({ readonly dropV: number; readonly ohm: number } | null)[] {
+/** Lost from the posts to a way as usual, by hour, V, and the hot loop to it, ohm. */
+export type Behind = Pick<Upstream, 'lostV' | 'hotOhm'>;
+
+/** What a main or feeder loses, by tap, at a size of its table or (null) as it is. */
+export function behindAt(worked: WorkedCircuit, at: number | null): readonly (Behind | null)[] {
   const { result, trial } = worked;
   const { upstream } = trial.input;
   const conductor = at === null ? undefined : CONDUCTORS[trial.input.school][at];
   const below = conductor ? belowTaps(trial, { ...result.own, state: stateAt(trial, { conductor, legs: 1 }) }) : result.below;
-  return below.map((u) => u && { dropV: u.dropV - upstream.dropV, ohm: u.hotOhm - upstream.hotOhm });
+  return below.map((u) => u && { lostV: u.lostV.map((v, k) => v - (upstream.lostV[k] ?? 0)), hotOhm: u.hotOhm - upstream.hotOhm });
 }
 
 /** What is lost before a branch's way, at work and as its worst start runs, V, with what stands before it losing so much. */
-export function lostBeforeWay(
-  worked: WorkedCircuit,
-  up: { readonly dropV: number; readonly hotOhm: number },
-): { readonly workV: number; readonly startV: number } {
+export function lostBeforeWay(worked: WorkedCircuit, up: Behind): { readonly workV: number; readonly startV: number } {
   const { input } = worked.trial;
-  const upstream: Upstream = { ...input.upstream, ...up };
-  const workV = lostBefore(input, upstream);
+  const workV = lostBeforeInput(input, { ...input.upstream, ...up, dropV: Math.max(0, ...up.lostV) }).volts;
   const { surge } = worked.result.own.state;
   const addsA = (surge && input.surges[surge.surgeIndex]?.addsA) ?? 0;
   return { workV, startV: workV + addsA * up.hotOhm };

@@ -117,7 +117,6 @@ function drawn(b: CircuitTrial, variables: readonly Variable[], z: readonly numb
         // What its segment carries is its own and what lies behind it.
         segmentA: t.segmentA * (input.taps.length === 1 ? f : part),
         fixedA: t.fixedA * f,
-        steadyA: t.steadyA * f,
         powerW: t.powerW * f,
       };
     }),

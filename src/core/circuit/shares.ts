@@ -1,6 +1,7 @@
 /** What takes the volts between a bank's posts and a load: each circuit on the way by its devices, joints and copper (docs/methods.md, M3). */
 import { SEGMENT_JOINTS_OHM } from '../rules';
 import { bankRestV } from '../bank';
+import type { AtHour } from './circuitInput';
 import type { WorkedCircuit } from './circuitResult';
 import type { Upstream } from './upstream';
 
@@ -84,8 +85,13 @@ interface Before {
   readonly parts: Parts;
 }
 
+/** Lost to a way in an hour, V; without one the most. */
+const usualAt = ({ lostV, dropV }: Upstream, at: AtHour | null): number =>
+  at === null ? dropV : (lostV[at.safetyOn ? lostV.length / 2 + at.hour : at.hour] ?? 0);
+
 /** Mains and feeders before a circuit, nearest the bank first. */
 function beforeWay(chain: readonly WorkedCircuit[]): Before[] {
+  const hour = chain[chain.length - 1]?.trial.input.atHour ?? null;
   return chain.slice(0, -1).map((worked, at): Before => {
     const next = chain[at + 1]?.trial.input.circuit.from;
     const tap = worked.trial.input.taps.findIndex((t) => t.panel !== null && t.panel.id === next?.id);
@@ -95,7 +101,7 @@ function beforeWay(chain: readonly WorkedCircuit[]): Before[] {
     const volts = (i: number) => (worked.result.warmOhm.segments[i] ?? 0) * (taps[i]?.segmentA ?? 0);
     return {
       worked,
-      usualV: below ? below.dropV - upstream.dropV : 0,
+      usualV: below ? usualAt(below, hour) - usualAt(upstream, hour) : 0,
       ohm: below ? below.hotOhm - upstream.hotOhm : 0,
       parts:
         segments.length > 0
@@ -131,7 +137,7 @@ function atWork(chain: readonly WorkedCircuit[], worked: WorkedCircuit): VoltsLo
   };
   const own = lostIn(worked, worst.tapIndex, drop.headV, volts);
   const panel = input.taps[worst.tapIndex]?.panel ?? null;
-  const shared = panel ? [] : sharedBefore(beforeWay(chain), input.upstreamDropV, input.upstream.dropV);
+  const shared = panel ? [] : sharedBefore(beforeWay(chain), input.upstreamDropV, usualAt(input.upstream, input.atHour));
   const postsV = panel ? worst.loadV + worst.runV + drop.headV : input.volts.lowV;
   return {
     when: 'at working current',
@@ -165,7 +171,7 @@ function atStart(chain: readonly WorkedCircuit[], worked: WorkedCircuit): VoltsL
     ownLimitV: null,
     passes: surge.wholePasses,
     shares: [
-      ...sharedBefore(beforeWay(chain), surge.upstreamV, input.upstream.dropV),
+      ...sharedBefore(beforeWay(chain), surge.upstreamV, usualAt(input.upstream, input.atHour)),
       ...sharesOf(worked, true, lostIn(worked, start.tapIndex, headV, volts)),
     ],
   };

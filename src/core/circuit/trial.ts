@@ -2,7 +2,7 @@
 import { adiabaticK, finalTempC, slowestOpeningS, withstandS } from '../protection';
 import type { Protection } from './choose';
 import { bankRestV } from '../bank';
-import { largestFaultA, smallestFaultA } from './upstream';
+import { largestFaultA, smallestFaultA, type Upstream } from './upstream';
 import {
   bundleFactor,
   type Conductor,
@@ -119,6 +119,12 @@ export const circuitTrialAgain = (b: CircuitTrial, input: CircuitInput): Circuit
   trials: [],
 });
 
+/** What of a circuit stays while only the volts before its way move: what goes by it need not be asked again. */
+export type StillInput = Omit<CircuitInput, 'upstream' | 'upstreamDropV' | 'atHour'> & {
+  readonly upstream: Omit<Upstream, 'lostV' | 'dropV' | 'hotOhm' | 'bankDemandA'>;
+};
+export type StillTrial = Omit<CircuitTrial, 'input' | 'sagV' | 'trials'> & { readonly input: StillInput };
+
 export interface Heat {
   readonly placeIndex: number;
   readonly derating: Derating;
@@ -131,7 +137,7 @@ export interface Heat {
   readonly tempC: number;
 }
 
-export function heatAt(b: CircuitTrial, c: Candidate): Heat {
+export function heatAt(b: StillTrial, c: Candidate): Heat {
   const placeIndex = Math.max(0, rulingPlace(c.conductor, b.deratings));
   const derating = b.deratings[placeIndex] as Derating;
   const { input } = b;

@@ -6,7 +6,9 @@ export interface Upstream {
   readonly bank: BankSource | null;
   /** Circuits from the bank to here, nearest the bank first. */
   readonly chain: readonly string[];
-  /** Drop from the posts to this way with every feeder at its demand, V. */
+  /** Lost from the posts to this way as usual, V: by hour of the day, then by hour with everything for safety on. Empty at the posts. */
+  readonly lostV: readonly number[];
+  /** The most of it in the hours that count for what is asked, V. */
   readonly dropV: number;
   /** Hot loop resistance from the posts to here, ohm: what an extra ampere costs. */
   readonly hotOhm: number;
@@ -24,6 +26,7 @@ export interface Upstream {
 export const NOWHERE: Upstream = {
   bank: null,
   chain: [],
+  lostV: [],
   dropV: 0,
   hotOhm: 0,
   coldOhm: 0,

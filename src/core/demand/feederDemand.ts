@@ -1,18 +1,12 @@
 /** What a feeder has to carry (docs/methods.md, M0). */
 import type { School } from '../rules';
+import type { Usual } from './usual';
 
-export interface DemandItem {
+export interface DemandItem extends Usual {
   readonly loadId: string;
   readonly name: string;
-  readonly currentA: number;
   /** May run together for long: navigation lights, pumps, blowers, electronics, refrigeration. */
   readonly runsLong: boolean;
-  /** Runs for minutes at most (windlass, thruster, winch): no part of what others see as steady. */
-  readonly brief: boolean;
-  /** A charger or alternator: its current flows toward the bank. */
-  readonly charging: boolean;
-  /** Probability that it is on while another load is tested. */
-  readonly onPart: number;
 }
 
 /** A start on a circuit or panel. */

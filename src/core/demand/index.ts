@@ -1,6 +1,8 @@
 export { type Demand, type DemandItem, feederDemand, type Surge } from './feederDemand';
 export { loadCurrent, type LoadCurrent, type StudyVolts } from './loadCurrent';
 export { nominalW, standingA } from './nominal';
-export { type DemandRollUp, rollUpDemand, demandItem, demandKey } from './rollUp';
+export { type DemandRollUp, rollUpDemand, demandItem } from './rollUp';
 export { cover, spanH, spansOf } from './spans';
-export { isCharging, onPart, usualA } from './usual';
+export { forSafety, isCharging, type Usual, usualA, usualBy } from './usual';
+export { dayHours, type DayHour, inUseBy } from './hours';
+export { hoursOf, inUse, inUseAt, type InUse, windowOf } from './windows';

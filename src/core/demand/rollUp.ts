@@ -1,7 +1,8 @@
 /** Bottom up: what every panel's circuits ask of what feeds them (docs/methods.md, M0). */
 import type { Circuit, Design, Load } from '../design';
 import { type DemandItem, feederDemand, type Surge } from './feederDemand';
-import { isCharging, onPart } from './usual';
+import { type DayHour, inUseBy } from './hours';
+import { forSafety, isCharging } from './usual';
 import type { LoadCurrent } from './loadCurrent';
 
 export interface DemandRollUp {
@@ -13,14 +14,15 @@ export interface DemandRollUp {
 }
 
 /** A load as an item of its feeder's demand. */
-export const demandItem = (load: Load, current: LoadCurrent): DemandItem => ({
+export const demandItem = (load: Load, current: LoadCurrent, hours: readonly DayHour[]): DemandItem => ({
   loadId: load.id,
   name: load.name,
   currentA: current.workingA,
   runsLong: load.runsLong,
   brief: load.duty !== null,
   charging: isCharging(load),
-  onPart: onPart(load),
+  use: inUseBy(load, hours),
+  safety: forSafety(load),
 });
 
 function startOf(load: Load, { workingA, surgeA, surgeS }: LoadCurrent): Surge | null {
@@ -42,12 +44,13 @@ function fedTwice({ circuits }: Pick<Design, 'circuits'>): boolean {
   return false;
 }
 
-/** @param order circuits, sources before what they feed. @param cyclic those that close a loop. */
+/** @param order circuits, sources before what they feed. @param cyclic those that close a loop. @param itemOf a load as an item: the same object while it says the same. */
 export function rollUpDemand(
   design: Pick<Design, 'banks' | 'boat' | 'circuits' | 'house' | 'panels'>,
   { order, cyclic }: { readonly order: readonly Circuit[]; readonly cyclic: ReadonlySet<string> },
   loads: ReadonlyMap<string, Load>,
   currentOf: (load: Load) => LoadCurrent,
+  itemOf: (load: Load) => DemandItem,
 ): DemandRollUp {
   const items = new Map<string, DemandItem[]>();
   const surge = new Map<string, Surge | null>();
@@ -69,7 +72,7 @@ export function rollUpDemand(
       const load = serves.kind === 'load' ? loads.get(serves.id) : undefined;
       if (!load) continue;
       const current = currentOf(load);
-      sum.push(demandItem(load, current));
+      sum.push(itemOf(load));
       start = worse(start, startOf(load, current));
     }
     if (circuit.from.kind === 'panel') surge.set(circuit.from.id, worse(surge.get(circuit.from.id) ?? null, start));
@@ -79,28 +82,4 @@ export function rollUpDemand(
     design.banks.map((b) => [b.id, feederDemand(ruleSet, banked.get(b.id) ?? [], design.house.diversity).loadsA]),
   );
   return { items, surge, bankDemandA };
-}
-
-/** All that demand takes from a panel's items, so that the same sums find the same result. */
-export function demandKey(items: readonly DemandItem[]): number[] {
-  const sums = [0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0];
-  const add = (at: number, amps: number) => (sums[at] = (sums[at] as number) + amps);
-  const most = (at: number, amps: number) => (sums[at] = Math.max(sums[at] as number, amps));
-  for (const d of items) {
-    if (d.charging) {
-      add(7, d.currentA);
-      continue;
-    }
-    add(d.runsLong ? 0 : 1, d.currentA);
-    if (!d.runsLong) most(2, d.currentA);
-    most(3, d.currentA);
-    if (d.brief) continue;
-    add(8, d.onPart * d.currentA);
-    add(9, d.onPart * (1 - d.onPart) * d.currentA ** 2);
-    add(10, d.currentA);
-    if (d.onPart >= 1) add(11, d.currentA);
-    add(d.runsLong ? 4 : 5, d.currentA);
-    most(6, d.currentA);
-  }
-  return sums;
 }

@@ -1,62 +1,57 @@
 /** What flows in a shared part while one load is tested (docs/methods.md, M21): the others, each on with the probability of its use. */
-import type { Load } from '../design';
+import { kindOf, type Load, type LoadKind } from '../design';
 
 /** Sources stand on the load sheet too, so that their cables are sized with the rest. */
 export const isCharging = (load: Load): boolean => load.group === 'charging';
 
-/** Part of the time a kind of load is on while another runs, where no hours are entered. Typical. */
-const BY_GROUP: Readonly<Record<Load['group'], number>> = {
-  navigation: 1,
-  lights: 0.3,
-  electronics: 0.1,
-  pump: 0.03,
-  blower: 0.03,
-  refrigeration: 0.4,
-  deck: 0.03,
-  comfort: 0.25,
-  heavy: 0.03,
-  charging: 0,
-  other: 0.25,
-};
+const FOR_SAFETY: ReadonlySet<LoadKind> = new Set([
+  'bilge pump',
+  'high-water alarm',
+  'gas alarm',
+  'smoke alarm',
+  'navigation light',
+  'radio',
+  'steering',
+]);
 
-/** Hours of the day in which the hours of a load fall. */
-const WINDOW_H: Readonly<Record<'any time' | 'by day' | 'by night' | 'engine running', number>> = {
-  'any time': 24,
-  'by day': 12,
-  'by night': 12,
-  'engine running': 24,
-};
+/** Loads that keep boat and people safe: each is tested with all the others on. */
+export const forSafety = (load: Load): boolean => FOR_SAFETY.has(kindOf(load));
 
-/**
- * Probability that a load is on while another is tested, 0 to 1: its hours over those they fall in, in the way of living that uses it most; 1 where
- * it runs on and on; without hours the typical one of its kind. 0 for what runs for minutes: it is tested on its own path.
- */
-export function onPart(load: Load): number {
-  if (load.duty !== null || isCharging(load)) return 0;
-  let most = 0;
-  for (const [livingId, hours] of Object.entries(load.hours))
-    most = Math.max(most, Math.min(1, hours / WINDOW_H[load.when[livingId] ?? 'any time']));
-  if (most > 0) return load.runsLong && load.group !== 'refrigeration' ? 1 : most;
-  const typical = BY_GROUP[load.group];
-  return load.runsLong && load.group !== 'refrigeration' ? 1 : typical;
-}
-
-interface Part {
+/** A load as one of several in a shared part. */
+export interface Usual {
   readonly currentA: number;
-  readonly onPart: number;
+  /** Probability that it is in use, by hour. */
+  readonly use: readonly number[];
+  readonly safety: boolean;
+  /** Runs for minutes at most: it is tested on its own path, and never counts for another. */
+  readonly brief: boolean;
+  readonly charging: boolean;
 }
 
 /** 95 of 100 of a normal distribution lie below its mean plus so many standard deviations. */
 const QUANTILE_95 = 1.645;
 
-/** The 95 % quantile of the sum of independent loads, A: normal by mean and variance, never above all of them together nor below what is always on. */
-export function usualA(items: readonly Part[]): number {
+/**
+ * The 95 % quantile of the sum of independent loads, A: normal by mean and variance, never above all of them together nor below what is always on.
+ * @param hour which of the hours. @param safetyOn everything for safety is on.
+ */
+export function usualA(items: readonly Usual[], hour: number, safetyOn: boolean): number {
   let [all, always, mean, variance] = [0, 0, 0, 0];
-  for (const { currentA, onPart: p } of items) {
+  for (const { currentA, use, safety, brief, charging } of items) {
+    if (brief || charging) continue;
+    const p = safetyOn && safety ? 1 : (use[hour] ?? 0);
+    if (p <= 0) continue;
     all += currentA;
     if (p >= 1) always += currentA;
     mean += p * currentA;
     variance += p * (1 - p) * currentA ** 2;
   }
   return Math.max(always, Math.min(all, mean + QUANTILE_95 * Math.sqrt(variance)));
+}
+
+/** By hour, then by hour with everything for safety on, A. */
+export function usualBy(items: readonly Usual[], hours: number): readonly number[] {
+  const out: number[] = [];
+  for (const safetyOn of [false, true]) for (let h = 0; h < hours; h++) out.push(usualA(items, h, safetyOn));
+  return out;
 }

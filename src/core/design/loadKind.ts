@@ -12,6 +12,7 @@ export const LOAD_KINDS = [
   'windlass or thruster',
   'pump',
   'radio',
+  'steering',
   'other',
 ] as const;
 export type LoadKind = (typeof LOAD_KINDS)[number];
@@ -34,17 +35,29 @@ const WORDS: readonly (readonly [LoadKind, RegExp])[] = [
     'pump',
     /(fresh.?water|drinking.?water|pressure|shower|deck.?wash|wash.?down|toilet|heads|macerator|fuel|livewell).*pump|frischwasser|druckwasser|duschpumpe|toilettenpumpe|groupe d.eau|pompe (de douche|wc|.? eau douce)|bomba de (agua|ducha|inodoro)/i,
   ],
+  ['steering', /auto.?pilot|self.?steering|selbststeuer|pilote automatique|piloto autom[áa]tico|stuurautomaat/i],
   ['radio', /\bvhf\b|\bssb\b|radio|funkger[äa]t/i],
 ];
 
 /** The kind a name suggests; null: none. */
 export const kindByName = (name: string): LoadKind | null => WORDS.find(([, words]) => words.test(name))?.[0] ?? null;
 
+interface Named {
+  readonly kind: LoadKind | null;
+  readonly name: string;
+  readonly group: string;
+}
+
+const suggested = ({ name, group }: Named): LoadKind =>
+  kindByName(name) ?? (group === 'navigation' ? 'navigation light' : group === 'blower' ? 'blower' : group === 'pump' ? 'pump' : 'other');
+
+/** What a row's name suggests: many rules ask it of every load at every edit, and a row never changes. */
+const SUGGESTED = new WeakMap<Named, LoadKind>();
+
 /** The kind that counts: as entered, else as the name or the group suggests. */
-export function kindOf(load: { readonly kind: LoadKind | null; readonly name: string; readonly group: string }): LoadKind {
-  return (
-    load.kind ??
-    kindByName(load.name) ??
-    (load.group === 'navigation' ? 'navigation light' : load.group === 'blower' ? 'blower' : load.group === 'pump' ? 'pump' : 'other')
-  );
+export function kindOf(load: Named): LoadKind {
+  if (load.kind !== null) return load.kind;
+  let kind = SUGGESTED.get(load);
+  if (!kind) SUGGESTED.set(load, (kind = suggested(load)));
+  return kind;
 }

@@ -87,6 +87,8 @@ function asCircuit(
     lengths: [{ estimatedM: lengthM / 2, lengthM: lengthM / 2 }],
     loads: [load],
     currents: [loadCurrent(load, volts)],
+    items: [null],
+    hours: [],
     panels: [null],
     names: [lead.name],
     downstream: [],

@@ -162,6 +162,14 @@ function conductorSection(b: CircuitTrial, result: CircuitResult, units: Units):
   return { title: 'Conductor', lines };
 }
 
+/** " (worst: at anchor, by night; everything for safety on)". */
+function hourText({ atHour, hours }: CircuitTrial['input']): string {
+  if (!atHour) return '';
+  const name = hours[atHour.hour]?.name ?? '';
+  const said = [...(name ? [`worst: ${name}`] : []), ...(atHour.safetyOn ? ['everything for safety on'] : [])];
+  return said.length > 0 ? ` (${said.join('; ')})` : '';
+}
+
 function dropSection(b: CircuitTrial, result: CircuitResult, units: Units): WorkingSection {
   const line = writer(units);
   const { input } = b;
@@ -188,8 +196,7 @@ function dropSection(b: CircuitTrial, result: CircuitResult, units: Units): Work
   if (!tap?.panel)
     lines.push(
       line('lost before this way', input.upstreamDropV, 'V', {
-        source:
-          'from the bank posts; in shared parts the other loads at what usually flows: 95 times of 100 no more, by their hours or what is typical of their kind; this load in full',
+        source: `from the bank posts; in shared parts the other loads at what usually flows${hourText(input)}: 95 times of 100 no more, by their hours or what is typical of their kind; this load in full`,
       }),
     );
   const powered = input.taps.some((t) => t.powerW > 0);

@@ -1,62 +1,17 @@
 /** Rules on single battery cables: their ends, their device, their conductor. */
-import { type BatteryCable, setOp, rowOf } from '../../design';
-import { endName, endNode } from '../../topology';
-import { type BatteryCableResult } from '../../mainSide';
+import { setOp, rowOf } from '../../design';
+import { endName } from '../../topology';
 import { sizeName } from '../../quantity';
 import { endTakes, largestAtEnd, studName } from '../../rules';
 import { ASK_SHORT, type Said, SOURCES, type Told, when } from '../rule';
-import type { MainSideParts } from './reads';
-import { type MainSideRow, type MainSideRule, removeIt } from './mainSideRule';
+import { gone, type MainSideRow, type MainSideRule, type OneLead, removeIt, toItself } from './mainSideRule';
 
-interface OneLead {
-  readonly lead: BatteryCable;
-  readonly result: BatteryCableResult | undefined;
-  readonly design: MainSideParts;
-  /** Rating of the device before it where it has none of its own, A; null: none. */
-  readonly beforeA: number | null;
-  /** A positive without a device that is no starter's. */
-  readonly bare: boolean;
-  readonly atBank: boolean;
-}
-
-const isStarter = (design: MainSideParts, lead: BatteryCable): boolean =>
-  [lead.from, lead.to].some((e) => e.kind === 'bar' && rowOf(design.bars, e.id)?.kind === 'starter');
-
-/** Rating of the device before a lead: the largest of those that end where it starts or ends. */
-function upstreamA(design: MainSideParts, leads: readonly BatteryCableResult[], l: BatteryCable): number | null {
-  const nodes = [endNode(l.from, l), endNode(l.to, l)];
-  let most: number | null = null;
-  design.leads.forEach((other, i) => {
-    const rating = leads[i]?.device?.own.protection.ratingA;
-    if (other.id === l.id || other.rail !== 'positive' || rating === undefined) return;
-    if (nodes.includes(endNode(other.to, other))) most = Math.max(most ?? 0, rating);
-  });
-  return most;
-}
-
-const gone = (design: MainSideParts, lead: BatteryCable): boolean =>
-  endName(design, lead, lead.from) === null || endName(design, lead, lead.to) === null;
-const toItself = (lead: BatteryCable): boolean => endNode(lead.from, lead) === endNode(lead.to, lead);
-
-/** A rule asked of every lead that lands somewhere. */
+/** A rule asked of every battery cable that lands somewhere. */
 const lead = (row: MainSideRow, told: (one: OneLead) => readonly Said[]): MainSideRule => ({
   source: SOURCES.dc,
   ...row,
   about: 'lead',
-  find: ({ design, leads }) =>
-    design.leads.flatMap((l, i) => {
-      if (gone(design, l) || toItself(l)) return [];
-      const result = leads[i];
-      const one: OneLead = {
-        lead: l,
-        result,
-        design,
-        beforeA: upstreamA(design, leads, l),
-        bare: l.rail === 'positive' && (!l.fused || !result?.device) && !isStarter(design, l),
-        atBank: l.from.kind === 'bank' || l.to.kind === 'bank',
-      };
-      return told(one).map((t) => ({ ...t, id: l.id }));
-    }),
+  find: ({ each }) => each.flatMap((one) => told(one).map((t) => ({ ...t, id: one.lead.id }))),
 });
 
 const fuseIt: MainSideRule['cure'] = (design, { about }) => {

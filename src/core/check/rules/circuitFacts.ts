@@ -1,14 +1,14 @@
 /** What rules on a circuit read, and the edits their cures share. */
-import { type CircuitTrial, type Ladder, type State } from '../../circuit';
+import { type CircuitTrial, type Ladder, type State, type StillState, type StillTrial } from '../../circuit';
 import { type Design, setOp, rowOf } from '../../design';
 import { type Units } from '../../quantity';
 import type { Rule } from '../rule';
 
-/** What rules on a circuit read. */
-export interface CircuitFacts {
-  readonly b: CircuitTrial;
+/** What rules on a circuit read that do not go by the volts before its way. */
+export interface StillFacts {
+  readonly b: StillTrial;
   readonly own: Ladder;
-  readonly state: State;
+  readonly state: StillState;
   readonly units: Units;
   /** The finding that says why nothing feeds it; undefined where a bank does. */
   readonly unfed: string | undefined;
@@ -16,14 +16,21 @@ export interface CircuitFacts {
   readonly vapour: boolean;
 }
 
+/** What rules on its volts read. */
+export interface CircuitFacts extends StillFacts {
+  readonly b: CircuitTrial;
+  readonly state: State;
+}
+
+export type StillRule = Rule<StillFacts>;
 export type CircuitRule = Rule<CircuitFacts>;
 
 export const circuitOf = (design: Design, id: string) => rowOf(design.circuits, id);
-export const idOf = ({ b }: CircuitFacts): string => b.input.circuit.id;
-export const serves = ({ b }: CircuitFacts): boolean => b.input.circuit.taps.length > 0;
+export const idOf = ({ b }: StillFacts): string => b.input.circuit.id;
+export const serves = ({ b }: StillFacts): boolean => b.input.circuit.taps.length > 0;
 /** Sets fields of the circuit a finding is about. */
 export const setting =
-  (change: (design: Design, id: string) => Readonly<Record<string, unknown>> | null): NonNullable<CircuitRule['cure']> =>
+  (change: (design: Design, id: string) => Readonly<Record<string, unknown>> | null): NonNullable<StillRule['cure']> =>
   (design, { about }) => {
     const fields = change(design, about.id);
     return fields && Object.entries(fields).map(([key, value]) => setOp(design, ['circuits', about.id, key], value));

@@ -131,7 +131,7 @@ const failed = ({ id, name, severity, why, hazard, source, figures }: Failure): 
   confirm: 'nothing',
   source,
   find: (f) =>
-    when(serves(f) && f.state.failing.includes(id) && !(id === 'ampacity' && f.state.heat.derating.refusal !== null), () => ({
+    when(f.state.failing.includes(id) && serves(f) && !(id === 'ampacity' && f.state.heat.derating.refusal !== null), () => ({
       id: idOf(f),
       title: `${choiceName(f.own.chosen)}${f.own.pinned ? ', pinned,' : f.own.kept ? ', as found,' : ''} fails ${name}`,
       why: `${figures(f)}${why}`.trim(),
@@ -142,6 +142,4 @@ const failed = ({ id, name, severity, why, hazard, source, figures }: Failure): 
   cure: id === 'fault' ? release : unpin,
 });
 
-const OF_VOLTS: readonly CriterionId[] = ['drop', 'surge'];
-export const FAILED_RULES: readonly CircuitRule[] = FAILURES.filter((x) => !OF_VOLTS.includes(x.id)).map(failed);
-export const FAILED_VOLTS_RULES: readonly CircuitRule[] = FAILURES.filter((x) => OF_VOLTS.includes(x.id)).map(failed);
+export const FAILED_RULES: readonly CircuitRule[] = FAILURES.map(failed);

@@ -1,4 +1,5 @@
 /** Rules on a circuit's volts, its slow far end and its open leg. */
+import { foundOhm } from '../../circuit';
 import { show } from '../../quantity';
 import { SOURCES, when } from '../rule';
 import { type CircuitFacts, type CircuitRule, idOf, release, serves, unpin } from './circuitFacts';
@@ -141,6 +142,28 @@ export const CIRCUIT_VOLTS_RULES: readonly CircuitRule[] = [
         id: idOf(f),
         title: 'would not do with one leg open',
         why: `The rest would carry ${show(legOpen?.legA, 'A', f.units)} each, good for ${show(legOpen?.legIzA, 'A', f.units)}, with ${show(legOpen?.pct, 'pct', f.units)} drop.`,
+      }));
+    },
+  },
+  {
+    id: 'bad-joints',
+    about: 'circuit',
+    severity: 'fix',
+    reads: ['circuits.found.faults'],
+    when: 'joints found bad take more than 1 % of the volts',
+    why: 'What the joints take, no cable brings back.',
+    todo: 'Make the joints anew before blaming the cable.',
+    hazard: 'fire',
+    confirm: 'a meter',
+    source: SOURCES.practice,
+    find: (f) => {
+      const { found, workingA, systemV, taps } = f.b.input;
+      const lostV = found ? workingA * foundOhm(found) : 0;
+      const { worst } = f.state.drop;
+      return when(taps.length > 0 && lostV > 0.01 * systemV && worst !== null, () => ({
+        id: idOf(f),
+        title: `loses ${show(lostV, 'V', f.units)} in bad joints`,
+        why: `Of ${show(worst?.dropV, 'V', f.units)} in all.`,
       }));
     },
   },

@@ -1,19 +1,17 @@
-/** Rules on one circuit, from its results. */
+/** Rules on one circuit that do not go by the volts before its way. */
 import { makerAreaMm2, protects } from '../../circuit';
 import { type Design, type Finding } from '../../design';
 import { show, sizeName } from '../../quantity';
 import { ASK_SHORT, SOURCES, type Told, when } from '../rule';
-import { type CircuitFacts, type CircuitRule, circuitOf, idOf, serves, setting, unpin } from './circuitFacts';
-import { FAILED_RULES, FAILED_VOLTS_RULES } from './circuitFailures';
-import { CIRCUIT_VOLTS_RULES } from './circuitVolts';
+import { type StillFacts, type StillRule, circuitOf, idOf, serves, setting, unpin } from './circuitFacts';
 
-const allowedM = ({ b }: CircuitFacts): number => {
+const allowedM = ({ b }: StillFacts): number => {
   const { protectionWithinM: within } = b.input.rules;
   if (!b.input.circuit.sheathed) return within.bare;
   return b.input.upstream.atBank ? within.sheathedFromBattery : within.sheathedElsewhere;
 };
 
-export const CIRCUIT_RULES: readonly CircuitRule[] = [
+export const CIRCUIT_RULES: readonly StillRule[] = [
   {
     id: 'unidentified',
     about: 'circuit',
@@ -111,7 +109,6 @@ export const CIRCUIT_RULES: readonly CircuitRule[] = [
       (circuitOf(design, id)?.insulationC ?? 105) < 105 && !circuitOf(design, id)?.found ? { insulationC: 105 } : null,
     ),
   },
-  ...FAILED_RULES,
   {
     id: 'terminal-heat',
     about: 'circuit',
@@ -295,8 +292,6 @@ export const CIRCUIT_RULES: readonly CircuitRule[] = [
         }));
       }),
   },
-  ...FAILED_VOLTS_RULES,
-  ...CIRCUIT_VOLTS_RULES,
 ];
 
 /** Why a circuit has no bank, as another finding's id; undefined where one feeds it. */

@@ -3,9 +3,9 @@ import { endsTooSmall } from '../../circuit';
 import { rowOf, setOp } from '../../design';
 import { show, sizeName } from '../../quantity';
 import { SOURCES, type Told } from '../rule';
-import { type CircuitRule, idOf } from './circuitFacts';
+import { type StillRule, idOf } from './circuitFacts';
 
-export const END_RULES: readonly CircuitRule[] = [
+export const END_RULES: readonly StillRule[] = [
   {
     id: 'end-fit',
     about: 'circuit',

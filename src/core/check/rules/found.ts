@@ -1,10 +1,10 @@
 /** Rules on the wire as found, and on what is in line with a circuit. */
-import { foundInsulationC, foundOhm } from '../../circuit';
+import { foundInsulationC } from '../../circuit';
 import { setOp, rowOf } from '../../design';
 import { show, sizeName } from '../../quantity';
 import { conditionOf, findConductor, INLINE } from '../../rules';
 import { SOURCES, type Told, when } from '../rule';
-import { circuitOf, type CircuitRule, idOf } from './circuitFacts';
+import { circuitOf, type StillRule, idOf } from './circuitFacts';
 
 const KINDS = {
   solid: ['fix', 'is solid wire', 'One strand breaks under vibration and takes the circuit with it.'],
@@ -13,7 +13,7 @@ const KINDS = {
   unknown: ['note', 'is of unknown kind', 'Its insulation is trusted with 60 °C only.'],
 } as const;
 
-export const FOUND_RULES: readonly CircuitRule[] = [
+export const FOUND_RULES: readonly StillRule[] = [
   {
     id: 'no-reason',
     about: 'circuit',
@@ -243,27 +243,5 @@ export const FOUND_RULES: readonly CircuitRule[] = [
           },
         ];
       }),
-  },
-  {
-    id: 'bad-joints',
-    about: 'circuit',
-    severity: 'fix',
-    reads: ['circuits.found.faults'],
-    when: 'joints found bad take more than 1 % of the volts',
-    why: 'What the joints take, no cable brings back.',
-    todo: 'Make the joints anew before blaming the cable.',
-    hazard: 'fire',
-    confirm: 'a meter',
-    source: SOURCES.practice,
-    find: (f) => {
-      const { found, workingA, systemV, taps } = f.b.input;
-      const lostV = found ? workingA * foundOhm(found) : 0;
-      const { worst } = f.state.drop;
-      return when(taps.length > 0 && lostV > 0.01 * systemV && worst !== null, () => ({
-        id: idOf(f),
-        title: `loses ${show(lostV, 'V', f.units)} in bad joints`,
-        why: `Of ${show(worst?.dropV, 'V', f.units)} in all.`,
-      }));
-    },
   },
 ];

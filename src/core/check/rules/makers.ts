@@ -6,7 +6,7 @@ import { isCharging } from '../../demand';
 import { show } from '../../quantity';
 import { findFamily } from '../../rules';
 import { SOURCES, type Told, when } from '../rule';
-import type { CircuitFacts, CircuitRule } from './circuitFacts';
+import type { StillFacts, StillRule } from './circuitFacts';
 
 const EXTEND = {
   'ask the maker': 'Ask the maker, or move the load.',
@@ -16,7 +16,7 @@ const EXTEND = {
 
 /** A rule asked of every load on the circuit. */
 const eachLoad =
-  (told: (f: CircuitFacts, load: Load, tap: number) => Omit<Told, 'id' | 'about' | 'suffix'> | null): CircuitRule['find'] =>
+  (told: (f: StillFacts, load: Load, tap: number) => Omit<Told, 'id' | 'about' | 'suffix'> | null): StillRule['find'] =>
   (f) =>
     f.b.input.taps.flatMap((tap, i): readonly Told[] => {
       const said = tap.load && told(f, tap.load, i);
@@ -30,7 +30,7 @@ const eachLoad =
 
 const pageOf = (load: Load): string => (load.page ? ` (${load.page})` : '');
 
-export const MAKER_RULES: readonly CircuitRule[] = [
+export const MAKER_RULES: readonly StillRule[] = [
   {
     id: 'source',
     about: 'load',

@@ -4,7 +4,7 @@ import { servingOf } from '../../topology';
 import { show } from '../../quantity';
 import { carries, slowestOpeningS } from '../../protection';
 import { SOURCES, type Told } from '../rule';
-import { type CircuitRule, idOf } from './circuitFacts';
+import { type StillRule, idOf } from './circuitFacts';
 
 const MOTOR_GROUPS: ReadonlySet<Load['group']> = new Set(['pump', 'blower', 'deck', 'heavy']);
 /** Below this a stalled motor warms little, A. */
@@ -17,7 +17,7 @@ const SOON_S = 20;
 const isMotor = (l: Load): boolean =>
   MOTOR_GROUPS.has(l.group) && l.surgeA !== null && !l.ownTrip && l.kind !== 'starter' && l.kind !== 'inverter';
 
-export const MOTOR_RULES: readonly CircuitRule[] = [
+export const MOTOR_RULES: readonly StillRule[] = [
   {
     id: 'stall',
     about: 'load',

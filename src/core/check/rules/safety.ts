@@ -123,9 +123,9 @@ export const SAFETY_RULES: readonly SafetyRule[] = [
     find: ({ design, results }) =>
       design.circuits.flatMap((c): readonly Told[] => {
         const r = results.get(c.id);
+        if (r === undefined || r.isFeeder || r.workingA < HEAVY_A || c.supply !== 'always live') return [];
         const loads = c.taps.flatMap((t) => (t.serves.kind === 'load' ? (rowOf(design.loads, t.serves.id) ?? []) : []));
-        const breaker = findFamily(r?.own.protection.familyId ?? '')?.kind === 'breaker';
-        const heavy = r !== undefined && !r.isFeeder && r.workingA >= HEAVY_A && c.supply === 'always live' && !breaker;
+        const heavy = findFamily(r.own.protection.familyId)?.kind !== 'breaker';
         return when(heavy && !opensByHand(c) && loads.some((l) => l.group !== 'charging' && l.kind !== 'starter'), () => ({
           id: c.id,
           title: 'has no disconnect',
