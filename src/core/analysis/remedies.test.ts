@@ -1,6 +1,8 @@
 /** Ways out of findings on circuits: each is tried, costs what it says, and takes the finding away. */
 import { usualBoat } from '@/testing/usualBoat';
-import { applyEdit, type Design } from '../design';
+import { marram } from '@/server/demo/marram';
+import { PAIRS, type Pair, wrongOf } from '../check/pairs';
+import { applyEdit, type Design, type Finding } from '../design';
 import { bareBoat, withLoad } from '../design/testing';
 import { analyse } from './analysis';
 import { effortOf } from './effort';
@@ -137,5 +139,69 @@ describe('a battery cable, and volts in a study', () => {
       open: null,
     };
     expect(gone({ ...boat, studies: [study] }, 'study-volts').some((s) => s.includes('mm²'))).toBe(true);
+  });
+});
+
+describe('sources, AC runs, where things stand, and a block too near the bank', () => {
+  const demo = marram();
+  const says = (design: Design, pick: (f: Finding) => boolean): readonly string[] => {
+    const all = analyse(design).findings;
+    const finding = all.find(pick);
+    if (!finding) throw new Error(`not there: ${all.map((f) => f.id).join(' ')}`);
+    expect(searchable(all)).toContain(finding.id);
+    const remedies = remediesOf(design, finding);
+    for (const r of remedies) {
+      const left = analyse(after(design, [...r.ops])).findings;
+      expect(left.some((f) => f.id === finding.id && f.severity === finding.severity)).toBe(false);
+      expect(left.filter((f) => f.severity === 'stop' && !all.some((x) => x.id === f.id))).toEqual([]);
+    }
+    return remedies.map((r) => r.say);
+  };
+  test('an AC run pinned too thin: left to the program, or heavier, weighed', () => {
+    const run = demo.acCircuits.find((c) => c.to === null && c.loadIds.length > 0);
+    const size = { school: 'metric' as const, size: '1' };
+    const thinRun: Design = { ...demo, acCircuits: demo.acCircuits.map((c) => (c === run ? { ...c, size } : c)) };
+    const it = (f: Finding) => f.rule === 'ac-behind-breaker' && f.about.id === run?.id;
+    expect(says(thinRun, it)).toContain('size and breaker left to the program');
+    const [cheapest] = remediesOf(thinRun, analyse(thinRun).findings.find(it) as Finding);
+    expect(cheapest?.kg).toBeCloseTo(cheapest?.changes.reduce((sum, c) => sum + c.kg, 0) ?? NaN, 9);
+    expect(cheapest?.kg).toBeGreaterThan(0);
+  });
+  test('an alternator a selector may cut off: a suppressor, or straight to its bank', () => {
+    const cut = PAIRS.find((p) => p.rule === 'dump-selector');
+    const all = says(wrongOf(cut as Pair), (f) => f.rule === 'dump-selector');
+    expect(all).toContain('a surge suppressor at the alternator');
+    expect(all.some((s) => s.startsWith('its output led straight to '))).toBe(true);
+  });
+  test('blades that do not interrupt the bank: breakers, or the block further along, by hand', () => {
+    // Two blocks of 200 Ah iron phosphate; the block 0.4 m behind the posts, blades of 1000 A.
+    const near = (m: number): Design => {
+      const base = withLoad(bareBoat('metric'), { behaviour: 'current', ratingBy: 'A', rating: 1 }, 3);
+      return {
+        ...base,
+        banks: base.banks.map((b) => ({ ...b, chemistry: 'lfp', blockAh: 100, strings: 1 })),
+        panels: base.panels.map((p) => ({ ...p, family: 'blade' })),
+        circuits: base.circuits.map((c) => (c.id === 'c-main' ? { ...c, taps: c.taps.map((t) => ({ ...t, tapedM: m })) } : c)),
+      };
+    };
+    const it = (f: Finding) => f.rule === 'panel-family' && f.about.id === 'main';
+    const all = says(near(0.4), it);
+    const further = all.find((s) => s.includes('of cable from its source instead of'));
+    expect(further).toBeDefined();
+    // The first of the lengths that does: the one before it does not.
+    const m = Number(/Main bus ([\d.]+) m/.exec(further ?? '')?.[1]);
+    const before = [1, 1.5, 2, 2.5, 3, 4, 5, 6, 8].filter((x) => x < m).at(-1);
+    expect(analyse(near(m)).findings.some(it)).toBe(false);
+    if (before !== undefined) expect(analyse(near(before)).findings.some(it)).toBe(true);
+  });
+  test('a charger where petrol vapour is possible: the nearest place without', () => {
+    const places = demo.places.map((p) => (p.id === demo.places[0]?.id ? { ...p, vapour: true } : { ...p, vapour: false }));
+    const charger = demo.sources.find((s) => s.kind !== 'alternator' && s.kind !== 'wind');
+    const inVapour: Design = {
+      ...demo,
+      places,
+      sources: demo.sources.map((s) => (s === charger ? { ...s, placeId: demo.places[0]?.id ?? null } : s)),
+    };
+    expect(says(inVapour, (f) => f.rule === 'vapour-source').some((s) => s.startsWith('moved to '))).toBe(true);
   });
 });

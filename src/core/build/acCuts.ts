@@ -2,12 +2,9 @@
 import { type AcCircuitResult, acCircuits, type Core } from '../ac';
 import type { AcCircuit, Design } from '../design';
 import { sizeName } from '../quantity';
-import { AC_COLOURS } from '../rules';
+import { AC_COLOURS, AC_JACKET } from '../rules';
 import type { Cut } from './cut';
 import { endName } from './ends';
-
-/** Mass of a cable over that of its cores: jacket and filler, typical. */
-const JACKET = 1.25;
 
 /** A run that is cut, with what protects it. */
 export interface AcPiece {
@@ -46,7 +43,7 @@ function piece(design: Design, c: AcCircuit, r: AcCircuitResult): AcPiece {
       polarity: 'cable',
       size: `${r.cores.length} × ${sizeName(school, size)}`,
       cores: r.cores.length,
-      massKgPerKm: massKgPerKm * r.cores.length * JACKET,
+      massKgPerKm: massKgPerKm * r.cores.length * AC_JACKET,
       areaMm2,
       colour: r.cores.map((core) => colourOf(design, core)).join(' / '),
       lengthM: r.lengthM,

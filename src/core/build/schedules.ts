@@ -2,7 +2,7 @@
 import { servingOf } from '../topology';
 import type { CircuitResult } from '../circuit';
 import { conductorOhm } from '../conductor';
-import type { Circuit, Design, Panel } from '../design';
+import { type Circuit, type Design, type Panel, rowOf } from '../design';
 import { choiceName, sizeName } from '../quantity';
 import { conditionOf, findConductor, findFamily, INLINE } from '../rules';
 
@@ -20,6 +20,10 @@ export interface Way {
 export interface PanelSchedule {
   readonly panelId: string;
   readonly name: string;
+  /** The block whose body it shares; null: its own. */
+  readonly partOf: string | null;
+  /** How its feed is switched; '' without one. */
+  readonly supply: string;
   readonly ways: readonly Way[];
   readonly spare: number;
   readonly sumOfRatingsA: number;
@@ -69,6 +73,8 @@ export function panelSchedule(design: Design, results: readonly CircuitResult[],
   return {
     panelId: panel.id,
     name: panel.name,
+    partOf: rowOf(design.panels, panel.partOfId)?.name ?? null,
+    supply: feederRow?.supply ?? '',
     ways,
     spare: ways.filter((w) => w.circuitId === null).length,
     sumOfRatingsA: ways.reduce((sum, w) => sum + (w.ratingA ?? 0), 0),

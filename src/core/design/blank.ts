@@ -134,6 +134,7 @@ export const blankPanel = (id: string, name: string, kind: Panel['kind'], placeI
   maxWayA: null,
   stud: kind === 'bus' ? 'M8' : 'M6',
   pitchMm: 20,
+  partOfId: null,
 });
 
 export const blankBar = (id: string, name: string, kind: Bar['kind'], placeId: string | null): Bar => ({

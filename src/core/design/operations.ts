@@ -131,8 +131,9 @@ export function removePanel(design: Design, id: string): Op[] | null {
     const taps = new Set(c.taps.filter((t) => t.serves.kind === 'panel' && t.serves.id === id).map((t) => t.id));
     return taps.size > 0 ? [setOp(design, ['circuits', c.id, 'taps'], withoutTaps(c.taps, taps))] : [];
   });
+  const parts = design.panels.flatMap((p) => (p.partOfId === id ? [setOp(design, ['panels', p.id, 'partOfId'], null)] : []));
   const drop = dropOp(design, 'panels', id);
-  return drop ? [...feeders, drop] : feeders;
+  return drop ? [...feeders, ...parts, drop] : [...feeders, ...parts];
 }
 
 /** Ids for new rows that no row of the design has: prefix and a number. */

@@ -169,6 +169,8 @@ const PanelSchema = v.object({
   stud: oneOf(STUDS.map((s) => s.metric)),
   /** From the middle of one way to the next, mm: the pitch of its legend strip. */
   pitchMm: later(between(6, 80), 20),
+  /** The block whose body it shares: ways of their own on a feed of their own, always live beside switched ones. null: a body of its own. */
+  partOfId: later(v.nullable(id), null),
 });
 
 const FaultSchema = v.object({ id, kind: oneOf(CONDITIONS.map((c) => c.id)), mohm: v.nullable(between(0, 10000)) });

@@ -332,3 +332,6 @@ export function underSchool(conductor: Conductor, school: School): Conductor {
 /** The thinnest conductor of at least that copper area, or undefined when the table ends below it. */
 export const conductorOfArea = (school: School, areaMm2: number): Conductor | undefined =>
   CONDUCTORS[school].find((c) => c.areaMm2 >= areaMm2 - 1e-9);
+
+/** Mass of an AC cable over that of its cores: jacket and filler, typical. */
+export const AC_JACKET = 1.25;

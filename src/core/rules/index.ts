@@ -8,6 +8,7 @@ export {
   AWG_SOURCE,
   type Conductor,
   conductorOfArea,
+  AC_JACKET,
   CONDUCTORS,
   findConductor,
   INSULATION_RATINGS,

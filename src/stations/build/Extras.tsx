@@ -112,6 +112,8 @@ function Panels({ lists }: { lists: NonNullable<ReturnType<typeof useLists>> }) 
         <h2 className="font-semibold">
           {p.name}{' '}
           <span className="font-normal text-quiet">
+            {p.partOf ? `part of ${p.partOf}, ` : ''}
+            {p.supply ? `${p.supply}, ` : ''}
             {p.ways.length - p.spare} of {p.ways.length} ways, {show(p.demandA, 'A', units)} asked, sum of ratings {round3(p.sumOfRatingsA)}{' '}
             A{p.spareA === null ? '' : `, ${show(p.spareA, 'A', units)} to spare of ${p.limitedBy}`}
           </span>

@@ -1,8 +1,18 @@
 /** Rules on the design as a whole. */
-import { blankDevice, type Circuit } from '../../design';
+import { blankDevice, type Circuit, type Design } from '../../design';
 import { sourceInto } from '../../energy/testing';
 import { amps, thing, size, pin, C, place, strong, weakPanel, alive, switched } from './boats';
 import { more, type Pair, pair } from './pair';
+
+/** The panel as a part of the main bus with a feed of its own that is always live, and a circuit on it. */
+function parted(): Design {
+  const base = thing(amps(2, { supply: 'always live' }), { from: { kind: 'panel', id: 'panel' } });
+  return {
+    ...base,
+    panels: base.panels.map((p) => (p.id === 'panel' ? { ...p, partOfId: 'main', placeId: 'saloon', family: null } : p)),
+    circuits: base.circuits.map((c) => (c.id === 'c-feed' ? { ...c, supply: 'always live', from: { kind: 'bank', id: 'house' } } : c)),
+  };
+}
 
 export const WHOLE: readonly Pair[] = [
   pair('no-bank', thing(), 'banks', []),
@@ -14,6 +24,9 @@ export const WHOLE: readonly Pair[] = [
   pair('no-place', thing(), 'loads.x.placeId', null),
   pair('electronics-place', thing(amps(5, { group: 'electronics' })), 'places.saloon.wet', true),
   pair('ways', thing(), 'panels.main.ways', 1),
+  pair('part-of', parted(), 'panels.panel.placeId', 'fore'),
+  pair('way-class', parted(), 'circuits.c-feed.supply', 'house switch'),
+  pair('way-class', parted(), `${C}.from`, { kind: 'panel', id: 'main' }),
   pair('no-feeder', thing(), 'circuits.c-main.taps', []),
   pair('panel-family', weakPanel(10), 'banks.house.blockAh', 1500),
   pair(

@@ -1,7 +1,7 @@
 /** Rules on the design as a whole: banks, loads, panels and what feeds them. */
 import type { CircuitResult } from '../../circuit';
 import { type Circuit, setOp, rowOf } from '../../design';
-import { ringWords } from '../../topology';
+import { ringWords, servingOf } from '../../topology';
 import type { Ring } from '../../solve';
 import { ASK_SHORT, type Rule, SOURCES, type Told, when } from '../rule';
 import type { DesignParts } from './reads';
@@ -230,8 +230,8 @@ export const DESIGN_RULES: readonly DesignRule[] = [
     id: 'ways',
     about: 'panel',
     severity: 'stop',
-    reads: ['panels.ways', 'circuits.from'],
-    when: 'more circuits start at a panel than it has ways',
+    reads: ['panels.ways', 'panels.partOfId', 'circuits.from'],
+    when: 'more circuits start at a panel and the parts of its body than it has ways',
     why: 'A way feeds one circuit.',
     todo: 'Add ways, or regroup.',
     hazard: 'none',
@@ -239,9 +239,75 @@ export const DESIGN_RULES: readonly DesignRule[] = [
     source: SOURCES.maker,
     find: ({ design }) =>
       design.panels.flatMap((p): readonly Told[] => {
-        const ways = waysOf(design, p.id).length;
-        return when(ways > p.ways, () => ({ id: p.id, title: `has ${p.ways} ways and ${ways} circuits` }));
+        const parts = design.panels.filter((x) => x.partOfId === p.id);
+        const ways = [p, ...parts].reduce((sum, x) => sum + waysOf(design, x.id).length, 0);
+        return when(p.partOfId === null && ways > p.ways, () => ({
+          id: p.id,
+          title: `has ${p.ways} ways and ${ways} circuits${parts.length > 0 ? `, those of ${parts.map((x) => x.name).join(', ')} among them` : ''}`,
+        }));
       }),
+  },
+  {
+    id: 'part-of',
+    about: 'panel',
+    severity: 'fix',
+    reads: ['panels.partOfId', 'panels.placeId', 'panels.family'],
+    when: 'a part of a block is elsewhere than the block, takes other devices, or is a part of a part',
+    why: 'One body stands in one place and takes one kind of device.',
+    todo: 'Give both the same place and devices, or make it a block of its own.',
+    hazard: 'none',
+    confirm: 'eyes',
+    source: SOURCES.data,
+    find: ({ design }) =>
+      design.panels.flatMap((p): readonly Told[] => {
+        const body = rowOf(design.panels, p.partOfId);
+        if (p.partOfId === null) return [];
+        const wrong = !body
+          ? 'is part of a block that is gone'
+          : body.id === p.id || body.partOfId !== null
+            ? `is part of ${body.name}, which is a part itself`
+            : body.placeId !== p.placeId
+              ? `is part of ${body.name}, which is in another place`
+              : body.family !== p.family
+                ? `is part of ${body.name}, whose ways take other devices`
+                : null;
+        return when(wrong !== null, () => ({ id: p.id, title: wrong ?? '' }));
+      }),
+    cure: (design, { about }) => {
+      const body = rowOf(design.panels, rowOf(design.panels, about.id)?.partOfId);
+      return body && body.id !== about.id && body.partOfId === null
+        ? [setOp(design, ['panels', about.id, 'placeId'], body.placeId), setOp(design, ['panels', about.id, 'family'], body.family)]
+        : [setOp(design, ['panels', about.id, 'partOfId'], null)];
+    },
+  },
+  {
+    id: 'way-class',
+    about: 'circuit',
+    severity: 'fix',
+    reads: ['circuits.supply', 'circuits.from'],
+    when: 'a circuit entered as always live starts at a panel whose feed is switched',
+    why: 'It dies with the feed: it is not what it is entered as.',
+    todo: 'A part of the block with a feed of its own that is always live, or another way to feed it.',
+    hazard: 'flooding',
+    confirm: 'a meter',
+    source: SOURCES.data,
+    find: ({ design, feederOf }) =>
+      design.circuits.flatMap((c): readonly Told[] => {
+        const feeder = c.from.kind === 'panel' ? feederOf.get(c.from.id) : undefined;
+        return when(c.supply === 'always live' && c.taps.length > 0 && feeder !== undefined && feeder.supply !== 'always live', () => ({
+          id: c.id,
+          title: `is entered as always live; ${rowOf(design.panels, c.from.id)?.name ?? 'its panel'} is fed "${feeder?.supply ?? ''}"`,
+        }));
+      }),
+    cure: (design, { about }) => {
+      const c = rowOf(design.circuits, about.id);
+      const body = rowOf(design.panels, c?.from.id);
+      const { panels } = servingOf(design.circuits);
+      const live = design.panels.find(
+        (p) => p.partOfId !== null && p.partOfId === (body?.partOfId ?? body?.id) && panels.get(p.id)?.supply === 'always live',
+      );
+      return live ? [setOp(design, ['circuits', about.id, 'from'], { kind: 'panel', id: live.id })] : null;
+    },
   },
   {
     id: 'no-feeder',

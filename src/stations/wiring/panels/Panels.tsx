@@ -10,7 +10,8 @@ function panelColumns(design: Design): Column<Panel>[] {
   const units = design.boat;
   const families = DC_FAMILIES.map((f) => f.name);
   const studs = STUDS.map((s) => s.metric);
-  const used = (p: Panel) => design.circuits.filter((c) => c.from.kind === 'panel' && c.from.id === p.id).length;
+  const own = (p: Panel) => design.circuits.filter((c) => c.from.kind === 'panel' && c.from.id === p.id).length;
+  const used = (p: Panel) => own(p) + design.panels.reduce((sum, x) => (x.partOfId === p.id ? sum + own(x) : sum), 0);
   const amps = (key: 'maxTotalA' | 'maxWayA', title: string, hint: string): Column<Panel> => ({
     key,
     title,
@@ -81,11 +82,29 @@ function panelColumns(design: Design): Column<Panel>[] {
       align: 'right',
       mono: true,
       text: (r) => String(r.ways),
-      show: (r) => `${used(r)} of ${r.ways}`,
-      tone: (r) => (used(r) > r.ways ? 'breaks' : undefined),
+      show: (r) => (r.partOfId === null ? `${used(r)} of ${r.ways}` : `${own(r)}, in its block`),
+      tone: (r) => (r.partOfId === null && used(r) > r.ways ? 'breaks' : undefined),
       write: (_, text) => {
         const parsed = parseNumber(text, 'none', units, 1, 60);
         return parsed.ok ? { ok: true, value: { ways: Math.round(parsed.value) } } : parsed;
+      },
+    },
+    {
+      key: 'partOf',
+      title: 'part of',
+      hint: 'The block whose body it shares, where some of its ways have a feed of their own: always live beside switched ones',
+      width: 120,
+      options: design.panels.map((p) => p.name),
+      text: (r) => rowOf(design.panels, r.partOfId)?.name ?? '',
+      show: (r) => rowOf(design.panels, r.partOfId)?.name ?? 'itself',
+      write: (r, text) => {
+        if (text.trim() === '') return { ok: true, value: { partOfId: null } };
+        const others = design.panels.filter((p) => p.id !== r.id);
+        const parsed = parseChoice(
+          text,
+          others.map((p) => p.name),
+        );
+        return parsed.ok ? { ok: true, value: { partOfId: others.find((p) => p.name === parsed.value)?.id ?? null } } : parsed;
       },
     },
     amps('maxTotalA', 'in all', 'Most the panel carries, from its maker'),
