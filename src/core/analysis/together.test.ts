@@ -81,3 +81,35 @@ test('pinned parts stay, and what was chosen before is chosen anew', () => {
   };
   expect(kgOf(taken(heavy))).toBeCloseTo(kgOf(taken(design)), 9);
 });
+
+describe('fewer sizes', () => {
+  const sizes = (design: Design): number => new Set(analyse(design).circuits.map((c) => c.own.state.conductor.size)).size;
+  const many = [2, 3, 5, 6, 7, 11, 12, 13].map((seed) => usualBoat(seed)).filter((d) => sizes(d) > 5);
+  test('there are boats with more than five', () => expect(many.length).toBeGreaterThan(1));
+  test('what is left beyond five would take a kilogram or more to do without, or bring a fault', () => {
+    for (const design of many) {
+      const sized = taken(design);
+      expect(sizes(sized)).toBeLessThanOrEqual(sizes(design));
+      const memory = createMemory();
+      const { circuits, findings } = analyse(sized, memory);
+      const grave = findings.filter((f) => f.severity !== 'note').length;
+      if (sizes(sized) <= 5) continue;
+      const used = [...new Set(circuits.map((c) => c.own.state.conductor))].sort((a, b) => a.areaMm2 - b.areaMm2);
+      used.slice(0, -1).forEach((from, i) => {
+        const to = used[i + 1];
+        const own = circuits.filter((c) => c.own.state.conductor === from);
+        const kg = own.reduce((sum, c) => sum + (2 * c.lengthM * ((to?.massKgPerKm ?? 0) - from.massKgPerKm)) / 1000, 0);
+        if (kg >= 1 || own.some((c) => c.own.ladder.chosen.legs > 1)) return;
+        const merged: Design = {
+          ...sized,
+          circuits: sized.circuits.map((c) =>
+            own.some((o) => o.id === c.id) ? { ...c, together: { school: sized.boat.ruleSet, size: to?.size ?? '' } } : c,
+          ),
+        };
+        const then = analyse(merged, memory);
+        const worse = then.findings.filter((f) => f.severity !== 'note').length > grave;
+        expect(worse || sizes(merged) >= sizes(sized)).toBe(true);
+      });
+    }
+  });
+});

@@ -1,5 +1,6 @@
 /** Sizes chosen together: the least copper in mains, feeders and branches with which every load's whole path holds (docs/methods.md, "Chosen together"). */
 import { analyse, type Analysis, createMemory, type Memory, workedCircuit } from './analysis';
+import { reelsKg, sizeFewer, sizesOf } from './fewerSizes';
 import { leastCopper } from './leastCopper';
 import type { CircuitResult } from '../circuit';
 import { type Circuit, type Design, type Op, rowOf, setOp } from '../design';
@@ -28,6 +29,9 @@ export interface Together {
   /** Of all circuits, as they are and as they would be. */
   readonly kgBefore: number;
   readonly kgAfter: number;
+  /** Sizes of conductor the circuits use: each is a reel. */
+  readonly sizesBefore: number;
+  readonly sizesAfter: number;
   /** Loads whose whole path loses too much, or that start on too few volts, as they are and as they would be. */
   readonly missingBefore: number;
   readonly missingAfter: number;
@@ -115,6 +119,28 @@ function byTree(bare: Design, memory: Memory): Design {
   return heavier(heavier(bare, true), false);
 }
 
+/** One size less after another, while that weighs less than the reel it spares and brings no fault. */
+function withFewerSizes(start: Design, memory: Memory): Design {
+  let design = start;
+  let now = analyse(design, memory);
+  const next = (): Design | undefined =>
+    sizeFewer(design, now.circuits)
+      .map((sizes) => withSizes(design, sizes))
+      .find((tried) => {
+        const then = analyse(tried, memory);
+        return (
+          sizesOf(then.circuits).length < sizesOf(now.circuits).length &&
+          grave(then) <= grave(now) &&
+          missV(then.circuits, start.boat.systemV) <= missV(now.circuits, start.boat.systemV) + 1e-9
+        );
+      });
+  for (let fewer = next(); fewer; fewer = next()) {
+    design = fewer;
+    now = analyse(design, memory);
+  }
+  return design;
+}
+
 /** Circuits whose conductor is another than it was. */
 export const sizeChanges = (before: readonly CircuitResult[], after: readonly CircuitResult[]): SizeChange[] =>
   before.flatMap((b): SizeChange[] => {
@@ -141,18 +167,28 @@ export function chosenTogether(whole: Design, memory: Memory = createMemory()): 
     : whole;
   const faults = grave(analyse(bare, memory));
   let design = repaired(byTree(bare, memory), memory);
-  let after = analyse(design, memory);
-  if (grave(after) > faults) {
-    design = repaired(bare, memory);
-    after = analyse(design, memory);
-  }
+  if (grave(analyse(design, memory)) > faults) design = repaired(bare, memory);
+  design = withFewerSizes(design, memory);
+  const after = analyse(design, memory);
   const missingBefore = before.circuits.filter(missing).length;
   const missingAfter = after.circuits.filter(missing).length;
   const [kgBefore, kgAfter] = [kgOf(before.circuits), kgOf(after.circuits)];
+  const [weighedBefore, weighedAfter] = [kgBefore + reelsKg(before.circuits), kgAfter + reelsKg(after.circuits)];
   const same =
-    (kgAfter > kgBefore - 0.001 && missV(after.circuits, boat.systemV) > missV(before.circuits, boat.systemV) - 1e-9) ||
+    (weighedAfter > weighedBefore - 0.001 && missV(after.circuits, boat.systemV) > missV(before.circuits, boat.systemV) - 1e-9) ||
     missingAfter > missingBefore;
-  if (same) return { ops: [], changes: [], kgBefore, kgAfter: kgBefore, missingBefore, missingAfter: missingBefore };
+  const sizesBefore = sizesOf(before.circuits).length;
+  if (same)
+    return {
+      ops: [],
+      changes: [],
+      kgBefore,
+      kgAfter: kgBefore,
+      sizesBefore,
+      sizesAfter: sizesBefore,
+      missingBefore,
+      missingAfter: missingBefore,
+    };
   return {
     ops: whole.circuits.flatMap((c, i): Op[] => {
       const to = design.circuits[i]?.together ?? null;
@@ -161,6 +197,8 @@ export function chosenTogether(whole: Design, memory: Memory = createMemory()): 
     changes: sizeChanges(before.circuits, after.circuits),
     kgBefore,
     kgAfter,
+    sizesBefore,
+    sizesAfter: sizesOf(after.circuits).length,
     missingBefore,
     missingAfter,
   };

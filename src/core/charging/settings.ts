@@ -22,6 +22,8 @@ export interface Setting {
   readonly verdict: 'right' | 'note' | 'fix' | 'stop';
   /** What to change, and to what; empty where it is right. */
   readonly change: string;
+  /** The same as fields of the source's regulator; null where no figure of it sets it right. */
+  readonly edit: Partial<Source['regulator']> | null;
 }
 
 export interface SettingsRow {
@@ -70,8 +72,9 @@ function settingsRow(design: SettingsParts, source: Source, bank: Bank): Setting
   const times = (bank.blockV * bank.series) / 12;
   const { regulator: r } = source;
   const settings: Setting[] = [];
-  const add = (name: SettingName, now: string, wanted: string, verdict: Setting['verdict'], change = '') =>
-    settings.push({ name, now, wanted, verdict, change });
+  const add = (name: SettingName, now: string, wanted: string, verdict: Setting['verdict'], change = '', edit: Setting['edit'] = null) =>
+    settings.push({ name, now, wanted, verdict, change, edit: verdict === 'right' ? null : edit });
+  const to2 = (volts: number) => Math.round(100 * volts) / 100;
   const lost = senseErrorV(design, source);
   const absWant = chemistry.absorptionV * times;
   const absGets = r.absorptionV - lost;
@@ -86,6 +89,7 @@ function settingsRow(design: SettingsParts, source: Source, bank: Bank): Setting
       : lost > 0
         ? `sense at the bank, or set ${v2(absWant + lost)}`
         : `set absorption to ${v2(absWant)}`,
+    { absorptionV: to2(absWant + lost) },
   );
   const tail = tailA(bank);
   const ends = r.tailA ?? tail;
@@ -103,6 +107,7 @@ function settingsRow(design: SettingsParts, source: Source, bank: Bank): Setting
         : ends < tail / 2
           ? `end absorption at ${tail.toFixed(1)} A: so low a tail may never come`
           : '',
+    r.staged ? { tailA: Math.round(10 * tail) / 10 } : null,
   );
   const floatWant = chemistry.floatV * times;
   const offFloat = r.floatV - floatWant;
@@ -113,6 +118,7 @@ function settingsRow(design: SettingsParts, source: Source, bank: Bank): Setting
       v2(floatWant),
       Math.abs(offFloat) <= 0.15 * times ? 'right' : offFloat > 0.4 * times ? 'stop' : 'fix',
       Math.abs(offFloat) <= 0.15 * times ? '' : `set float to ${v2(floatWant)}`,
+      { floatV: to2(floatWant) },
     );
   const equalWant = chemistry.equaliseV === null ? null : chemistry.equaliseV * times;
   add(
@@ -121,6 +127,7 @@ function settingsRow(design: SettingsParts, source: Source, bank: Bank): Setting
     equalWant === null ? 'off' : `off, or ${v2(equalWant)} by hand`,
     r.equaliseV === null ? 'right' : equalWant === null ? 'stop' : r.equaliseV > equalWant + 0.1 * times ? 'fix' : 'right',
     r.equaliseV === null ? '' : equalWant === null ? 'switch equalising off: this battery is ruined by it' : '',
+    { equaliseV: equalWant === null ? null : to2(equalWant) },
   );
   const cells = cellsOf(bank, chemistry);
   const slope = slopePerCell(r.slope, cells);
@@ -139,6 +146,7 @@ function settingsRow(design: SettingsParts, source: Source, bank: Bank): Setting
         : offSlope > 1.5
           ? `set ${round3(Math.round(chemistry.slopeMvPerCCell * cells.bank))} mV/°C for the bank`
           : '',
+    { slope: { ...r.slope, value: chemistry.slopeMvPerCCell, unit: 'mV/°C cell' } },
   );
   const warm = bankTempC(design, bank);
   const apart = chemistry.leadAcid && r.sensor === 'on the bank' ? spread(design, bank, chemistry.slopeMvPerCCell * cells.bank) : '';
@@ -153,6 +161,7 @@ function settingsRow(design: SettingsParts, source: Source, bank: Bank): Setting
       : r.sensor === 'none'
         ? `At ${warm.toFixed(0)} °C the volts should be ${v2(absWant + (chemistry.slopeMvPerCCell / 1000) * cells.bank * (warm - 25))}: fit a sensor on the bank`
         : 'put the sensor on a negative post of the warmest battery, torqued to its maker’s figure',
+    r.sensor === 'on the bank' ? null : { sensor: 'on the bank' },
   );
   const most = bank.sheet.maxChargeA ?? chemistry.maxChargeC * bank.blockAh * bank.strings;
   const all = design.sources.filter((s) => s.bankId === bank.id).reduce((sum, s) => sum + s.ratedA, 0);
@@ -178,6 +187,7 @@ function settingsRow(design: SettingsParts, source: Source, bank: Bank): Setting
       top <= limit + 1e-9
         ? ''
         : `lower absorption to ${v2(r.absorptionV - (top - limit))}: the BMS would open at ${v2(bank.bms.overV)} with the source running`,
+      { absorptionV: Math.floor(100 * (r.absorptionV - (top - limit))) / 100 },
     );
   }
   const worst = settings.reduce<Setting['verdict']>((w, s) => (RANK[s.verdict] > RANK[w] ? s.verdict : w), 'right');

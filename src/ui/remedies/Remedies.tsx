@@ -37,8 +37,7 @@ export function Remedies({ finding, name }: { finding: Finding; name: string }) 
     <div className="mt-1 w-full screen-only" data-testid="remedies">
       {remedies.length === 0 ? (
         <p className="text-quiet">
-          No edit of this circuit or cable, its feeders or its panel settles it without another stop: other equipment, a larger bank, or an
-          accepted departure.
+          No edit the program can try settles it without another stop: other equipment, a larger bank, or an accepted departure.
         </p>
       ) : (
         <ul aria-label={`Ways out: ${name}`}>

@@ -164,6 +164,16 @@ const SETTING_WHEN: Readonly<Record<SettingName, string>> = {
   BMS: 'a setpoint is too near to where the BMS opens',
 };
 
+/** Sets what the column says, where a figure of the regulator sets it right: how much a machine gives is its own. */
+const setAs =
+  (name: SettingName): NonNullable<ChargingRule['cure']> =>
+  (design, { about }) => {
+    const edit = settingsMatrix(design)
+      .find((row) => row.source.id === about.id)
+      ?.settings.find((s) => s.name === name)?.edit;
+    return edit ? Object.entries(edit).map(([key, value]) => setOp(design, ['sources', about.id, 'regulator', key], value)) : null;
+  };
+
 /** One rule for each column of the settings matrix. */
 const settings = (name: SettingName): ChargingRule => ({
   id: `set-${name.replaceAll(' ', '-')}`,
@@ -187,6 +197,7 @@ const settings = (name: SettingName): ChargingRule => ({
         })),
       ),
     ),
+  ...(name === 'largest current' ? {} : { cure: setAs(name) }),
 });
 
 export const CHARGING_RULES: readonly ChargingRule[] = [...DAY_RULES, ...COMMON, ...ALTERNATOR_RULES, ...SUN_AND_WIND_RULES];

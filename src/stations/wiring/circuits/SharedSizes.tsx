@@ -70,9 +70,9 @@ export function SharedSizes() {
             </tbody>
           </table>
           <p className="mt-2">
-            All circuits: {show(together.kgBefore, 'kg', design.boat)}, then {show(together.kgAfter, 'kg', design.boat)}. Loads that get too
-            few volts: {together.missingBefore}, then {together.missingAfter}.
-            {together.missingAfter > 0 ? ' What is left is no cable’s to cure: see the findings.' : ''}
+            All circuits: {show(together.kgBefore, 'kg', design.boat)}, then {show(together.kgAfter, 'kg', design.boat)}, of{' '}
+            {together.sizesBefore} sizes, then {together.sizesAfter}. Loads that get too few volts: {together.missingBefore}, then{' '}
+            {together.missingAfter}.{together.missingAfter > 0 ? ' What is left is no cable’s to cure: see the findings.' : ''}
           </p>
           <div className="mt-3 flex gap-3">
             <button type="button" className="act" onClick={take}>
@@ -93,11 +93,16 @@ const REST = { restMs: 1000 };
 const WORTH_KG = 0.1;
 
 /** What choosing sizes together would be good for; null where it is for nothing. */
-function gains({ ops, kgBefore, kgAfter, missingBefore, missingAfter }: Together, kg: (x: number) => string): string | null {
+function gains(
+  { ops, kgBefore, kgAfter, sizesBefore, sizesAfter, missingBefore, missingAfter }: Together,
+  kg: (x: number) => string,
+): string | null {
   if (ops.length === 0) return null;
   if (missingAfter < missingBefore) {
     const n = missingBefore - missingAfter;
     return `${n} ${n === 1 ? 'path' : 'paths'} could hold`;
   }
-  return kgBefore - kgAfter >= WORTH_KG ? `${kg(kgBefore - kgAfter)} could be saved` : null;
+  if (kgBefore - kgAfter >= WORTH_KG) return `${kg(kgBefore - kgAfter)} could be saved`;
+  const fewer = sizesBefore - sizesAfter;
+  return fewer > 0 ? `${fewer} ${fewer === 1 ? 'size' : 'sizes'} fewer could do` : null;
 }
