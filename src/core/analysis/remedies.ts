@@ -56,7 +56,7 @@ const runChanges = (design: Design, before: readonly AcCircuitResult[], after: r
     return [{ circuitId: c.id, no: c.no, name: c.name, from: from ?? '', to: to ?? '', kg }];
   });
 
-const OF_CIRCUITS = new Set([...ruleIds('circuits'), ...ruleIds('circuit volts')]);
+const OF_CIRCUITS = new Set([...ruleIds('circuits'), ...ruleIds('circuit failures'), ...ruleIds('circuit volts')]);
 const OF_MAIN_SIDE = ruleIds('main side');
 const OF_AC_RUNS = new Set([...ruleIds('AC runs'), ...ruleIds('AC')]);
 /** Of studies what is about a circuit's volts: every try runs them all. */

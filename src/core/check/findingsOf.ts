@@ -76,7 +76,11 @@ function ofCircuits({ design, worked }: Facts, memory: FindingsMemory): readonly
     const still = [b.input.taps, b.protection, own, state.heat, state.fault, state.terminal, boat, unfed, vapour];
     return [
       ...kept(memory.circuits, r.id, still, () => findingsIn(RULES.circuits, facts)),
-      ...kept(memory.volts, r.id, [r, boat, unfed, vapour], () => findingsIn(RULES['circuit volts'], facts)),
+      ...kept(memory.volts, r.id, [r, boat, unfed, vapour], () => [
+        // Most circuits fail no test.
+        ...(state.failing.length > 0 ? findingsIn(RULES['circuit failures'], facts) : []),
+        ...findingsIn(RULES['circuit volts'], facts),
+      ]),
     ];
   });
   if (memory.circuits.size > worked.length) {

@@ -26,7 +26,8 @@ import { ASKING_RULES } from './rules/unknown';
 export const RULES = {
   design: [...DESIGN_RULES, ...SAFETY_RULES, ...STRING_RULES, ...ASKING_RULES],
   circuits: [...CIRCUIT_RULES, ...END_RULES, ...MOTOR_RULES, ...FOUND_RULES, ...MAKER_RULES],
-  'circuit volts': [...FAILED_RULES, ...CIRCUIT_VOLTS_RULES],
+  'circuit failures': FAILED_RULES,
+  'circuit volts': CIRCUIT_VOLTS_RULES,
   charging: [...CHARGING_RULES, ...TIE_RULES, ...SETTING_RULES, ...BANK_RULES],
   'main side': MAIN_SIDE_RULES,
   AC: [...AC_SOURCE_RULES, ...AC_BOND_RULES, ...AC_CABLE_RULES],

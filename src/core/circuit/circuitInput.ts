@@ -121,9 +121,12 @@ export function lostBefore(
 ): LostBefore {
   if (isFeeder) return { volts: dropV, at: null };
   // Asked of every circuit at every edit: nothing is made on the way.
-  let [loads, charging, safetyOn] = [0, 0, false];
-  for (const l of items) {
-    if (l === null) continue;
+  let loads = 0;
+  let charging = 0;
+  let safetyOn = false;
+  for (let i = 0; i < items.length; i++) {
+    const l = items[i];
+    if (!l) continue;
     loads++;
     if (l.charging) charging++;
     if (l.safety) safetyOn = true;
@@ -131,17 +134,23 @@ export function lostBefore(
   if (loads === 0) return { volts: dropV, at: null };
   if (charging === loads) return { volts: workingA * hotOhm, at: null };
   const hours = lostV.length / 2;
-  let [most, at] = [-Infinity, -1];
+  let most = -Infinity;
+  let at = -1;
   for (let hour = 0; hour < hours; hour++) {
-    let [countedA, used] = [0, false];
-    for (const l of items) {
-      if (l === null || l.charging) continue;
+    let countedA = 0;
+    let used = false;
+    for (let i = 0; i < items.length; i++) {
+      const l = items[i];
+      if (!l || l.charging) continue;
       const part = l.use[hour] ?? 0;
       if (part > 0) used = true;
       if (!l.brief) countedA += (safetyOn && l.safety ? 1 : part) * l.currentA;
     }
     const volts = (lostV[safetyOn ? hours + hour : hour] ?? 0) + Math.max(0, workingA - countedA) * hotOhm;
-    if (used && volts > most) [most, at] = [volts, hour];
+    if (used && volts > most) {
+      most = volts;
+      at = hour;
+    }
   }
   return at < 0 ? { volts: dropV + workingA * hotOhm, at: null } : { volts: most, at: { hour: at, safetyOn } };
 }

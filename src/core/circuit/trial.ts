@@ -417,22 +417,34 @@ export interface SizeTrial {
   readonly fault: () => Fault | null;
 }
 
-const once = <T>(work: () => T): (() => T) => {
-  let kept: { value: T } | null = null;
-  return () => (kept ??= { value: work() }).value;
-};
+/** Each figure is worked out once, when it is first asked for. */
+class Trial implements SizeTrial {
+  readonly heat: Heat;
+  private dropped: Drop | undefined;
+  private surged: SurgeDrop | null | undefined;
+  constructor(
+    private readonly b: CircuitTrial,
+    readonly candidate: Candidate,
+    readonly still: Still,
+  ) {
+    this.heat = still.heat;
+  }
+  drop(): Drop {
+    return (this.dropped ??= dropAt(this.b, this.candidate, this.still));
+  }
+  surge(): SurgeDrop | null {
+    if (this.surged === undefined) this.surged = surgeAt(this.b, this.candidate, this.still);
+    return this.surged;
+  }
+  fault(): Fault | null {
+    if (this.still.fault === undefined) this.still.fault = faultAt(this.b, this.candidate, this.heat);
+    return this.still.fault;
+  }
+}
 
 /** A size tried on the circuit. */
-export function sizeTrial(b: CircuitTrial, candidate: Candidate, still: Still = { heat: heatAt(b, candidate) }): SizeTrial {
-  return {
-    candidate,
-    still,
-    heat: still.heat,
-    drop: once(() => dropAt(b, candidate, still)),
-    surge: once(() => surgeAt(b, candidate, still)),
-    fault: () => (still.fault === undefined ? (still.fault = faultAt(b, candidate, still.heat)) : still.fault),
-  };
-}
+export const sizeTrial = (b: CircuitTrial, candidate: Candidate, still: Still = { heat: heatAt(b, candidate) }): SizeTrial =>
+  new Trial(b, candidate, still);
 
 /** The trial of a single conductor, by its place in the school's table; made once. */
 export function singleTrial(b: CircuitTrial, at: number): SizeTrial {

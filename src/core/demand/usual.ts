@@ -36,11 +36,15 @@ const QUANTILE_95 = 1.645;
  * @param hour which of the hours. @param safetyOn everything for safety is on.
  */
 export function usualA(items: readonly Usual[], hour: number, safetyOn: boolean): number {
-  let [all, always, mean, variance] = [0, 0, 0, 0];
-  for (const { currentA, use, safety, brief, charging } of items) {
-    if (brief || charging) continue;
-    const p = safetyOn && safety ? 1 : (use[hour] ?? 0);
+  let all = 0;
+  let always = 0;
+  let mean = 0;
+  let variance = 0;
+  for (const item of items) {
+    if (item.brief || item.charging) continue;
+    const p = safetyOn && item.safety ? 1 : (item.use[hour] ?? 0);
     if (p <= 0) continue;
+    const { currentA } = item;
     all += currentA;
     if (p >= 1) always += currentA;
     mean += p * currentA;
