@@ -1,5 +1,6 @@
 /** Generic cruising-boat appliances with typical figures of our own; every one is editable and marked typical. Watts and amps are for one item. */
 import { blankLoad } from './blank';
+import { kindOf } from './loadKind';
 import type { Load, LoadGroup, SupplyClass, When } from './schema';
 
 export interface Appliance {
@@ -253,6 +254,7 @@ export function loadFrom(appliance: Appliance, id: string, systemV: number, plac
     ...blankLoad(id, systemV),
     name: appliance.name,
     group: appliance.group,
+    kind: kindOf({ kind: null, name: appliance.name, group: appliance.group }),
     rating: appliance.watts,
     behaviour: appliance.behaviour,
     surgeA: appliance.surge ? two(amps * appliance.surge[0]) : null,

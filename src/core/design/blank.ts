@@ -97,6 +97,7 @@ export const blankLoad = (id: string, nominalV: number): Load => ({
   when: {},
   kind: null,
   ignitionProtected: false,
+  ip: null,
   range: null,
 });
 

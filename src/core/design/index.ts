@@ -140,5 +140,6 @@ export type { StudyUse } from './study';
 export type { BoatSummary } from './summary';
 export { rowOf } from './rowOf';
 export { type Part, partsRead, type Reads } from './reads';
+export { enclosureOf, IP_CODES, parseIp, waterFigure } from './enclosure';
 export { kindByName, kindOf, type LoadKind, LOAD_KINDS } from './loadKind';
 export { startBankOf } from './startBank';

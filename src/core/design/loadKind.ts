@@ -13,6 +13,8 @@ export const LOAD_KINDS = [
   'pump',
   'radio',
   'steering',
+  'display',
+  'radar',
   'other',
 ] as const;
 export type LoadKind = (typeof LOAD_KINDS)[number];
@@ -35,6 +37,8 @@ const WORDS: readonly (readonly [LoadKind, RegExp])[] = [
     'pump',
     /(fresh.?water|drinking.?water|pressure|shower|deck.?wash|wash.?down|toilet|heads|macerator|fuel|livewell).*pump|frischwasser|druckwasser|duschpumpe|toilettenpumpe|groupe d.eau|pompe (de douche|wc|.? eau douce)|bomba de (agua|ducha|inodoro)/i,
   ],
+  ['radar', /\bradar/i],
+  ['display', /display|plotter|kartenplotter|traceur|depth|echo ?sounder|fish ?finder|sondeur|echolot|instrument/i],
   ['steering', /auto.?pilot|self.?steering|selbststeuer|pilote automatique|piloto autom[áa]tico|stuurautomaat/i],
   ['radio', /\bvhf\b|\bssb\b|radio|funkger[äa]t/i],
 ];

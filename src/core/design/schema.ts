@@ -3,6 +3,7 @@ import * as v from 'valibot';
 import { CONDITIONS, DC_FAMILIES, STUDS } from '../rules';
 import { AcCircuitSchema, AcLoadSchema, AcPanelSchema, AcRulesSchema, AcSourceSchema, DEFAULT_AC_RULES } from './ac';
 import { BOUNDS } from './bounds';
+import { IP_CODES } from './enclosure';
 import { LOAD_KINDS } from './loadKind';
 import {
   CruiseSchema,
@@ -154,6 +155,8 @@ export const LoadSchema = v.object({
   kind: later(v.nullable(oneOf(LOAD_KINDS)), null),
   /** Its maker sells it as ignition protected. */
   ignitionProtected: later(v.boolean(), false),
+  /** How well its body keeps water out, as its plate says; null: typical of its kind. */
+  ip: later(v.nullable(oneOf(IP_CODES)), null),
   range: later(v.nullable(v.object({ toRating: between(0, 100000), placeIds: list(id, 8) })), null),
 });
 

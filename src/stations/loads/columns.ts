@@ -8,7 +8,10 @@ import {
   type Load,
   kindOf,
   LOAD_GROUPS,
+  enclosureOf,
+  IP_CODES,
   LOAD_KINDS,
+  parseIp,
   parseDuty,
   parseRange,
   parseWhen,
@@ -253,6 +256,21 @@ export function loadColumns(design: Pick<Design, 'boat' | 'living' | 'places'>):
         text.trim() === '' || text.trim().endsWith('?')
           ? { ok: true, value: { kind: null } }
           : map(parseChoice(text, LOAD_KINDS), (kind) => ({ kind })),
+    },
+    {
+      key: 'ip',
+      title: 'IP',
+      hint: 'How well its body keeps water out, as its plate says: IP67. With a question mark: typical of its kind',
+      width: 60,
+      mono: true,
+      options: IP_CODES,
+      text: (r) => (r.ip === null ? `${enclosureOf(r).ip}?` : r.ip),
+      tone: (r) => (r.ip === null ? 'estimated' : undefined),
+      write: (_, text) => {
+        if (text.trim() === '' || text.trim().endsWith('?')) return { ok: true, value: { ip: null } };
+        const ip = parseIp(text);
+        return ip ? { ok: true, value: { ip } } : { ok: false, message: `an IP code is meant: ${IP_CODES.join(', ')}` };
+      },
     },
     yesNo('ignitionProtected', 'no sparks', 74, 'Its maker sells it as ignition protected'),
     words('page', 'page', 100, 'Where it is in its sheet', 120),

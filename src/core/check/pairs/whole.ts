@@ -23,6 +23,7 @@ export const WHOLE: readonly Pair[] = [
   pair('no-circuit', thing(), `${C}.taps`, []),
   pair('no-place', thing(), 'loads.x.placeId', null),
   pair('electronics-place', thing(amps(5, { group: 'electronics' })), 'places.saloon.wet', true),
+  pair('electronics-place', place(thing(amps(5, { group: 'electronics', ip: '67' })), 'saloon', { wet: true }), 'loads.x.ip', '20'),
   pair('ways', thing(), 'panels.main.ways', 1),
   pair('part-of', parted(), 'panels.panel.placeId', 'fore'),
   pair('way-class', parted(), 'circuits.c-feed.supply', 'house switch'),

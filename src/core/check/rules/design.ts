@@ -1,6 +1,6 @@
 /** Rules on the design as a whole: banks, loads, panels and what feeds them. */
 import type { CircuitResult } from '../../circuit';
-import { type Circuit, setOp, rowOf } from '../../design';
+import { type Circuit, enclosureOf, setOp, rowOf, waterFigure } from '../../design';
 import { ringWords, servingOf } from '../../topology';
 import type { Ring } from '../../solve';
 import { ASK_SHORT, type Rule, SOURCES, type Told, when } from '../rule';
@@ -13,6 +13,10 @@ export interface DesignFacts {
   readonly feederOf: ReadonlyMap<string, Circuit>;
   readonly loops: readonly Ring[];
 }
+
+/** Second figure of the IP code asked for: jets of water where it is wet, drips where it drips. */
+const WET_FIGURE = 5;
+const DRIP_FIGURE = 2;
 
 type DesignRule = Rule<DesignFacts>;
 
@@ -212,18 +216,35 @@ export const DESIGN_RULES: readonly DesignRule[] = [
     id: 'electronics-place',
     about: 'load',
     severity: 'fix',
-    reads: ['loads.group', 'loads.placeId', 'places'],
-    when: 'electronics are in a wet, dripping, hot or vapour place',
-    why: 'Electronics belong in no wet, dripping, hot or vapour place.',
-    todo: 'Move it, or use one its maker rates for the place.',
+    reads: ['loads.group', 'loads.kind', 'loads.ip', 'loads.placeId', 'places'],
+    when: 'electronics are in a wet or dripping place their body is not made for, or in a hot or vapour place',
+    why: 'Water, heat and vapour end electronics that are not made for them.',
+    todo: 'Move it, or use one its maker rates for the place, and enter its IP code.',
     hazard: 'damage',
     confirm: 'eyes',
     source: SOURCES.practice,
     find: ({ design }) =>
       design.loads.flatMap((l): readonly Told[] => {
         const place = rowOf(design.places, l.placeId);
-        const bad = place !== undefined && (place.wet || place.vapour || place.drips || place.engineSpace);
-        return when(l.group === 'electronics' && bad, () => ({ id: l.id, title: `is in ${place?.name ?? ''}` }));
+        if (l.group !== 'electronics' || !place || !(place.wet || place.vapour || place.drips || place.engineSpace)) return [];
+        const { ip, typical } = enclosureOf(l);
+        const asked = place.wet ? WET_FIGURE : place.drips ? DRIP_FIGURE : 0;
+        const hot = place.vapour || place.engineSpace;
+        if (!hot && waterFigure(ip) >= asked)
+          return when(typical, () => ({
+            id: l.id,
+            severity: 'note',
+            title: `is in ${place.name}; its IP code is not entered`,
+            why: `Its kind is usually made to IP ${ip}, and IP X${asked} is asked for there.`,
+            todo: 'Read the code off its plate or sheet, and enter it.',
+          }));
+        return [
+          {
+            id: l.id,
+            title: `is in ${place.name}`,
+            ...(hot ? {} : { why: `IP X${asked} is asked for there; ${typical ? 'its kind is usually' : 'it is'} IP ${ip}.` }),
+          },
+        ];
       }),
   },
   {
