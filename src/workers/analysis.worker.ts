@@ -31,6 +31,8 @@ import {
   keptOdds,
   oddsMemory,
   studied,
+  compareCandidate,
+  type Compared,
   type Remedy,
   remediesOf,
   searchable,
@@ -308,6 +310,8 @@ const api = {
       },
     );
   },
+  /** What a candidate would change in the place of the source it may replace. */
+  candidate: (id: string): Compared | null => (design ? compareCandidate(design, id, sizing) : null),
   /** Hours each source takes to fill the house bank. */
   fills: (): readonly Fill[] | null => (design ? fillTimes(design) : null),
   /** Whether a bank turns the engine, and the least that does. */

@@ -1,6 +1,5 @@
 /** Ways out of findings on circuits: each is tried, costs what it says, and takes the finding away. */
 import { usualBoat } from '@/testing/usualBoat';
-import { marram } from '@/server/demo/marram';
 import { PAIRS, type Pair, wrongOf } from '../check/pairs';
 import { applyEdit, type Design, type Finding } from '../design';
 import { bareBoat, withLoad } from '../design/testing';
@@ -142,8 +141,7 @@ describe('a battery cable, and volts in a study', () => {
   });
 });
 
-describe('sources, AC runs, where things stand, and a block too near the bank', () => {
-  const demo = marram();
+describe('sources, and a block too near the bank', () => {
   const says = (design: Design, pick: (f: Finding) => boolean): readonly string[] => {
     const all = analyse(design).findings;
     const finding = all.find(pick);
@@ -157,16 +155,6 @@ describe('sources, AC runs, where things stand, and a block too near the bank', 
     }
     return remedies.map((r) => r.say);
   };
-  test('an AC run pinned too thin: left to the program, or heavier, weighed', () => {
-    const run = demo.acCircuits.find((c) => c.to === null && c.loadIds.length > 0);
-    const size = { school: 'metric' as const, size: '1' };
-    const thinRun: Design = { ...demo, acCircuits: demo.acCircuits.map((c) => (c === run ? { ...c, size } : c)) };
-    const it = (f: Finding) => f.rule === 'ac-behind-breaker' && f.about.id === run?.id;
-    expect(says(thinRun, it)).toContain('size and breaker left to the program');
-    const [cheapest] = remediesOf(thinRun, analyse(thinRun).findings.find(it) as Finding);
-    expect(cheapest?.kg).toBeCloseTo(cheapest?.changes.reduce((sum, c) => sum + c.kg, 0) ?? NaN, 9);
-    expect(cheapest?.kg).toBeGreaterThan(0);
-  });
   test('an alternator a selector may cut off: a suppressor, or straight to its bank', () => {
     const cut = PAIRS.find((p) => p.rule === 'dump-selector');
     const all = says(wrongOf(cut as Pair), (f) => f.rule === 'dump-selector');
@@ -193,15 +181,5 @@ describe('sources, AC runs, where things stand, and a block too near the bank', 
     const before = [1, 1.5, 2, 2.5, 3, 4, 5, 6, 8].filter((x) => x < m).at(-1);
     expect(analyse(near(m)).findings.some(it)).toBe(false);
     if (before !== undefined) expect(analyse(near(before)).findings.some(it)).toBe(true);
-  });
-  test('a charger where petrol vapour is possible: the nearest place without', () => {
-    const places = demo.places.map((p) => (p.id === demo.places[0]?.id ? { ...p, vapour: true } : { ...p, vapour: false }));
-    const charger = demo.sources.find((s) => s.kind !== 'alternator' && s.kind !== 'wind');
-    const inVapour: Design = {
-      ...demo,
-      places,
-      sources: demo.sources.map((s) => (s === charger ? { ...s, placeId: demo.places[0]?.id ?? null } : s)),
-    };
-    expect(says(inVapour, (f) => f.rule === 'vapour-source').some((s) => s.startsWith('moved to '))).toBe(true);
   });
 });

@@ -88,6 +88,7 @@ export function blankSource(id: string, kind: Source['kind'], systemV: number, b
     bankId,
     joinId: null,
     fromBankId: null,
+    insteadOfId: null,
     loadId: null,
     placeId: null,
     ratedA,

@@ -119,6 +119,8 @@ export const SourceSchema = v.object({
   loadId: v.nullable(id),
   placeId: v.nullable(id),
   ratedA: between(0, 2000),
+  /** The source it may take the place of: a candidate is compared with it, and never counted beside it. null: it is aboard. */
+  insteadOfId: later(v.nullable(id), null),
   /** Output path, out and back; null: 5 mohm, typical. */
   pathMohm: optional(0, 1000),
   regulator: RegulatorSchema,

@@ -1,5 +1,6 @@
 /** A boat as she was found, and as she will be. */
-import type { Circuit, Design } from './schema';
+import { rowOf } from './rowOf';
+import type { Circuit, Design, Source } from './schema';
 
 const staying = new WeakMap<Design['circuits'], Design['circuits']>();
 
@@ -12,10 +13,49 @@ function stayingOf(circuits: Design['circuits']): Design['circuits'] {
   return kept;
 }
 
-/** The design as decided: what is to be removed is gone. The same object when nothing is. */
-export function asDecided<D extends Pick<Design, 'circuits'>>(design: D): D {
+const aboard = new WeakMap<Design['sources'], Design['sources']>();
+
+/** Sources that are aboard: candidates are compared, never counted. The same list for the same sources. */
+export function sourcesAboard(sources: Design['sources']): Design['sources'] {
+  const known = aboard.get(sources);
+  if (known) return known;
+  const kept = sources.some((s) => s.insteadOfId !== null) ? sources.filter((s) => !isCandidate(sources, s)) : sources;
+  aboard.set(sources, kept);
+  return kept;
+}
+
+/** Whether a source only may take another's place. Where what it may replace is gone it counts; of a circle the first counts. */
+function isCandidate(sources: Design['sources'], source: Source): boolean {
+  const ring = [source];
+  for (;;) {
+    const next = rowOf(sources, ring[ring.length - 1]?.insteadOfId);
+    if (!next) return ring.length > 1;
+    if (ring.includes(next)) return sources.find((s) => ring.includes(s)) !== source;
+    ring.push(next);
+  }
+}
+
+const landed = new WeakMap<Design['leads'], { readonly sources: Design['sources']; readonly leads: Design['leads'] }>();
+
+/** Battery cables but those of candidates. */
+function leadsAboard({ leads, sources }: Pick<Design, 'leads' | 'sources'>): Design['leads'] {
+  const known = landed.get(leads);
+  if (known?.sources === sources) return known.leads;
+  const here = sourcesAboard(sources);
+  const gone = new Set(sources.flatMap((s) => (here.includes(s) ? [] : [s.id])));
+  const kept = leads.filter((l) => ![l.from, l.to].some((e) => e.kind === 'source' && gone.has(e.id)));
+  const same = kept.length === leads.length ? leads : kept;
+  landed.set(leads, { sources, leads: same });
+  return same;
+}
+
+/** The design as decided: what is to be removed is gone, and candidates are not there. The same object when nothing is. */
+export function asDecided<D extends Pick<Design, 'circuits' | 'sources'>>(design: D): D {
   const circuits = stayingOf(design.circuits);
-  return circuits === design.circuits ? design : { ...design, circuits };
+  const sources = sourcesAboard(design.sources);
+  if (circuits === design.circuits && sources === design.sources) return design;
+  const led = design as D & Partial<Pick<Design, 'leads'>>;
+  return { ...design, circuits, sources, ...(led.leads ? { leads: leadsAboard({ leads: led.leads, sources: design.sources }) } : {}) };
 }
 
 const untouched = (c: Circuit): Circuit =>

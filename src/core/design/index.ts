@@ -45,7 +45,7 @@ export {
   SPAN_KINDS,
   WHENS,
 } from './charging';
-export { asDecided, asFoundDesign } from './decided';
+export { asDecided, asFoundDesign, sourcesAboard } from './decided';
 export { type Delta, deltaOf, listDelta, type ListDelta, withDelta, withListDelta } from './delta';
 export { addOp, applyEdit, type Conflict, dropOp, dropOps, type Edit, EditSchema, inverseOps, type Op, setOp, valueAt } from './edit';
 export {
@@ -73,6 +73,8 @@ export {
   moveTap,
   removeLoads,
   removePanel,
+  removeSource,
+  takeCandidate,
   rowCount,
   shiftedTap,
   tapApart,

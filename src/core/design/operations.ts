@@ -136,6 +136,51 @@ export function removePanel(design: Design, id: string): Op[] | null {
   return drop ? [...feeders, ...parts, drop] : [...feeders, ...parts];
 }
 
+/** Without a source; the first of its candidates takes its place on the list, the others become candidates of that one. */
+export function removeSource(design: Design, id: string): Op[] {
+  const [first, ...others] = design.sources.filter((s) => s.insteadOfId === id);
+  const drop = dropOp(design, 'sources', id);
+  return [
+    ...(first ? [setOp(design, ['sources', first.id, 'insteadOfId'], null)] : []),
+    ...others.map((s) => setOp(design, ['sources', s.id, 'insteadOfId'], first?.id ?? null)),
+    ...(drop ? [drop] : []),
+  ];
+}
+
+/**
+ * A candidate in the place of the source it may replace, which becomes the candidate: bank, tie, place, cable and AC side go over to it where it has
+ * none of its own. null where it is no candidate, or what it may replace is gone.
+ */
+export function takeCandidate(design: Design, candidateId: string): Op[] | null {
+  const next = rowOf(design.sources, candidateId);
+  const was = rowOf(design.sources, next?.insteadOfId);
+  if (!next || !was || was.id === next.id) return null;
+  const set = (id: string, key: string, to: unknown) => setOp(design, ['sources', id, key], to);
+  const over = (['bankId', 'joinId', 'fromBankId', 'loadId', 'placeId'] as const).flatMap((key) =>
+    next[key] === null && was[key] !== null ? [set(next.id, key, was[key])] : [],
+  );
+  const led = (id: string) => design.leads.some((l) => [l.from, l.to].some((e) => e.kind === 'source' && e.id === id));
+  const ends = led(next.id)
+    ? []
+    : design.leads.flatMap((l) =>
+        (['from', 'to'] as const).flatMap((end) =>
+          l[end].kind === 'source' && l[end].id === was.id ? [setOp(design, ['leads', l.id, end], { ...l[end], id: next.id })] : [],
+        ),
+      );
+  return [
+    set(next.id, 'insteadOfId', null),
+    ...over,
+    ...(next.loadId === null && was.loadId !== null ? [set(was.id, 'loadId', null)] : []),
+    set(was.id, 'insteadOfId', next.id),
+    ...design.sources.flatMap((s) => (s.insteadOfId === was.id && s.id !== next.id ? [set(s.id, 'insteadOfId', next.id)] : [])),
+    ...ends,
+    ...design.acLoads.flatMap((l) => (l.chargerId === was.id ? [setOp(design, ['acLoads', l.id, 'chargerId'], next.id)] : [])),
+    ...design.acSources.flatMap((s) =>
+      s.inverter?.chargerId === was.id ? [setOp(design, ['acSources', s.id, 'inverter', 'chargerId'], next.id)] : [],
+    ),
+  ];
+}
+
 /** Ids for new rows that no row of the design has: prefix and a number. */
 export function idsFor(design: Design): (prefix: string) => string {
   const taken = new Set<string>();

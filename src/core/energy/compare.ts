@@ -4,7 +4,7 @@ import { cruise } from './cruise';
 import { dayYields } from './dayYield';
 import { crankIndex, houseIndex } from './scene';
 import { round3 } from '../quantity';
-import { type Design, rowOf } from '../design';
+import { asDecided, type Design, rowOf, sourcesAboard } from '../design';
 
 export interface CompareLine {
   readonly what: string;
@@ -20,8 +20,9 @@ interface Cost {
   readonly unpriced: number;
 }
 
-/** Mass and prices of an option's banks, sources and joins. Prices are what was typed; what has none is counted apart. */
-export function costOf(design: Design): Cost {
+/** Mass and prices of an option's banks, sources and joins; candidates are none of it. Prices are what was typed; what has none is counted apart. */
+export function costOf(whole: Design): Cost {
+  const design = asDecided(whole);
   const masses = design.banks.map(bankMass);
   const rows = [...design.banks, ...design.sources, ...design.joins];
   const others = [...design.sources, ...design.joins];
@@ -82,7 +83,7 @@ function figures(design: Design): Map<string, string> {
   );
   for (const bank of design.banks)
     out.set(`part: ${bank.name}`, `${bank.series * bank.strings} × ${bank.chemistry}, ${bank.blockV} V ${round3(bank.blockAh)} Ah`);
-  for (const source of design.sources) out.set(`part: ${source.name}`, `${source.kind}, ${round3(source.ratedA)} A`);
+  for (const source of sourcesAboard(design.sources)) out.set(`part: ${source.name}`, `${source.kind}, ${round3(source.ratedA)} A`);
   for (const tie of design.joins) out.set(`part: ${tie.name}`, `${tie.kind}, ${round3(tie.ratedA)} A`);
   out.set('circuits', String(design.circuits.length));
   return out;

@@ -31,7 +31,14 @@ export function fillTimes(design: Design, rpm: number = design.engine.cruiseRpm,
       const what = source.kind === 'alternator' ? 'engine' : source.kind === 'portable' ? 'generator' : 'shore';
       const level = source.kind === 'alternator' ? rpm : 0;
       const day = { id: 'fill', name: 'fill', houseSwitch: 'on' as const, day: [{ id: 's', what, fromH: 0, toH: 24, level } as const] };
-      const alone: Design = { ...design, loads: [], joins: [], living: [day], banks: [house], sources: [{ ...source, joinId: null }] };
+      const alone: Design = {
+        ...design,
+        loads: [],
+        joins: [],
+        living: [day],
+        banks: [house],
+        sources: [{ ...source, joinId: null, insteadOfId: null }],
+      };
       const scene = sceneOf(alone, { stepMin: 5 });
       const run = runDays(scene, [0, 0], low, 'fill');
       const hours = LEVELS.map((l) => {

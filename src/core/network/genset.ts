@@ -2,7 +2,7 @@
 import { PULL_IN_PART } from '../rules';
 import { chargerAmps } from '../charging';
 import { spanH, spansOf } from '../demand';
-import { type AcSource, type Design, type Living, rowOf } from '../design';
+import { type AcSource, type Design, type Living, rowOf, sourcesAboard } from '../design';
 import { runStudy } from './study';
 import type { Analysed } from './system';
 import {
@@ -95,7 +95,8 @@ function dayOf(design: Design, analysis: WithNeeds, source: AcSource, g: NonNull
   const spans = spansOf(living, 'generator');
   const hours = spans.reduce((sum, s) => sum + spanH(s), 0);
   const { volts, legs } = SERVICES[source.service];
-  const chargers = design.sources.filter((s) => s.kind === 'shore charger' && s.charger);
+  const sources = sourcesAboard(design.sources);
+  const chargers = sources.filter((s) => s.kind === 'shore charger' && s.charger);
   const span = spans[0] ?? { id: 'asked', what: 'generator' as const, fromH: 0, toH: 1, level: 0 };
   const chargesA = chargers.reduce((sum, s) => sum + chargerAmps(design, s, acFor(design, living, span, s)), 0);
   const chargingW = chargers.reduce(
@@ -109,7 +110,7 @@ function dayOf(design: Design, analysis: WithNeeds, source: AcSource, g: NonNull
   const need = analysis.balance.needs.find((n) => n.livingId === living.id);
   // Without it its hours' charging is missing; what shore charges is not its doing.
   const itsOwn = hours > 0 && spansOf(living, 'shore').length === 0;
-  const byCharger = design.sources.reduce((sum, s, i) => sum + (chargers.includes(s) ? (need?.made?.bySource[i] ?? 0) : 0), 0);
+  const byCharger = sources.reduce((sum, s, i) => sum + (chargers.includes(s) ? (need?.made?.bySource[i] ?? 0) : 0), 0);
   const otherwise = (need?.made?.madeAh ?? 0) - (itsOwn ? byCharger : 0);
   const lacksAh = Math.max(0, (need?.needAh ?? 0) - otherwise);
   return {

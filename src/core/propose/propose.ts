@@ -1,6 +1,6 @@
 /** What the application proposes of each part of a boat, as rows to add: one way in for stations, tests and programs. */
 import { proposeAc } from './ac';
-import { rowCount, withRows, type Design, type Rows } from '../design';
+import { rowCount, sourcesAboard, withRows, type Design, type Rows } from '../design';
 import { proposeMainSide } from './mainSide';
 import { proposeCircuits } from './circuits';
 import { proposeStudies } from './studies';
@@ -18,7 +18,7 @@ const PROPOSERS: Readonly<Record<ProposalKind, (design: Design, freshId: (prefix
 
 /** Rows that are missing of one part; empty where nothing is. @param freshId makes ids no row has. */
 export const proposedRows = (design: Design, kind: ProposalKind, freshId: (prefix: string) => string): Rows =>
-  PROPOSERS[kind](design, freshId);
+  PROPOSERS[kind]({ ...design, sources: sourcesAboard(design.sources) }, freshId);
 
 /** A row that was added. */
 export interface ProposedChange {

@@ -4,7 +4,7 @@ import { houseBanks } from '../bank';
 import { dayAh, standsBy } from '../energy';
 import { dayLoads } from '../ac';
 import { standingA } from '../demand';
-import { type Design, rowOf } from '../design';
+import { type Design, rowOf, sourcesAboard } from '../design';
 import { round3, show, type Units } from '../quantity';
 import { CHEMISTRY_SOURCE } from '../rules';
 import type { Working, WorkingLine } from './types';
@@ -180,7 +180,7 @@ export function yieldWorking(design: Design, analysis: Analysis, livingId: strin
       {
         title: 'By source, a day from the middle of the window',
         lines: [
-          ...design.sources.map((s, i) =>
+          ...sourcesAboard(design.sources).map((s, i) =>
             ah(s.name, made.bySource[i] ?? 0, {
               mark: s.mark,
               ...(s.kind === 'DC–DC' ? { formula: 'moved from one bank to another: not counted' } : {}),

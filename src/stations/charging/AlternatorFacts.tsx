@@ -219,7 +219,8 @@ export function AlternatorFacts({ source, put }: { source: Source; put: PutSourc
             </>
           ) : (
             <p className="text-quiet">
-              Add the other alternator as a source of its own, or in another option (Bank, options): then it is told here what changes.
+              Add the other alternator as a source that is instead of this one, or in another option (Bank, options): then it is told here
+              what changes.
             </p>
           )}
         </div>

@@ -1,12 +1,13 @@
 'use client';
 import { MARKS, round3 } from '@/core/quantity';
-import { SENSE_AT, SENSORS, SLOPE_UNITS, type Source } from '@/core/design';
+import { SENSE_AT, SENSORS, SLOPE_UNITS, type Source, sourcesAboard } from '@/core/design';
 import type { Fill } from '@/core/energy';
 import { TYPICAL_PATH_OHM } from '@/core/rules';
 import { useAnalysis, useDesign } from '@/ui/boat/context';
 import { usePut } from '@/ui/boat/put';
 import { Choice, Figure, OptionalFigure, Tick, Words } from '@/ui/field';
 import { AlternatorFacts } from './AlternatorFacts';
+import { Candidate } from './Candidate';
 import { ChargerFacts, DcdcFacts, SolarFacts, WindFacts, type PutSource } from './KindFacts';
 
 /** One source: where it goes, how it is regulated, and what is particular to its kind. */
@@ -32,8 +33,16 @@ export function OneSource({ source, fill }: { source: Source; fill: Fill | undef
           {fill.advice}.
         </p>
       ) : null}
+      <Candidate source={source} />
       <div className="mt-2 grid grid-cols-6 items-end gap-3">
         <Words label="name" value={source.name} onChange={(t) => t && put(['name'], t, 'name')} />
+        <Choice
+          label="instead of"
+          value={source.insteadOfId ?? ''}
+          options={['', ...sourcesAboard(design.sources).flatMap((s) => (s.id === source.id ? [] : [s.id]))]}
+          names={{ '': 'nothing: it is aboard', ...Object.fromEntries(design.sources.map((s) => [s.id, s.name])) }}
+          onChange={(v) => put(['insteadOfId'], v || null, 'what it may replace')}
+        />
         <Choice
           label="charges"
           value={source.bankId ?? ''}

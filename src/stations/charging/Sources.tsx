@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { addOp, blankSource, dropOp, type Source, SOURCE_KINDS, rowOf } from '@/core/design';
+import { addOp, blankSource, removeSource, type Source, sourcesAboard, SOURCE_KINDS, rowOf } from '@/core/design';
 import { houseIndex } from '@/core/energy';
 import { round3 } from '@/core/quantity';
 import { useAnalysis, useAsked, useDesign, useFreshId, useStore } from '@/ui/boat/context';
@@ -18,6 +18,7 @@ export function Sources() {
   const [id, setId] = useState<string | null>(null);
   const source = rowOf(design.sources, id) ?? design.sources[0];
   const { sources, banks, engine, boat } = design;
+  const aboard = sourcesAboard(sources);
   const fills = useAsked('fills', (r) => r.fills()) ?? [];
   const bankName = (bankId: string | null) => rowOf(banks, bankId)?.name ?? 'no bank';
   const add = (kind: Source['kind']) => {
@@ -53,7 +54,8 @@ export function Sources() {
               { title: 'to 100 %', right: true },
               { title: 'to settle' },
             ]}
-            rows={sources.map((s, i) => {
+            rows={sources.map((s) => {
+              const i = aboard.indexOf(s);
               const fill = fills.find((f) => f.sourceId === s.id);
               const open = findings.filter((f) => f.about.kind === 'source' && f.about.id === s.id && f.severity !== 'note' && !f.accepted);
               return {
@@ -69,7 +71,7 @@ export function Sources() {
                     {s.name}
                   </button>,
                   s.kind,
-                  bankName(s.bankId),
+                  s.insteadOfId === null ? bankName(s.bankId) : `instead of ${rowOf(sources, s.insteadOfId)?.name ?? 'what is gone'}`,
                   s.solar ? `${round3(s.solar.wp * s.solar.series * s.solar.parallel)} Wp` : `${round3(s.ratedA)} A`,
                   ...design.living.map((l) => {
                     const made = balance.needs.find((n) => n.livingId === l.id)?.made;
@@ -93,11 +95,7 @@ export function Sources() {
             window; alternators at {engine.cruiseRpm} rpm of the engine.
           </p>
           <OneSource key={source.id} source={source} fill={fills.find((f) => f.sourceId === source.id)} />
-          <button
-            type="button"
-            className="plain mt-4"
-            onClick={() => store.edit(`remove ${source.name}`, [dropOp(design, 'sources', source.id)])}
-          >
+          <button type="button" className="plain mt-4" onClick={() => store.edit(`remove ${source.name}`, removeSource(design, source.id))}>
             remove {source.name}
           </button>
         </>
