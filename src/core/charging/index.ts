@@ -1,3 +1,4 @@
+export { dcdcInputA } from './dcdc';
 export { ALTERNATOR_EFFICIENCY, alternatorAt, beltA, cutInRpm, FUEL_L_PER_KWH, labelCurve, monotone, pulleyRatio } from './alternator';
 export { acVolts, chargerAcA, chargerAmps, chargingV } from './charger';
 export { compensatedV } from './compensation';

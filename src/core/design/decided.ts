@@ -43,7 +43,7 @@ function leadsAboard({ leads, sources }: Pick<Design, 'leads' | 'sources'>): Des
   if (known?.sources === sources) return known.leads;
   const here = sourcesAboard(sources);
   const gone = new Set(sources.flatMap((s) => (here.includes(s) ? [] : [s.id])));
-  const kept = leads.filter((l) => ![l.from, l.to].some((e) => e.kind === 'source' && gone.has(e.id)));
+  const kept = leads.filter((l) => ![l.from, l.to].some((e) => (e.kind === 'source' || e.kind === 'source input') && gone.has(e.id)));
   const same = kept.length === leads.length ? leads : kept;
   landed.set(leads, { sources, leads: same });
   return same;

@@ -17,7 +17,7 @@ export const BAR_KINDS = [
 ] as const;
 export const RAILS = ['positive', 'negative', 'earth'] as const;
 /** join first, join second: the sides of what joins two banks. case: the metal case of a load. */
-export const END_KINDS = ['bank', 'panel', 'bar', 'join first', 'join second', 'source', 'case'] as const;
+export const END_KINDS = ['bank', 'panel', 'bar', 'join first', 'join second', 'source', 'source input', 'case'] as const;
 
 const stud = oneOf(STUDS.map((s) => s.metric));
 

@@ -68,7 +68,7 @@ export function drawLeads(pen: Pen): void {
 }
 
 const thingOf = ({ kind, id }: BatteryCableEnd): string =>
-  kind === 'join first' || kind === 'join second' ? `join ${id}` : `${kind} ${id}`;
+  kind === 'join first' || kind === 'join second' ? `join ${id}` : kind === 'source input' ? `source ${id}` : `${kind} ${id}`;
 
 /** Bars the leads land on; with both rails or the earths all there are. What a bar stands at is counted from the first bank's negative. */
 function putBars({ design, wish, put }: Pen, used: ReadonlySet<string>): void {

@@ -1,5 +1,7 @@
 /** What a lead of the main side has to carry, and why. */
 import type { CircuitResult } from '../circuit';
+import { dcdcInputA } from '../charging';
+import { round3 } from '../quantity';
 import { type BatteryCable, type BatteryCableEnd, rowOf, startBankOf } from '../design';
 import type { LeadParts } from './parts';
 
@@ -40,6 +42,16 @@ export function carries(design: LeadParts, circuits: readonly CircuitResult[], l
     if (end.kind === 'source') {
       const source = rowOf(design.sources, end.id);
       if (source) return { amps: source.ratedA, why: `${source.name}, rated`, cranks: false };
+    }
+    if (end.kind === 'source input') {
+      const source = rowOf(design.sources, end.id);
+      const from = rowOf(design.banks, source?.fromBankId);
+      if (source)
+        return {
+          amps: dcdcInputA(source, from, design.house),
+          why: `${source.name} draws it to give ${round3(source.ratedA)} A`,
+          cranks: false,
+        };
     }
     if (end.kind === 'join first' || end.kind === 'join second') {
       const tie = rowOf(design.joins, end.id);

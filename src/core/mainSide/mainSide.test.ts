@@ -1,8 +1,20 @@
 /** The main side: sized leads, the shunt in the return, the starter's sag, and a finding for each fault that goes when it is mended. */
 import { analyse, createMemory, studied } from '../analysis';
-import { blankBar, blankBank, blankDevice, blankTie, blankLoad, blankSource, type Design, type BatteryCable, type Study } from '../design';
+import {
+  blankBar,
+  blankBank,
+  blankDevice,
+  blankTie,
+  blankLoad,
+  blankSource,
+  type Design,
+  type BatteryCable,
+  type Source,
+  type Study,
+} from '../design';
 import { bankRestV, bankSource } from '../bank';
 import { caseFaults, runStudy } from '../network';
+import { dcdcInputA } from '../charging';
 import { adiabaticK, slowestOpeningS, withstandS } from '../protection';
 import { findFamily } from '../rules';
 import { bareBoat, withLoad } from '../design/testing';
@@ -360,5 +372,35 @@ describe('a starter’s cable', () => {
     const narrow = starter({ crankMinV: 10 }).rung('cranking volts');
     expect(wide?.areaMm2).toBeLessThanOrEqual(narrow?.areaMm2 ?? Infinity);
     expect(starter({ crankMinV: 12 }).rung('cranking volts')).toBeUndefined();
+  });
+});
+
+describe('a DC–DC charger between two batteries', () => {
+  const bare = bareBoat('metric');
+  const start = { ...blankBank('start', 12, 'engine'), name: 'Start battery', job: 'start' as const };
+  const dcdc: Source = { ...blankSource('d', 'DC–DC', 12, 'start'), fromBankId: 'house', placeId: 'engine', ratedA: 30 };
+  let n = 0;
+  const two: Design = { ...bare, banks: [...bare.banks, start], sources: [dcdc] };
+  const whole: Design = { ...two, ...proposeMainSide(two, (p) => `${p}${++n}`) };
+  const { leads } = analyse(whole);
+  const of = (name: string) => leads[whole.leads.findIndex((l) => l.name === name)];
+  test('a cable from each, each with its own fuse at its battery, and one negative', () => {
+    expect(whole.leads.filter((l) => /^DC–DC/.test(l.name)).map((l) => [l.name, l.from.id, l.fused])).toEqual([
+      ['DC–DC charger output', 'start', true],
+      ['DC–DC charger input', 'house', true],
+      ['DC–DC charger negative', 'd', false],
+    ]);
+    expect([of('DC–DC charger output')?.device, of('DC–DC charger input')?.device].every((d) => d != null)).toBe(true);
+  });
+  test('the input carries what it draws to give its rated amps', () => {
+    expect(of('DC–DC charger output')?.carries.amps).toBe(30);
+    expect(of('DC–DC charger input')?.carries.amps).toBeCloseTo(dcdcInputA(dcdc, whole.banks[0], whole.house), 9);
+    expect(of('DC–DC charger input')?.carries.amps).toBeGreaterThan(30);
+  });
+  test('with its output alone it is told of its input, and proposed again it gets that alone', () => {
+    const half: Design = { ...whole, leads: whole.leads.filter((l) => l.name !== 'DC–DC charger input') };
+    expect(analyse(half).findings.find((f) => f.rule === 'source-unwired')?.title).toContain('at its input');
+    expect(proposeMainSide(half, (p) => `${p}x${++n}`).leads.map((l) => l.name)).toEqual(['DC–DC charger input']);
+    expect(analyse(whole).findings.some((f) => f.rule === 'source-unwired')).toBe(false);
   });
 });

@@ -124,8 +124,9 @@ const ONE_WAY = 0.4;
 
 /** One of the two conductors that are a source's alone: to its terminals, or from the engine's block, by which alternators return. */
 const ofSource = (design: LeadParts, lead: BatteryCable): boolean =>
-  [lead.from, lead.to].some((e) => e.kind === 'source' || (e.kind === 'bar' && rowOf(design.bars, e.id)?.kind === 'engine')) &&
-  lead.rail !== 'earth';
+  [lead.from, lead.to].some(
+    (e) => e.kind === 'source' || e.kind === 'source input' || (e.kind === 'bar' && rowOf(design.bars, e.id)?.kind === 'engine'),
+  ) && lead.rail !== 'earth';
 
 /** As warm as it is where the battery of one of its ends stands, degC. */
 const postC = (design: LeadParts, { from, to }: BatteryCable): number => {
@@ -155,7 +156,7 @@ function returnedBy(
     return device ? ratingOf(device) : 0;
   };
   for (const end of [lead.from, lead.to]) {
-    if (end.kind === 'source' || end.kind === 'join first' || end.kind === 'join second') {
+    if (end.kind === 'source' || end.kind === 'source input' || end.kind === 'join first' || end.kind === 'join second') {
       // Its loop is closed by the positives of the same source or join, behind their device or the one they begin at.
       for (const l of design.leads) {
         if (l.rail !== 'positive' || ![l.from, l.to].some((e) => e.kind === end.kind && e.id === end.id)) continue;

@@ -105,6 +105,18 @@ export function proposeMainSide(design: Design, freshId: (prefix: string) => str
       (s.loadId !== null && design.circuits.some((c) => c.taps.some((t) => t.serves.kind === 'load' && t.serves.id === s.loadId)));
     for (const to of design.banks) {
       const own = design.sources.filter((s) => s.bankId === to.id && s.kind !== 'DC–DC' && !wired(s));
+      // Between two batteries: a cable and a fuse at each, and one negative.
+      for (const s of design.sources.filter((x) => x.bankId === to.id && x.kind === 'DC–DC' && !wired(x))) {
+        const end: BatteryCableEnd = { kind: 'source', id: s.id };
+        const input: BatteryCableEnd = { kind: 'source input', id: s.id };
+        const has = (rail: BatteryCable['rail'], at: BatteryCableEnd) =>
+          design.leads.some((l) => l.rail === rail && (sameEnd(l.from, at) || sameEnd(l.to, at)));
+        if (!has('positive', end)) lay('positive', `${s.name} output`, bank(to.id), end);
+        if (s.fromBankId !== null && s.fromBankId !== to.id && !has('positive', input))
+          lay('positive', `${s.name} input`, bank(s.fromBankId), input);
+        if (!has('negative', end))
+          lay('negative', `${s.name} negative`, end, barOf('negative bus', 'Negative bus', house?.placeId ?? null));
+      }
       // Two and more meet at a bus of their own: no more than a few terminals on the battery's post.
       const bus = own.length > 1 ? barOf('positive bus', 'Charging bus', to.placeId) : null;
       if (bus) lay('positive', 'Charging feed', bank(to.id), bus);

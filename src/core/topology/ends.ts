@@ -10,6 +10,8 @@ export const panelBar = (id: string, rail: Rail): string => `panel ${id}${rail}`
 export const barNode = (id: string): string => `bar ${id}`;
 export const caseNode = (id: string): string => `case ${id}`;
 export const sourcePost = (id: string, rail: Rail): string => `source ${id}${rail}`;
+/** Where a DC–DC charger draws. */
+export const sourceInput = (id: string, rail: Rail): string => `source ${id} in${rail}`;
 export const tieSide = (id: string, side: 'first' | 'second'): string => `join ${id} ${side}`;
 
 export function endNode(end: BatteryCableEnd, lead: Pick<BatteryCable, 'rail'>): string {
@@ -21,6 +23,8 @@ export function endNode(end: BatteryCableEnd, lead: Pick<BatteryCable, 'rail'>):
       return panelBar(end.id, rail);
     case 'source':
       return sourcePost(end.id, rail);
+    case 'source input':
+      return sourceInput(end.id, rail);
     case 'bar':
       return barNode(end.id);
     case 'case':
@@ -32,7 +36,7 @@ export function endNode(end: BatteryCableEnd, lead: Pick<BatteryCable, 'rail'>):
   }
 }
 
-const listOf = { bank: 'banks', panel: 'panels', source: 'sources', bar: 'bars', case: 'loads' } as const;
+const listOf = { bank: 'banks', panel: 'panels', source: 'sources', 'source input': 'sources', bar: 'bars', case: 'loads' } as const;
 
 /** The lists a lead may end in. */
 export type Ended = Pick<Design, 'banks' | 'panels' | 'sources' | 'bars' | 'loads' | 'joins'>;
@@ -55,6 +59,7 @@ export function endName(design: Ended, lead: Pick<BatteryCable, 'rail'>, end: Ba
   if (end.kind === 'join first') return `${thing.name}, first side`;
   if (end.kind === 'join second') return `${thing.name}, second side`;
   if (end.kind === 'bar') return thing.name;
+  if (end.kind === 'source input') return `${thing.name}, input ${lead.rail === 'positive' ? '+' : '−'}`;
   return `${thing.name} ${lead.rail === 'positive' ? '+' : '−'}`;
 }
 
@@ -67,7 +72,10 @@ export const endsOf = (design: Ended): BatteryCableEnd[] => [
     { kind: 'join first', id: j.id },
     { kind: 'join second', id: j.id },
   ]),
-  ...design.sources.map((s): BatteryCableEnd => ({ kind: 'source', id: s.id })),
+  ...design.sources.flatMap((s): BatteryCableEnd[] => [
+    { kind: 'source', id: s.id },
+    ...(s.kind === 'DC–DC' ? [{ kind: 'source input' as const, id: s.id }] : []),
+  ]),
   ...design.loads.map((l): BatteryCableEnd => ({ kind: 'case', id: l.id })),
 ];
 

@@ -1,7 +1,21 @@
 /** Rules on what must always live, what must be switched, what may spark, and what nothing charges: silent nowhere, however little is entered. */
 import { bankTempC, chemistryOf } from '../../bank';
 import { beltA } from '../../charging';
-import { blankDevice, type Circuit, kindOf, type LoadKind, rowOf, setOp, type Source } from '../../design';
+import {
+  addOp,
+  type BatteryCable,
+  type BatteryCableEnd,
+  blankDevice,
+  type Circuit,
+  idsFor,
+  kindOf,
+  type LoadKind,
+  rowOf,
+  setOp,
+  type Source,
+  sourcesAboard,
+} from '../../design';
+import { proposeMainSide } from '../../propose';
 import { findFamily, INLINE } from '../../rules';
 import { servingOf } from '../../topology';
 import { type Rule, SOURCES, type Told, when } from '../rule';
@@ -28,7 +42,10 @@ const placeName = (design: DesignParts, placeId: string | null): string => rowOf
 const isWired = (design: DesignParts, s: Source): boolean =>
   s.pathMohm !== null ||
   servingOf(design.circuits).loads.has(s.loadId ?? '') ||
-  design.leads.some((l) => [l.from, l.to].some((e) => e.kind === 'source' && e.id === s.id));
+  (lands(design, s, 'source') && (s.kind !== 'DC–DC' || s.fromBankId === null || lands(design, s, 'source input')));
+
+const lands = (design: DesignParts, s: Source, kind: BatteryCableEnd['kind']): boolean =>
+  design.leads.some((l) => [l.from, l.to].some((e) => e.kind === kind && e.id === s.id));
 
 /** Whether anything charges a bank: a source of its own, or one on a bank that is joined to it. */
 function isCharged({ sources, joins }: DesignParts, bankId: string): boolean {
@@ -221,14 +238,26 @@ export const SAFETY_RULES: readonly SafetyRule[] = [
       design.sources.flatMap((s): readonly Told[] =>
         when(s.bankId !== null && !isWired(design, s), () => ({
           id: s.id,
-          title: `${s.kind} source has no cable and no fuse`,
-          ...(s.kind === 'DC–DC'
-            ? {
-                todo: 'Enter a battery cable from each bank to it, each with its own fuse at that bank; or name its row of the load sheet.',
-              }
-            : {}),
+          title: lands(design, s, 'source')
+            ? `${s.kind} has no cable and no fuse at its input`
+            : `${s.kind} source has no cable and no fuse`,
+          ...(s.kind === 'DC–DC' ? { todo: 'A battery cable from each bank to it, each with its own fuse at that bank.' } : {}),
         })),
       ),
+    // What the main side proposes for it, and the bars that lands on.
+    cure: (design, { about }) => {
+      const { bars, leads } = proposeMainSide({ ...design, sources: sourcesAboard(design.sources) }, idsFor(design));
+      const ends = (l: BatteryCable) => [l.from, l.to];
+      const own = leads.filter((l) => ends(l).some((e) => (e.kind === 'source' || e.kind === 'source input') && e.id === about.id));
+      const onBars = new Set(own.flatMap((l) => ends(l).flatMap((e) => (e.kind === 'bar' ? [e.id] : []))));
+      const feeds = leads.filter(
+        (l) => !own.includes(l) && l.rail === 'positive' && ends(l).some((e) => e.kind === 'bar' && onBars.has(e.id)),
+      );
+      return [
+        ...bars.filter((b) => onBars.has(b.id)).map((b) => addOp(design, 'bars', b)),
+        ...[...feeds.filter((l) => l.from.kind === 'bank'), ...own].map((l) => addOp(design, 'leads', l)),
+      ];
+    },
   },
   {
     id: 'uncharged',
