@@ -28,7 +28,7 @@ const MAY_CALL = {
   energy: ['MORE', 'QUANTILES', 'cruiseOf', 'cruiseVerdict', 'dayAh', 'houseIndex', 'seasonResult', 'withMore'],
   mainSide: ['MOST_ON_A_STUD', 'withPaths'],
   network: ['after', 'atRest', 'busName'],
-  propose: ['blankBatteryCable', 'proposedRows'],
+  propose: ['blankBatteryCable', 'leftOut', 'proposedList', 'proposedRows', 'rowsWithout'],
   protection: ['curveSamples'],
   scratch: [],
   solve: [],

@@ -374,3 +374,32 @@ for (const [station, views] of [
       }
     }
   });
+
+test('a candidate is compared with the alternator it may replace, counted nowhere, taken in its place and taken back', async ({
+  page,
+  marram,
+}) => {
+  await open(page, marram, 'charging');
+  const rows = page.getByRole('table', { name: 'Sources' });
+  const made = page.getByRole('banner').getByTitle('Show where it comes from').nth(1);
+  await expect(page.getByRole('banner')).toContainText('to spare');
+  const before = await made.innerText();
+  await page.getByRole('button', { name: 'alternator', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Alternator 2', exact: true })).toBeVisible();
+  await page.getByLabel('instead of').selectOption({ label: 'Alternator' });
+  await expect(rows.getByRole('row', { name: /^Alternator 2/ })).toContainText('instead of Alternator');
+  await expect(made).toHaveText(before, { useInnerText: true });
+  await put(page, 'rated, A', '140');
+  const compared = page.getByRole('region', { name: 'Alternator 2 instead of Alternator' });
+  await expect(compared.getByRole('row', { name: /^part: Alternator 2/ })).toContainText('140 A');
+  await expect(compared).toContainText('It brings');
+  await compared.getByRole('button', { name: 'take it in its place' }).click();
+  await expect(rows.getByRole('row', { name: /^Alternator alternator/ })).toContainText('instead of Alternator 2');
+  await expect
+    .poll(async () => (await designOf(page, marram)).sources.map((s) => s.insteadOfId !== null))
+    .toEqual([true, false, false, false]);
+  await saved(page);
+  await page.getByRole('heading', { name: 'Charging', exact: true }).click();
+  await page.keyboard.press('Control+z');
+  await expect(rows.getByRole('row', { name: /^Alternator 2/ })).toContainText('instead of Alternator');
+});

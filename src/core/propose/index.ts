@@ -1,3 +1,4 @@
+export { leftOut, type ProposedRow, proposedList, rowsWithout } from './chosen';
 export { proposeAc } from './ac';
 export { type Proposal, proposeCircuits } from './circuits';
 export { PROPOSALS, propose, proposedRows } from './propose';

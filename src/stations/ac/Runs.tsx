@@ -15,7 +15,7 @@ export function Runs() {
   const design = useDesign();
   const store = useStore();
   const fresh = useFreshId();
-  const propose = usePropose();
+  const { propose, dialog } = usePropose();
   const [selected, select] = useSelected();
   const { boat, places, acSources, acPanels, acCircuits, panels } = design;
   const results = useAsked('AC runs', (r) => r.acRuns());
@@ -56,6 +56,7 @@ export function Runs() {
         >
           add a panel
         </button>
+        {dialog}
         <button type="button" className="act" onClick={propose}>
           propose the AC side
         </button>

@@ -13,7 +13,7 @@ export function Sources() {
   const design = useDesign();
   const store = useStore();
   const fresh = useFreshId();
-  const propose = usePropose();
+  const { propose, dialog } = usePropose();
   const power = useStudied()?.power;
   const findings = useFindings();
   const [selected, select] = useSelected();
@@ -34,6 +34,7 @@ export function Sources() {
             {kind === 'shore' ? 'shore inlet' : kind}
           </button>
         ))}
+        {dialog}
         <button type="button" className="act" onClick={propose}>
           propose the AC side
         </button>

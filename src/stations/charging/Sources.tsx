@@ -25,7 +25,9 @@ export function Sources() {
     const next = fresh('q');
     const start = banks.find((b) => b.job === 'start');
     const from = banks[houseIndex(banks)]?.id ?? null;
-    const row = blankSource(next, kind, boat.systemV, kind === 'DC–DC' ? (start?.id ?? null) : from);
+    const blank = blankSource(next, kind, boat.systemV, kind === 'DC–DC' ? (start?.id ?? null) : from);
+    const same = sources.filter((s) => s.name === blank.name || s.name.startsWith(`${blank.name} `)).length;
+    const row = same > 0 ? { ...blank, name: `${blank.name} ${same + 1}` } : blank;
     store.edit(`add ${kind}`, [addOp(design, 'sources', kind === 'DC–DC' ? { ...row, fromBankId: from } : row)]);
     setId(next);
   };
@@ -75,7 +77,7 @@ export function Sources() {
                   s.solar ? `${round3(s.solar.wp * s.solar.series * s.solar.parallel)} Wp` : `${round3(s.ratedA)} A`,
                   ...design.living.map((l) => {
                     const made = balance.needs.find((n) => n.livingId === l.id)?.made;
-                    return made ? round3(made.bySource[i] ?? 0) : '–';
+                    return made && i >= 0 ? round3(made.bySource[i] ?? 0) : '–';
                   }),
                   ...(fill ? fill.hours.map(hours) : ['–', '–', '–']),
                   open.length > 0 ? (

@@ -2,9 +2,10 @@
 import { DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent, type DragMoveEvent } from '@dnd-kit/core';
 import dynamic from 'next/dynamic';
 import { memo, useCallback, useMemo, useRef, useState } from 'react';
-import { addOp, addRows, blankCircuit, dropOps, moveTap, rowCount, setOp, tapApart, rowOf, type Op } from '@/core/design';
+import { addOp, blankCircuit, dropOps, moveTap, rowCount, setOp, tapApart, rowOf, type Op } from '@/core/design';
 import { ringFrom } from '@/core/topology';
 import { proposedRows } from '@/core/propose';
+import { counted, useProposal } from '@/ui/propose/Proposal';
 import { show } from '@/core/quantity';
 import { useAnalyser, useAnalysis, useDesign, useFreshId, useSelected, useStore, useWorking, useWorst } from '@/ui/boat/context';
 import { opsOf, Sheet, type Change } from '@/ui/sheet';
@@ -43,8 +44,7 @@ export function Circuits({ filter, onFilter }: { filter: string; onFilter: (filt
   const working = useWorking();
   const worst = useWorst();
   const [asked, setAsked] = useState(false);
-  /** Sizes are being worked out: pressed again meanwhile, "propose" would add everything twice. */
-  const [sizing, setSizing] = useState(false);
+  const proposal = useProposal();
   const over = useRef<HTMLElement | null>(null);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }));
 
@@ -98,11 +98,11 @@ export function Circuits({ filter, onFilter }: { filter: string; onFilter: (filt
     if (design.banks.length === 0) return store.say('refused', 'Circuits start at a bank: enter a first one on Survey.');
     const rows = proposedRows(design, 'circuits', freshId);
     if (rowCount(rows) === 0) return store.say('said', 'Every load has its circuit.');
-    const ops = addRows(design, rows);
-    setSizing(true);
-    void sharedSizes(ops).then((more) => {
-      setSizing(false);
-      store.edit(`propose ${rows.circuits?.length ?? 0} circuits`, [...ops, ...more]);
+    proposal.propose({
+      rows,
+      label: (taken) => `propose ${taken.circuits?.length ?? 0} circuits`,
+      stays: counted([design.circuits.length, 'circuit', 'circuits'], [design.panels.length, 'panel', 'panels']),
+      sizes: sharedSizes,
     });
   };
 
@@ -200,7 +200,8 @@ export function Circuits({ filter, onFilter }: { filter: string; onFilter: (filt
         </button>
         {asked ? <LeastSure onClose={() => setAsked(false)} /> : null}
         <SharedSizes />
-        <button type="button" className="act" onClick={propose} disabled={sizing || loose === 0}>
+        {proposal.dialog}
+        <button type="button" className="act" onClick={propose} disabled={proposal.busy || loose === 0}>
           propose{loose > 0 ? ` for ${loose} loose` : ''}
         </button>
       </div>

@@ -2,6 +2,7 @@
 import { useCallback, useMemo } from 'react';
 import { blankBar, addRows, type Bar, dropOps, rowCount, rowOf } from '@/core/design';
 import { blankBatteryCable, proposedRows } from '@/core/propose';
+import { counted, useProposal } from '@/ui/propose/Proposal';
 import { useAnalysis, useAsked, useDesign, useFindings, useFreshId, useSelected, useStore } from '@/ui/boat/context';
 import { opsOf, Sheet, type Change } from '@/ui/sheet';
 import { barColumns, leadColumns, type LeadRow } from './leadColumns';
@@ -42,11 +43,16 @@ export function MainSide() {
       ),
     onRefuse: (m: string) => store.say('refused', m),
   });
+  const proposal = useProposal();
   const propose = () => {
     if (design.banks.length === 0) return store.say('refused', 'The main side starts at a bank: enter a first one on Survey.');
     const rows = proposedRows(design, 'mainSide', fresh);
     if (rowCount(rows) === 0) return store.say('said', 'Everything the other stations know of is there.');
-    store.edit(`propose ${rows.leads?.length ?? 0} leads of the main side`, addRows(design, rows));
+    proposal.propose({
+      rows,
+      label: (taken) => `propose ${taken.leads?.length ?? 0} battery cables of the main side`,
+      stays: counted([design.leads.length, 'battery cable', 'battery cables'], [design.bars.length, 'bar', 'bars']),
+    });
   };
   const addLead = () => {
     const [bank] = design.banks;
@@ -80,6 +86,7 @@ export function MainSide() {
         <button type="button" className="act" onClick={addBar}>
           add a bar
         </button>
+        {proposal.dialog}
         <button type="button" className="act" onClick={propose}>
           propose the main side
         </button>
