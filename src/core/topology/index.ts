@@ -14,6 +14,7 @@ export {
 } from './ends';
 export { newRing, ringFrom, ringWords } from './feeds';
 export { loadPoint, panelPoint, pathM, placePoint } from './geometry';
+export { nearestPlaces } from './nearest';
 export { batteryCablesBetween, loops, loose, paralleled, returnBar, shuntCable } from './graph';
 export { circuitOrder, upFrom } from './order';
 export { bankOfLoads } from './roots';

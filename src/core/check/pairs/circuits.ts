@@ -65,6 +65,7 @@ export const CIRCUITS: readonly Pair[] = [
   pair('vapour', thing(amps(5), { pin: pin({ family: 'blade' }) }), 'places.saloon.vapour', true),
   pair('volts', thing(), 'loads.x.nominalV', 24),
   pair('supply', thing(), 'loads.x.supply', 'always live'),
+  pair('supply', thing(), 'loads.x.supply', 'engine key'),
   pair('fails-drop', thing(amps(9), { pin: pin({ size: size('2.5') }) }, 4), `${C}.taps.t-x.tapedM`, 20),
   pair('fails-surge', thing(amps(9), { pin: pin({ size: size('2.5') }) }, 4), 'loads.x.surgeA', 120),
   pair(

@@ -61,6 +61,7 @@ export const WHOLE: readonly Pair[] = [
     null,
   ),
   pair('bank-temp', thing(), 'banks.house.tempC', 60),
+  pair('bank-temp', place(thing(), 'saloon', { ambientC: 30 }), 'places.saloon.ambientC', 60),
   pair(
     'vapour-load',
     place(thing(amps(5, { placeId: 'fore', ignitionProtected: true })), 'fore', { vapour: true }),

@@ -13,7 +13,7 @@ import {
   INTERRUPTS_AT_LEAST,
   sourceOhm,
 } from '../../ac';
-import { type AcCircuit, type AcLoad, addOp, type Design, type Finding, type Op, setOp, rowOf } from '../../design';
+import { type AcCircuit, type AcLoad, addOp, type Design, type Finding, type Op, setOp, rowOf, dropOp } from '../../design';
 import { round3, sizeName } from '../../quantity';
 import { DROP_PCT, TOTAL_DROP_PCT } from '../../rules';
 import { type Rule, type Said, SOURCES, when } from '../rule';
@@ -136,6 +136,7 @@ export const AC_RUN_RULES: readonly Rule<AcRunFacts>[] = [
       hazard: 'none',
       confirm: 'nothing',
       source: SOURCES.data,
+      cure: (design, { about }) => [dropOp(design, 'acCircuits', about.id)],
     },
     ({ c }) => when(c.to === null && c.loadIds.length === 0 && c.outlets === 0, () => ({ title: 'serves nothing' })),
   ),

@@ -2,8 +2,8 @@
 import type { AcParts } from '../../ac';
 import { cordPct } from '../../ac';
 import { ampacityA, derate } from '../../conductor';
-import { type AcSource, type Design } from '../../design';
-import { findConductor, DROP_PCT, TOTAL_DROP_PCT } from '../../rules';
+import { type AcSource, type Design, rowOf, setOp } from '../../design';
+import { findConductor, DROP_PCT, TOTAL_DROP_PCT, CONDUCTORS } from '../../rules';
 import { when } from '../rule';
 import { AC_LAW, type AcRule, acRun, acSource, set } from './acParts';
 
@@ -71,6 +71,17 @@ export const AC_SHORE_RULES: readonly AcRule[] = [
       todo: 'A heavier cord, or an inlet and breaker of less.',
       hazard: 'fire',
       confirm: 'eyes',
+      cure: (design, { about }) => {
+        const s = rowOf(design.acSources, about.id);
+        const shore = s?.shore;
+        const size =
+          s && shore
+            ? CONDUCTORS[shore.cordSize.school].find(
+                (c) => (cordA({ ...s, shore: { ...shore, cordSize: { school: c.school, size: c.size } } }) ?? 0) >= s.ratedA,
+              )
+            : undefined;
+        return size ? [setOp(design, ['acSources', about.id, 'shore', 'cordSize'], { school: size.school, size: size.size })] : null;
+      },
     },
     (s) => {
       const iz = cordA(s);

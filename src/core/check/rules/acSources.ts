@@ -1,4 +1,5 @@
 /** Rules on AC sources of every kind, and all rules on AC sources and appliances in their order. */
+import { elsewhere } from './elsewhere';
 import { SERVICES } from '../../ac';
 import { rowOf } from '../../design';
 import { SOURCES, when } from '../rule';
@@ -84,6 +85,7 @@ const GENERAL: readonly AcRule[] = [
       todo: 'Find it a dry, aired place.',
       hazard: 'shock',
       confirm: 'eyes',
+      cure: elsewhere((p) => !p.vapour && !p.wet && !p.drips),
     },
     (s, d) => {
       const place = rowOf(d.places, s.placeId);

@@ -1,4 +1,5 @@
 /** Rules on generators and inverters as sources of AC. */
+import { rowOf, setOp } from '../../design';
 import { chainsTo } from '../../ac';
 import { SOURCES, when } from '../rule';
 import { acLoad, type AcRule, acSource, set } from './acParts';
@@ -119,6 +120,18 @@ export const AC_INVERTER_RULES: readonly AcRule[] = [
       hazard: 'none',
       confirm: 'eyes',
       source: SOURCES.data,
+      cure: (design, { about }) => {
+        const inverter = rowOf(design.acSources, about.id)?.inverter;
+        return inverter
+          ? [
+              setOp(
+                design,
+                ['acSources', about.id, 'inverter', 'surges'],
+                inverter.surges.filter((p) => p.va >= inverter.va),
+              ),
+            ]
+          : null;
+      },
     },
     (s) =>
       when(s.inverter !== null && s.inverter.surges.some((p) => p.va < (s.inverter?.va ?? 0) - 1e-9), () => ({

@@ -47,3 +47,9 @@ export const release = setting((design, id) => {
   if (!c || c.found || (!c.pin.size && !c.pin.ratingA)) return null;
   return { pin: { size: null, legs: 1, family: null, ratingA: null, ownDevices: false }, stepDown: true };
 });
+
+/** What was found is replaced by new. */
+export const replaceIt = setting((design, id) => {
+  const found = circuitOf(design, id)?.found;
+  return found && found.decision !== 'replace' ? { found: { ...found, decision: 'replace' } } : null;
+});

@@ -2,7 +2,7 @@
 import { foundOhm } from '../../circuit';
 import { show } from '../../quantity';
 import { SOURCES, when } from '../rule';
-import { type CircuitFacts, type CircuitRule, idOf, release, serves, unpin } from './circuitFacts';
+import { type CircuitFacts, type CircuitRule, idOf, release, serves, unpin, replaceIt } from './circuitFacts';
 import { tapName } from './circuitFailures';
 
 type Share = 'before' | 'devices' | 'run';
@@ -166,5 +166,6 @@ export const CIRCUIT_VOLTS_RULES: readonly CircuitRule[] = [
         why: `Of ${show(worst?.dropV, 'V', f.units)} in all.`,
       }));
     },
+    cure: replaceIt,
   },
 ];

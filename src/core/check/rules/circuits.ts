@@ -1,6 +1,7 @@
 /** Rules on one circuit that do not go by the volts before its way. */
+import { servingOf } from '../../topology';
 import { makerAreaMm2, protects } from '../../circuit';
-import { type Design, type Finding } from '../../design';
+import { type Design, type Finding, dropOp, rowOf, setOp } from '../../design';
 import { show, sizeName } from '../../quantity';
 import { ASK_SHORT, SOURCES, type Told, when } from '../rule';
 import { type StillFacts, type StillRule, circuitOf, idOf, serves, setting, unpin } from './circuitFacts';
@@ -24,6 +25,10 @@ export const CIRCUIT_RULES: readonly StillRule[] = [
     confirm: 'eyes',
     source: SOURCES.practice,
     find: (f) => when(!serves(f) && f.b.input.circuit.found !== null, () => ({ id: idOf(f), title: 'leads nowhere known' })),
+    cure: setting((design, id) => {
+      const found = circuitOf(design, id)?.found;
+      return found ? { found: { ...found, decision: 'remove' } } : null;
+    }),
   },
   {
     id: 'empty',
@@ -37,6 +42,7 @@ export const CIRCUIT_RULES: readonly StillRule[] = [
     confirm: 'nothing',
     source: SOURCES.data,
     find: (f) => when(!serves(f) && f.b.input.circuit.found === null, () => ({ id: idOf(f), title: 'serves nothing yet' })),
+    cure: (design, { about }) => [dropOp(design, 'circuits', about.id)],
   },
   {
     id: 'no-source',
@@ -291,6 +297,12 @@ export const CIRCUIT_RULES: readonly StillRule[] = [
           why: `This circuit is "${circuit.supply}": ${asks === 'always live' ? 'it dies when the switch is off.' : 'it may stay live, or die, when that is not meant.'}`,
         }));
       }),
+    cure: (design, { about }) => {
+      const c = servingOf(design.circuits).loads.get(about.id);
+      const load = rowOf(design.loads, about.id);
+      // What guards the boat keeps what it asks for.
+      return c && load && load.supply !== 'always live' ? [setOp(design, ['loads', load.id, 'supply'], c.supply)] : null;
+    },
   },
 ];
 

@@ -1,5 +1,5 @@
 /** Rules on ways of living and cruises. */
-import { BOUNDS, type Cruise, type Living } from '../../design';
+import { BOUNDS, type Cruise, type Living, rowOf, setOp, dropOp } from '../../design';
 import { type Said, SOURCES, when } from '../rule';
 import type { ChargingParts } from './reads';
 import { type ChargingRow, type ChargingRule } from './chargingRule';
@@ -30,6 +30,18 @@ export const DAY_RULES: readonly ChargingRule[] = [
       todo: 'Set its end after its beginning; over midnight, enter two.',
       hazard: 'none',
       confirm: 'nothing',
+      cure: (design, { about, id }) => {
+        const living = rowOf(design.living, about.id);
+        return living
+          ? [
+              setOp(
+                design,
+                ['living', living.id, 'day'],
+                living.day.filter((s) => id !== `span-${s.id}:${living.id}`),
+              ),
+            ]
+          : null;
+      },
     },
     (l) =>
       l.day.flatMap((s) =>
@@ -77,6 +89,7 @@ export const DAY_RULES: readonly ChargingRule[] = [
       todo: 'Give its legs days in a way of living.',
       hazard: 'none',
       confirm: 'nothing',
+      cure: (design, { about }) => [dropOp(design, 'cruises', about.id)],
     },
     (c) => when(daysOf(c) === 0, () => ({ title: 'has no days' })),
   ),
@@ -90,6 +103,18 @@ export const DAY_RULES: readonly ChargingRule[] = [
       todo: 'Choose another way of living for them.',
       hazard: 'none',
       confirm: 'nothing',
+      cure: (design, { about }) => {
+        const c = rowOf(design.cruises, about.id);
+        return c
+          ? [
+              setOp(
+                design,
+                ['cruises', c.id, 'legs'],
+                c.legs.filter((l) => rowOf(design.living, l.livingId)),
+              ),
+            ]
+          : null;
+      },
     },
     (c, design) =>
       when(

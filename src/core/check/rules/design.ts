@@ -1,6 +1,7 @@
 /** Rules on the design as a whole: banks, loads, panels and what feeds them. */
+import { elsewhere } from './elsewhere';
 import type { CircuitResult } from '../../circuit';
-import { type Circuit, enclosureOf, setOp, rowOf, waterFigure } from '../../design';
+import { type Circuit, enclosureOf, setOp, rowOf, waterFigure, idsFor, blankCircuit, addOp } from '../../design';
 import { ringWords, servingOf } from '../../topology';
 import type { Ring } from '../../solve';
 import { ASK_SHORT, type Rule, SOURCES, type Told, when } from '../rule';
@@ -14,6 +15,8 @@ export interface DesignFacts {
   readonly loops: readonly Ring[];
 }
 
+/** Ways a panel may have. */
+const MOST_WAYS = 60;
 /** Second figure of the IP code asked for: jets of water where it is wet, drips where it drips. */
 const WET_FIGURE = 5;
 const DRIP_FIGURE = 2;
@@ -246,6 +249,7 @@ export const DESIGN_RULES: readonly DesignRule[] = [
           },
         ];
       }),
+    cure: elsewhere(),
   },
   {
     id: 'ways',
@@ -267,6 +271,12 @@ export const DESIGN_RULES: readonly DesignRule[] = [
           title: `has ${p.ways} ways and ${ways} circuits${parts.length > 0 ? `, those of ${parts.map((x) => x.name).join(', ')} among them` : ''}`,
         }));
       }),
+    cure: (design, { about }) => {
+      const ways = design.panels
+        .filter((p) => p.id === about.id || p.partOfId === about.id)
+        .reduce((sum, p) => sum + waysOf(design, p.id).length, 0);
+      return ways <= MOST_WAYS ? [setOp(design, ['panels', about.id, 'ways'], ways)] : null;
+    },
   },
   {
     id: 'part-of',
@@ -350,6 +360,20 @@ export const DESIGN_RULES: readonly DesignRule[] = [
           ...(loop?.edges[0] === undefined ? {} : { cause: `loop:${loop.edges[0]}` }),
         }));
       }),
+    cure: (design, { about }) => {
+      const bus = design.panels.find((p) => p.kind === 'bus' && p.id !== about.id);
+      const [bank] = design.banks;
+      const panel = rowOf(design.panels, about.id);
+      const from = bus ? { kind: 'panel' as const, id: bus.id } : bank && { kind: 'bank' as const, id: bank.id };
+      if (!from || !panel || servingOf(design.circuits).panels.has(about.id)) return null;
+      const id = idsFor(design)('c');
+      const feed: Circuit = {
+        ...blankCircuit(id, '', `${panel.name} feeder`, from),
+        supply: 'house switch',
+        taps: [{ id: `${id}-1`, parent: null, serves: { kind: 'panel', id: panel.id }, tapedM: null }],
+      };
+      return [addOp(design, 'circuits', feed)];
+    },
   },
   {
     id: 'panel-family',

@@ -1,10 +1,11 @@
 /** Rules on the wire as found, and on what is in line with a circuit. */
+import { nearestPlaces } from '../../topology';
 import { foundInsulationC } from '../../circuit';
 import { setOp, rowOf } from '../../design';
 import { show, sizeName } from '../../quantity';
 import { conditionOf, findConductor, INLINE } from '../../rules';
 import { SOURCES, type Told, when } from '../rule';
-import { circuitOf, type StillRule, idOf } from './circuitFacts';
+import { circuitOf, type StillRule, idOf, replaceIt } from './circuitFacts';
 
 const KINDS = {
   solid: ['fix', 'is solid wire', 'One strand breaks under vibration and takes the circuit with it.'],
@@ -138,6 +139,15 @@ export const FOUND_RULES: readonly StillRule[] = [
           title: `${d.kind} is where petrol vapour is possible`,
         })),
       ),
+    cure: (design, { about }) => {
+      const c = circuitOf(design, about.id);
+      return (
+        c?.devices.flatMap((d) => {
+          const [to] = rowOf(design.places, d.placeId)?.vapour ? nearestPlaces(design, d.placeId, (p) => !p.vapour) : [];
+          return to ? [setOp(design, ['circuits', c.id, 'devices', d.id, 'placeId'], to.id)] : [];
+        }) ?? null
+      );
+    },
   },
   {
     id: 'device-no-place',
@@ -210,6 +220,7 @@ export const FOUND_RULES: readonly StillRule[] = [
       const todo = `Replace with tinned strands, or keep it with a reason. Its insulation counts as ${foundInsulationC(found)} °C.`;
       return [{ id: idOf(f), severity, title, why, todo }];
     },
+    cure: replaceIt,
   },
   {
     id: 'fault',
@@ -243,5 +254,6 @@ export const FOUND_RULES: readonly StillRule[] = [
           },
         ];
       }),
+    cure: replaceIt,
   },
 ];

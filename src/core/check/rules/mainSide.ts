@@ -1,5 +1,5 @@
 /** Rules on the main side as a whole: loops, banks side by side, returns through the hull, what goes round the shunt; and all rules on it in their order. */
-import { type BatteryCable, setOp, rowOf } from '../../design';
+import { type BatteryCable, setOp, rowOf, dropOp } from '../../design';
 import { loops, loose, paralleled, returnBar, shuntCable } from '../../topology';
 import { ledOhm, MOST_ON_A_STUD } from '../../mainSide';
 import { SOURCES, type Told, when } from '../rule';
@@ -76,6 +76,7 @@ const WHOLE: readonly MainSideRule[] = [
     source: SOURCES.practice,
     find: ({ design }) =>
       loose(design).map(({ barId, empty }) => ({ id: barId, title: empty ? 'nothing lands on it' : 'is connected to no battery' })),
+    cure: (design, { about }) => (onBar(design, about.id).length === 0 ? [dropOp(design, 'bars', about.id)] : null),
   },
   {
     id: 'paralleled',

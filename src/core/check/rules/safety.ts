@@ -1,4 +1,5 @@
 /** Rules on what must always live, what must be switched, what may spark, and what nothing charges: silent nowhere, however little is entered. */
+import { elsewhere } from './elsewhere';
 import { bankTempC, chemistryOf } from '../../bank';
 import { beltA } from '../../charging';
 import {
@@ -304,6 +305,11 @@ export const SAFETY_RULES: readonly SafetyRule[] = [
             : {}),
         }));
       }),
+    // A temperature that is entered goes with the bank.
+    cure: (design, finding) =>
+      rowOf(design.banks, finding.about.id)?.tempC === null
+        ? elsewhere((p) => !p.vapour && !p.engineSpace && p.ambientC < HOT_C - 10)(design, finding)
+        : null,
   },
   {
     id: 'vapour-source',
@@ -323,6 +329,7 @@ export const SAFETY_RULES: readonly SafetyRule[] = [
           title: `${s.kind} in ${placeName(design, s.placeId)}, where petrol vapour is possible`,
         })),
       ),
+    cure: elsewhere(),
   },
   {
     id: 'vapour-load',
@@ -342,6 +349,7 @@ export const SAFETY_RULES: readonly SafetyRule[] = [
           title: `${kindOf(l)} in ${placeName(design, l.placeId)} may light petrol vapour`,
         })),
       ),
+    cure: elsewhere((p) => !p.vapour),
   },
   {
     id: 'vapour-bank',
@@ -361,6 +369,7 @@ export const SAFETY_RULES: readonly SafetyRule[] = [
           title: `stands in ${placeName(design, b.placeId)}, where petrol vapour is possible`,
         })),
       ),
+    cure: elsewhere(),
   },
   {
     id: 'belt',
