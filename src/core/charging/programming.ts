@@ -2,7 +2,7 @@
 import { round3 } from '../quantity';
 import { type Design, type Source, rowOf } from '../design';
 import { bankSource, cellsOf, tailA } from '../bank';
-import { senseErrorV } from './settings';
+import { senseErrorV, settable } from './settings';
 
 export interface SheetLine {
   readonly id: string;
@@ -18,6 +18,11 @@ export function sheetLines(design: Design, source: Source): SheetLine[] {
   const { regulator: r } = source;
   const b = bank && bankSource(bank);
   const times = b ? b.nominalV / 12 : 1;
+  if (!settable(source))
+    return [
+      { id: 'battery', name: 'battery kind', toSet: b ? b.chemistry.name : 'not known' },
+      { id: 'fixed', name: 'its own regulator', toSet: `${v(r.absorptionV)}, as made: nothing can be set` },
+    ];
   const lost = senseErrorV(design, source);
   const lines: SheetLine[] = [
     { id: 'battery', name: 'battery kind', toSet: b ? b.chemistry.name : 'not known' },

@@ -67,13 +67,23 @@ function spread(design: SettingsParts, bank: Bank, slopeMvPerC: number): string 
     .join('; ');
 }
 
+/** Whether anything of a source's regulator can be set: an alternator's own has the volts it was made with. */
+export const settable = (source: Pick<Source, 'kind' | 'alternator'>): boolean =>
+  source.kind !== 'alternator' || source.alternator?.excitation === 'external';
+
+const CANNOT = 'its own regulator cannot be set: an external regulator, a battery that takes these volts, or a DC–DC charger between';
+
 function settingsRow(design: SettingsParts, source: Source, bank: Bank): SettingsRow {
   const chemistry = chemistryOf(bank);
   const times = (bank.blockV * bank.series) / 12;
   const { regulator: r } = source;
   const settings: Setting[] = [];
   const add = (name: SettingName, now: string, wanted: string, verdict: Setting['verdict'], change = '', edit: Setting['edit'] = null) =>
-    settings.push({ name, now, wanted, verdict, change, edit: verdict === 'right' ? null : edit });
+    settings.push(
+      verdict === 'right' || settable(source) || edit === null
+        ? { name, now, wanted, verdict, change, edit: verdict === 'right' ? null : edit }
+        : { name, now, wanted, verdict, change: CANNOT, edit: null },
+    );
   const to2 = (volts: number) => Math.round(100 * volts) / 100;
   const lost = senseErrorV(design, source);
   const absWant = chemistry.absorptionV * times;

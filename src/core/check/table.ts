@@ -6,6 +6,7 @@ import { MACHINE_RULES } from './rules/acMachines';
 import { AC_CABLE_RULES } from './rules/acCables';
 import { AC_RUN_RULES } from './rules/acRuns';
 import { AC_SOURCE_RULES } from './rules/acSources';
+import { MOUNTING_RULES } from './rules/bankMounting';
 import { BANK_RULES, TIE_RULES } from './rules/banks';
 import { CHARGING_RULES, SETTING_RULES } from './rules/charging';
 import { FAILED_RULES } from './rules/circuitFailures';
@@ -24,7 +25,7 @@ import { STUDY_RULES } from './rules/studies';
 import { ASKING_RULES } from './rules/unknown';
 
 export const RULES = {
-  design: [...DESIGN_RULES, ...SAFETY_RULES, ...STRING_RULES, ...ASKING_RULES],
+  design: [...DESIGN_RULES, ...SAFETY_RULES, ...MOUNTING_RULES, ...STRING_RULES, ...ASKING_RULES],
   circuits: [...CIRCUIT_RULES, ...END_RULES, ...MOTOR_RULES, ...FOUND_RULES, ...MAKER_RULES],
   'circuit failures': FAILED_RULES,
   'circuit volts': CIRCUIT_VOLTS_RULES,

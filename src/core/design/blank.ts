@@ -119,6 +119,7 @@ export const blankBank = (id: string, systemV: number, placeId: string | null): 
   sheet: BLANK_SHEET,
   box: null,
   bms: null,
+  mounting: { held: null, covered: null, vented: null },
   stringFuseA: null,
   links: { way: 'diagonal', size: null, lengthM: 0.3 },
   price: null,

@@ -42,6 +42,12 @@ export const CHARGING: readonly Pair[] = [
     false,
   ),
   pair(
+    'one-wire-splitter',
+    two({ kind: 'splitter', ratedA: 300 }, [alternator({ excitation: 'three-wire' }, { joinId: 'j' })]),
+    'sources.s.alternator.excitation',
+    'one-wire',
+  ),
+  pair(
     'external-fixed',
     boat([alternator({ excitation: 'external' }, { regulator: { ...alternator().regulator, staged: true } })]),
     'sources.s.regulator.staged',

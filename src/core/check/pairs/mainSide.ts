@@ -21,6 +21,8 @@ export const MAIN_SIDE: readonly Pair[] = [
     'leads.feed.through.d.ratingA',
     1,
   ),
+  pair('starter-cable', led, `leads.${leadId(/^Starter/)}.rail`, 'earth'),
+  pair('no-shunt', led, `leads.${leadId(/negative$/)}.through`, []),
   more('loose', led, 'bars', blankBar('lost', 'Lost bar', 'negative bus', 'saloon')),
   more('paralleled', led, 'leads', lead('positive', end('bank', 'house'), end('bank', 'start'))),
   { ...more('second-joint', led, 'leads', lead('earth', end('bar', bar('bonding bus')), end('bar', bar('engine')))) },

@@ -14,6 +14,12 @@ function parted(): Design {
   };
 }
 
+/** The bank looked at, and well. */
+function seen(): Design {
+  const base = thing();
+  return { ...base, banks: base.banks.map((b) => ({ ...b, mounting: { held: true, covered: true, vented: true } })) };
+}
+
 export const WHOLE: readonly Pair[] = [
   pair('no-bank', thing(), 'banks', []),
   pair('bank-volts', thing(), 'banks.house.series', 2),
@@ -60,6 +66,10 @@ export const WHOLE: readonly Pair[] = [
     'banks.house.stringFuseA',
     null,
   ),
+  pair('bank-held', seen(), 'banks.house.mounting.held', false),
+  pair('bank-covered', seen(), 'banks.house.mounting.covered', false),
+  pair('bank-vented', seen(), 'banks.house.mounting.vented', false),
+  pair('bank-mounting-unknown', seen(), 'banks.house.mounting.vented', null),
   pair('bank-temp', thing(), 'banks.house.tempC', 60),
   pair('bank-temp', place(thing(), 'saloon', { ambientC: 30 }), 'places.saloon.ambientC', 60),
   pair(

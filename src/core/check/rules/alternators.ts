@@ -1,6 +1,6 @@
 /** Rules on alternators: curve, fit, load dump, regulator. */
 import { fitLines, pulleyRatio } from '../../charging';
-import { setOp } from '../../design';
+import { rowOf, setOp } from '../../design';
 import { SOURCES, when } from '../rule';
 import { type ChargingRule, regulate, source } from './chargingRule';
 
@@ -76,6 +76,23 @@ export const ALTERNATOR_RULES: readonly ChargingRule[] = [
         () => ({ title: `${selector?.name ?? ''} can open its circuit with the engine running` }),
       );
     },
+  ),
+  source(
+    {
+      id: 'one-wire-splitter',
+      severity: 'fix',
+      reads: ['sources.alternator.excitation', 'sources.joinId', 'joins.kind'],
+      when: 'a one-wire alternator charges through a splitter',
+      why: 'It wakes by what it sees of the battery, and behind diodes it sees nothing: it may never begin to charge, and regulates on its own post.',
+      todo: 'A splitter with an excite post led to it, an alternator with a sense lead, or its output straight to the house bank and a relay or DC–DC to the other.',
+      hazard: 'stranded',
+      confirm: 'a meter',
+      cure: (design, { about }) => [setOp(design, ['sources', about.id, 'joinId'], null)],
+    },
+    (s, design) =>
+      when(s.alternator?.excitation === 'one-wire' && rowOf(design.joins, s.joinId)?.kind === 'splitter', () => ({
+        title: `is one-wire behind ${rowOf(design.joins, s.joinId)?.name ?? 'a splitter'}`,
+      })),
   ),
   source(
     {

@@ -1,5 +1,5 @@
 /** Rules on the main side as a whole: loops, banks side by side, returns through the hull, what goes round the shunt; and all rules on it in their order. */
-import { type BatteryCable, setOp, rowOf, dropOp } from '../../design';
+import { type BatteryCable, setOp, rowOf, dropOp, blankDevice, idsFor, kindOf, startBankOf } from '../../design';
 import { loops, loose, paralleled, returnBar, shuntCable } from '../../topology';
 import { ledOhm, MOST_ON_A_STUD } from '../../mainSide';
 import { SOURCES, type Told, when } from '../rule';
@@ -77,6 +77,57 @@ const WHOLE: readonly MainSideRule[] = [
     find: ({ design }) =>
       loose(design).map(({ barId, empty }) => ({ id: barId, title: empty ? 'nothing lands on it' : 'is connected to no battery' })),
     cure: (design, { about }) => (onBar(design, about.id).length === 0 ? [dropOp(design, 'bars', about.id)] : null),
+  },
+  {
+    id: 'starter-cable',
+    about: 'bank',
+    severity: 'fix',
+    reads: ['leads', 'bars.kind', 'banks.job', 'circuits.taps'],
+    when: 'the main side is entered and the bank that turns the engine has no cable to the starter',
+    why: 'The heaviest cable aboard is not sized, and what it takes in a cold start is not known.',
+    todo: 'Wiring, main side, "propose"; or its run as a circuit.',
+    hazard: 'stranded',
+    confirm: 'eyes',
+    source: SOURCES.practice,
+    find: ({ design }) => {
+      const start = startBankOf(design);
+      if (!start || design.leads.length === 0) return [];
+      const led = design.leads.some(
+        (l) => l.rail === 'positive' && [l.from, l.to].some((e) => e.kind === 'bar' && rowOf(design.bars, e.id)?.kind === 'starter'),
+      );
+      const run = design.circuits.some((c) =>
+        c.taps.some((t) => {
+          const load = t.serves.kind === 'load' ? rowOf(design.loads, t.serves.id) : undefined;
+          return load !== undefined && kindOf(load) === 'starter';
+        }),
+      );
+      return when(!led && !run, () => ({ id: start.id, title: 'has no cable to the starter' }));
+    },
+  },
+  {
+    id: 'no-shunt',
+    about: 'bank',
+    severity: 'note',
+    reads: ['leads.through', 'leads'],
+    when: 'the main side is entered and no shunt is in the negative of the house bank',
+    why: 'Amp-hours are not counted: how full the bank is can only be guessed from its volts.',
+    todo: 'A shunt in the bank’s negative, with everything else on its far side.',
+    hazard: 'stranded',
+    confirm: 'eyes',
+    source: SOURCES.practice,
+    find: ({ design }) => {
+      const house = design.banks.find((b) => b.job === 'house') ?? design.banks[0];
+      const own = house && design.leads.some((l) => l.rail === 'negative' && endsOn(l, 'bank', house.id));
+      return when(own === true && shuntCable(design, house?.id ?? '') === null, () => ({
+        id: house?.id ?? '',
+        title: 'has no shunt in its negative',
+      }));
+    },
+    cure: (design, { about }) => {
+      const l = design.leads.find((x) => x.rail === 'negative' && endsOn(x, 'bank', about.id));
+      const shunt = l && { ...blankDevice(idsFor(design)('d'), 'shunt'), placeId: rowOf(design.banks, about.id)?.placeId ?? null };
+      return l && shunt ? [setOp(design, ['leads', l.id, 'through'], [shunt, ...l.through])] : null;
+    },
   },
   {
     id: 'paralleled',

@@ -36,6 +36,7 @@ export const MAIN_SIDE_READS = [
   'panels',
   'joins',
   'sources',
+  'engine',
   'loads',
   'circuits',
   'boat',

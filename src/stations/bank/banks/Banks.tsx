@@ -11,6 +11,12 @@ import { useAsked, useDesign, useFreshId, useStore } from '@/ui/boat/context';
 import { usePut } from '@/ui/boat/put';
 import { Choice, Figure, OptionalFigure, Tick, Words } from '@/ui/field';
 
+const MOUNTING = [
+  ['held', 'held down'],
+  ['covered', 'posts covered'],
+  ['vented', 'aired'],
+] as const;
+const SEEN = { null: 'not looked at', true: 'yes', false: 'no' } as const;
 const NAMES = Object.fromEntries(CHEMISTRY_IDS.map((id) => [id, CHEMISTRIES[id].name]));
 const JOBS = { house: 'the house', start: 'starting', own: 'one job of its own' } as const;
 
@@ -239,6 +245,18 @@ function OneBank({ bank, put }: { bank: Bank; put: (path: string[], value: unkno
             ? `The box takes ${fitCount(bank.box, { lengthMm: bank.sheet.lengthMm, widthMm: bank.sheet.widthMm, heightMm: bank.sheet.heightMm })} blocks upright with 10 mm of air; the bank has ${bank.series * bank.strings}.`
             : 'With the block’s and the box’s sizes it is told whether they fit.'}
         </p>
+        <h2 className="mt-4 font-semibold">How it stands</h2>
+        <div className="grid grid-cols-3 items-end gap-3">
+          {MOUNTING.map(([fact, label]) => (
+            <Choice
+              key={fact}
+              label={label}
+              value={SEEN[String(bank.mounting[fact]) as keyof typeof SEEN]}
+              options={['not looked at', 'yes', 'no']}
+              onChange={(v) => put(['mounting', fact], v === 'not looked at' ? null : v === 'yes', label)}
+            />
+          ))}
+        </div>
         <h2 className="mt-4 font-semibold">BMS</h2>
         <Tick
           label="disconnects by itself"
