@@ -142,6 +142,7 @@ export type { StudyUse } from './study';
 export type { BoatSummary } from './summary';
 export { rowOf } from './rowOf';
 export { type Part, partsRead, type Reads } from './reads';
+export { joinMachines, untiedChargers, untiedInverters, untiedSources } from './machines';
 export { enclosureOf, IP_CODES, parseIp, waterFigure } from './enclosure';
 export { kindByName, kindOf, type LoadKind, LOAD_KINDS } from './loadKind';
 export { startBankOf } from './startBank';

@@ -2,6 +2,7 @@
 import * as v from 'valibot';
 import { BOUNDS } from './bounds';
 import type { ListName } from './edit';
+import { joinMachines } from './machines';
 import { type Design, DesignSchema, FORMAT, VERSION } from './schema';
 
 export interface ReadProblem {
@@ -63,7 +64,7 @@ export function readDesign(value: unknown): ReadResult {
     };
   }
   const problems = brokenReferences(parsed.output);
-  return problems.length > 0 ? { ok: false, problems } : { ok: true, design: parsed.output };
+  return problems.length > 0 ? { ok: false, problems } : { ok: true, design: joinMachines(parsed.output) };
 }
 
 function whereOf(path: readonly { key?: unknown }[] | undefined, root: unknown): string {

@@ -97,10 +97,11 @@ const BankSchema = v.object({
   box: later(v.nullable(BoxSchema), null),
   bms: later(v.nullable(BmsSchema), null),
   /** How it stands, seen aboard; null: nobody has looked. */
-  mounting: later(
-    v.object({ held: v.nullable(v.boolean()), covered: v.nullable(v.boolean()), vented: v.nullable(v.boolean()) }),
-    { held: null, covered: null, vented: null },
-  ),
+  mounting: later(v.object({ held: v.nullable(v.boolean()), covered: v.nullable(v.boolean()), vented: v.nullable(v.boolean()) }), {
+    held: null,
+    covered: null,
+    vented: null,
+  }),
   links: later(LinksSchema, {}),
   /** Fuse at each of several batteries in parallel, A. */
   stringFuseA: later(v.nullable(between(1, 2000)), null),

@@ -11,6 +11,12 @@ export const CHARGING: readonly Pair[] = [
     'sources.s.loadId',
     null,
   ),
+  pair(
+    'machine-apart',
+    { ...thing(amps(10, { group: 'charging', name: 'Ladegerät' })), sources: [kind('shore charger', { loadId: 'x', pathMohm: null })] },
+    'sources.s.loadId',
+    null,
+  ),
   pair('vapour-source', boat([kind('shore charger', { placeId: 'fore' })]), 'places.fore.vapour', true),
   pair('belt', boat([alternator({ belt: 'multi-rib' }, { ratedA: 150 })]), 'sources.s.alternator.belt', 'V-belt 10 mm'),
   pair('span', day([['engine', 8, 9, 1500]]), 'living.day.day.p0.toH', 7),
