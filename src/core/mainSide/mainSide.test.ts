@@ -404,3 +404,23 @@ describe('a DC–DC charger between two batteries', () => {
     expect(analyse(whole).findings.some((f) => f.rule === 'source-unwired')).toBe(false);
   });
 });
+
+test('no case earth for what has no case: sun and alternator have none, a shore charger and a windlass have', () => {
+  const bare = bareBoat('metric');
+  const row = (id: string, name: string, group: 'charging' | 'heavy') => ({ ...blankLoad(id, 12), name, group });
+  const source = (id: string, kind: Source['kind'], loadId: string) => ({ ...blankSource(id, kind, 12, 'house'), loadId });
+  const boat: Design = {
+    ...bare,
+    loads: [
+      row('sun', 'Panneaux', 'charging'),
+      row('shore', 'Ladegerät', 'charging'),
+      row('alt', 'Lichtmaschine', 'charging'),
+      row('w', 'Windlass', 'heavy'),
+      { ...row('st', 'Starter', 'heavy'), kind: 'starter' },
+    ],
+    sources: [source('a', 'solar', 'sun'), source('b', 'shore charger', 'shore')],
+  };
+  let n = 0;
+  const { leads } = proposeMainSide(boat, (p) => `${p}${++n}`);
+  expect(leads.flatMap((l) => (l.from.kind === 'case' ? [l.from.id] : []))).toEqual(['shore', 'w']);
+});

@@ -1,5 +1,16 @@
 /** The main side a boat wants, from what the other stations know: bars, the shunt, straps, the starter's leads, what joins the banks, earths. */
-import { blankBar, type Bar, blankDevice, BOUNDS, type Design, type BatteryCable, type BatteryCableEnd, startBankOf } from '../design';
+import {
+  blankBar,
+  type Bar,
+  blankDevice,
+  BOUNDS,
+  type Design,
+  kindOf,
+  type Load,
+  type BatteryCable,
+  type BatteryCableEnd,
+  startBankOf,
+} from '../design';
 
 export interface MainSideProposal {
   readonly bars: readonly Bar[];
@@ -31,6 +42,19 @@ export const blankBatteryCable = (
   toStud: 'M8',
   note: '',
 });
+
+/**
+ * Whether a load has a metal case that a fault may reach: heavy appliances, but no starter, which stands on the engine; of what charges, what takes AC.
+ * A row that no source names goes by its name.
+ */
+function hasCase({ sources }: Pick<Design, 'sources'>, load: Load): boolean {
+  if (load.group === 'heavy') return kindOf(load) !== 'starter';
+  if (load.group !== 'charging') return false;
+  const source = sources.find((s) => s.loadId === load.id);
+  return source
+    ? source.kind === 'shore charger' || source.kind === 'portable'
+    : !/alternator|solar|wind|dc.?dc|lichtmaschine|alternateur/i.test(load.name);
+}
 
 const sameEnd = (a: BatteryCableEnd, b: BatteryCableEnd): boolean => a.kind === b.kind && a.id === b.id;
 
@@ -92,8 +116,7 @@ export function proposeMainSide(design: Design, freshId: (prefix: string) => str
   sources();
   const bonding = barOf('bonding bus', 'Bonding bus', enginePlace);
   lay('earth', 'Bonding joint', bonding, bus);
-  const heavy = design.loads.filter((l) => l.group === 'heavy' || l.group === 'charging');
-  const cased = heavy.filter((l) => !/alternator/i.test(l.name));
+  const cased = design.loads.filter((l) => hasCase(design, l));
   if (cased.length > 0) {
     const earth = barOf('AC earth bar', 'AC earth bar', design.panels[0]?.placeId ?? house.placeId);
     lay('earth', 'AC earth to DC negative, the one joint', earth, bus);

@@ -92,25 +92,31 @@ export function scratchLoad(reading: ScratchReading, systemV: number, id: string
   const like = likeness(reading.name);
   const kind = kindOf({ kind: null, name: reading.name, group: like?.closely?.group ?? 'other' });
   const charges = CHARGES.test(reading.name);
+  const close = like?.closely ?? null;
+  const rating = reading.rating / (kind === 'inverter' && reading.ratingBy === 'W' ? INVERTER_EFFICIENCY : 1);
+  const amps = reading.ratingBy === 'A' ? rating : rating / systemV;
+  // What starts with a surge and runs for minutes does so however it is entered.
+  const surgeA = reading.surgeA ?? (close?.surge ? Number((amps * close.surge[0]).toPrecision(3)) : null);
   return {
     ...blankLoad(id, systemV),
     name: reading.name,
     quantity: reading.quantity,
     ratingBy: reading.ratingBy ?? 'W',
     // What an inverter draws is its AC watts through its efficiency.
-    rating: reading.rating / (kind === 'inverter' && reading.ratingBy === 'W' ? INVERTER_EFFICIENCY : 1),
+    rating,
     behaviour:
       kind === 'starter' || (charges && reading.ratingBy === 'A')
         ? 'current'
         : (like?.behaviour ?? (reading.ratingBy === 'A' ? 'current' : 'power')),
     group: charges ? 'charging' : kind === 'navigation light' ? 'navigation' : (like?.closely?.group ?? 'other'),
     kind: kind === 'starter' ? kind : null,
-    duty: kind === 'starter' ? STARTER_DUTY : null,
+    duty: kind === 'starter' ? STARTER_DUTY : (close?.duty ?? null),
+    supply: close?.supply ?? 'panel breaker',
     critical: reading.critical || kind === 'navigation light' || kind === 'bilge pump' || (like?.closely?.critical ?? false),
     runsLong: like?.closely?.runsLong ?? false,
     connection: like?.connection ?? 'screw clamp',
-    surgeA: reading.surgeA,
-    surgeS: reading.surgeA === null ? null : reading.surgeS,
+    surgeA,
+    surgeS: reading.surgeA === null ? (close?.surge?.[1] ?? null) : reading.surgeS,
     placeId: reading.placeId,
     mark: 'estimated',
   };

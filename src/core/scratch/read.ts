@@ -144,15 +144,19 @@ export function readScratch(line: string, places: readonly Pick<Place, 'id' | 'n
     return ' ';
   });
   const place = [...places].sort((a, b) => b.name.length - a.name.length).find((p) => text.toLowerCase().includes(p.name.toLowerCase()));
+  // Where it comes first it belongs to the name: a bilge pump, a chart table light, an engine space blower.
+  const names = (at: number, length: number) => text.slice(0, at).trim() === '' && text.slice(at + length).trim() !== '';
   if (place) {
-    text = text.toLowerCase().replace(place.name.toLowerCase(), ' ');
+    const at = text.toLowerCase().indexOf(place.name.toLowerCase());
+    if (!names(at, place.name.length)) text = `${text.slice(0, at)} ${text.slice(at + place.name.length)}`.toLowerCase();
     say({ placeId: place.id });
   }
-  for (const { pattern, says } of WORDS)
-    if (pattern.test(text)) {
-      text = text.replace(pattern, ' ');
-      say(says);
-    }
+  for (const { pattern, says } of WORDS) {
+    const found = pattern.exec(text);
+    if (!found) continue;
+    if (!(says.engineSpace && names(found.index, found[0].length))) text = text.replace(pattern, ' ');
+    say(says);
+  }
   const name = text
     .replace(/\b(?:at|on|for|to|away|one way|in|the|a|an|run|of)\b|[,;:]+/gi, ' ')
     .replace(/\s+/g, ' ')

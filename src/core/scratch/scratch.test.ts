@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { APPLIANCES, kindOf, loadFrom } from '../design';
 import { bareBoat } from '../design/testing';
 import { readScratch, type ScratchReading } from './read';
 import { scratch } from './answer';
@@ -41,6 +42,20 @@ test.each<[string, Partial<ScratchReading>]>([
   }
 });
 
+test.each([
+  ['Bilge pump 5 A 3 m', 'Bilge pump', 'bilge'],
+  ['5 A pump 3 m bilge', 'Pump', 'bilge'],
+  ['Chart table light 3 W 5 m', 'Chart table light', 'chart'],
+])('%s: what comes first belongs to the name', (line, name, placeId) =>
+  expect(
+    read(line, [
+      { id: 'bilge', name: 'Bilge' },
+      { id: 'chart', name: 'Chart table' },
+    ]),
+  ).toMatchObject({ name, placeId }),
+);
+test('an engine space blower stands in the engine space', () =>
+  expect(read('Engine space blower 5 A 3 m')).toMatchObject({ name: 'Engine space blower', engineSpace: true }));
 test('a place of the boat on the table is known by its name', () =>
   expect(read('60 W fan 4 m Fore cabin', [{ id: 'fore', name: 'Fore cabin' }])).toMatchObject({ placeId: 'fore', name: 'Fan' }));
 
@@ -139,4 +154,30 @@ test("a telephone's charger is a load; the battery's charges", () => {
   expect(group('20 W phone charger 12 V 3 m')).not.toBe('charging');
   expect(group('30 A battery charger 12 V 2 m')).toBe('charging');
   expect(group('80 A alternator 12 V 5 m')).toBe('charging');
+});
+
+describe('a line and the list say the same of an appliance', () => {
+  const boat = bareBoat('metric');
+  test.each(APPLIANCES.filter((a) => kindOf({ kind: null, name: a.name, group: a.group }) !== 'starter').map((a) => [a.name, a] as const))(
+    '%s',
+    (name, appliance) => {
+      const listed = loadFrom(appliance, 'x', 12, new Set());
+      const watts = kindOf(listed) === 'inverter' ? appliance.watts * 0.9 : appliance.watts;
+      const answer = scratch(`${name.replaceAll(',', ' ')} ${watts} W 5 m`, boat);
+      if (!answer.ok) throw new Error(answer.message);
+      const { load } = answer.answer;
+      expect([load.supply, load.duty, load.behaviour, load.group, load.critical, load.runsLong, kindOf(load)]).toEqual([
+        listed.supply,
+        listed.duty,
+        listed.behaviour,
+        listed.group,
+        listed.critical,
+        listed.runsLong,
+        kindOf(listed),
+      ]);
+      expect(load.rating).toBeCloseTo(listed.rating, 6);
+      expect(load.surgeS).toBe(listed.surgeS);
+      expect(load.surgeA ?? 0).toBeCloseTo(listed.surgeA ?? 0, 1);
+    },
+  );
 });
