@@ -10,6 +10,7 @@ import { MOUNTING_RULES } from './rules/bankMounting';
 import { BANK_RULES, TIE_RULES } from './rules/banks';
 import { CHARGING_RULES, SETTING_RULES } from './rules/charging';
 import { FAILED_RULES } from './rules/circuitFailures';
+import { CLEAN_POWER_RULES } from './rules/cleanPower';
 import { CIRCUIT_RULES } from './rules/circuits';
 import { CIRCUIT_VOLTS_RULES } from './rules/circuitVolts';
 import { DESIGN_RULES } from './rules/design';
@@ -25,7 +26,7 @@ import { STUDY_RULES } from './rules/studies';
 import { ASKING_RULES } from './rules/unknown';
 
 export const RULES = {
-  design: [...DESIGN_RULES, ...SAFETY_RULES, ...MOUNTING_RULES, ...STRING_RULES, ...ASKING_RULES],
+  design: [...DESIGN_RULES, ...SAFETY_RULES, ...MOUNTING_RULES, ...CLEAN_POWER_RULES, ...STRING_RULES, ...ASKING_RULES],
   circuits: [...CIRCUIT_RULES, ...END_RULES, ...MOTOR_RULES, ...FOUND_RULES, ...MAKER_RULES],
   'circuit failures': FAILED_RULES,
   'circuit volts': CIRCUIT_VOLTS_RULES,

@@ -14,6 +14,22 @@ function parted(): Design {
   };
 }
 
+/** A radio and a pump on one panel, the pump with a small start. */
+export function shared(): Design {
+  const base = thing(amps(2, { group: 'electronics' }), { from: { kind: 'panel', id: 'panel' } });
+  const radio = base.loads[0];
+  const run = base.circuits.find((c) => c.id === 'c-x');
+  if (!radio || !run) return base;
+  return {
+    ...base,
+    loads: [radio, { ...radio, id: 'pump', name: 'Pump', group: 'pump', rating: 5, surgeA: 8, surgeS: 0.5 }],
+    circuits: [
+      ...base.circuits,
+      { ...run, id: 'c-pump', name: 'Pump', taps: run.taps.map((t) => ({ ...t, id: 't-pump', serves: { kind: 'load', id: 'pump' } })) },
+    ],
+  };
+}
+
 /** The bank looked at, and well. */
 function seen(): Design {
   const base = thing();
@@ -66,6 +82,7 @@ export const WHOLE: readonly Pair[] = [
     'banks.house.stringFuseA',
     null,
   ),
+  pair('start-sag', shared(), 'loads.pump.surgeA', 90),
   pair('bank-held', seen(), 'banks.house.mounting.held', false),
   pair('bank-covered', seen(), 'banks.house.mounting.covered', false),
   pair('bank-vented', seen(), 'banks.house.mounting.vented', false),

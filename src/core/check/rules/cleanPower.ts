@@ -1,0 +1,111 @@
+/** Rules on clean power: electronics that share a feeder or a bank with motors that start (docs/methods.md, "Clean power"). */
+import { bankSource } from '../../bank';
+import { type Circuit, type Load, rowOf } from '../../design';
+import { show } from '../../quantity';
+import { type Rule, SOURCES, type Told } from '../rule';
+import type { DesignFacts } from './design';
+
+/** What a start may take of what electronics get, of nominal volts: ours. */
+const SAG_PCT = 4;
+/** Where nobody says what they need, electronics restart below this much of nominal. */
+const RESTARTS_PCT = 90;
+
+interface Start {
+  readonly load: Load;
+  /** More than while it runs, A. */
+  readonly addsA: number;
+}
+
+/** What starts and what is sensitive at one panel or bank; hot loop from the posts to its ways, ohm. */
+interface Point {
+  readonly from: Circuit['from'];
+  readonly ohm: number;
+  start: Start | null;
+  /** The electronics with the least volts to spare. */
+  weakest: { readonly load: Load; readonly loadV: number; readonly needsV: number } | null;
+}
+
+const keyOf = ({ kind, id }: Circuit['from']): string => `${kind} ${id}`;
+
+/** Of every point where circuits start: the largest start, and the electronics nearest to their limit. What runs for minutes is left to the studies. */
+function pointsOf({ design, results }: DesignFacts): ReadonlyMap<string, Point> {
+  const points = new Map<string, Point>();
+  for (const c of design.circuits) {
+    const r = results.get(c.id);
+    if (!r) continue;
+    let point = points.get(keyOf(c.from));
+    if (!point) points.set(keyOf(c.from), (point = { from: c.from, ohm: r.upstreamOhm, start: null, weakest: null }));
+    c.taps.forEach((t, i) => {
+      const load = t.serves.kind === 'load' ? rowOf(design.loads, t.serves.id) : undefined;
+      if (!load || !point) return;
+      const addsA = (r.surgeA ?? 0) - r.workingA;
+      if (load.surgeA !== null && load.duty === null && addsA > (point.start?.addsA ?? 0)) point.start = { load, addsA };
+      const loadV = r.own.state.drop.taps[i]?.loadV;
+      if (load.group !== 'electronics' || loadV === undefined) return;
+      const needsV = load.minV ?? (RESTARTS_PCT / 100) * design.boat.systemV;
+      if (!point.weakest || loadV - needsV < point.weakest.loadV - point.weakest.needsV) point.weakest = { load, loadV, needsV };
+    });
+  }
+  return points;
+}
+
+/** From a point to the bank, the point first. A loop ends where it closes. */
+function wayUp({ feederOf }: DesignFacts, from: Circuit['from']): readonly Circuit['from'][] {
+  const way = [from];
+  for (let at = from; at.kind === 'panel';) {
+    const next = feederOf.get(at.id)?.from;
+    if (!next || way.some((w) => keyOf(w) === keyOf(next))) break;
+    way.push(next);
+    at = next;
+  }
+  return way;
+}
+
+export const CLEAN_POWER_RULES: readonly Rule<DesignFacts>[] = [
+  {
+    id: 'start-sag',
+    about: 'panel',
+    severity: 'fix',
+    reads: ['circuits.from', 'loads.group', 'loads.surgeA', 'loads.minV', 'banks'],
+    when: `a motor that starts takes more than ${SAG_PCT} % of the volts of electronics through the feeder and the bank they share`,
+    why: 'Displays restart, radios crackle and pilots lose their heading each time it starts.',
+    todo: 'A feeder of their own for the electronics, the motor on the main bus, a heavier feeder, or a bank of their own.',
+    hazard: 'stranded',
+    confirm: 'a meter',
+    source: SOURCES.practice,
+    find: (facts) => {
+      const { design } = facts;
+      const units = design.boat;
+      const points = pointsOf(facts);
+      const starts = [...points.values()].flatMap((p) => (p.start ? [{ start: p.start, way: wayUp(facts, p.from).map(keyOf) }] : []));
+      return [...points.values()].flatMap((p): readonly Told[] => {
+        if (!p.weakest || p.from.kind !== 'panel') return [];
+        const way = wayUp(facts, p.from);
+        const bank = rowOf(design.banks, way[way.length - 1]?.id);
+        if (!bank) return [];
+        const { ohm } = bankSource(bank);
+        const { load, loadV, needsV } = p.weakest;
+        let worst: { readonly start: Start; readonly feederV: number; readonly bankV: number } | null = null;
+        for (const { start, way: its } of starts) {
+          const meet = way.find((w) => its.includes(keyOf(w)));
+          if (!meet || start.load.id === load.id) continue;
+          const feederV = start.addsA * (meet.kind === 'bank' ? 0 : (points.get(keyOf(meet))?.ohm ?? 0));
+          const bankV = start.addsA * ohm;
+          if (!worst || feederV + bankV > worst.feederV + worst.bankV) worst = { start, feederV, bankV };
+        }
+        if (!worst) return [];
+        const sagV = worst.feederV + worst.bankV;
+        if (sagV <= (SAG_PCT / 100) * units.systemV) return [];
+        const leftV = loadV - sagV;
+        return [
+          {
+            id: p.from.id,
+            severity: leftV < needsV ? 'fix' : 'note',
+            title: `${worst.start.load.name} takes ${show(sagV, 'V', units)} from its electronics as it starts`,
+            why: `${show(worst.feederV, 'V', units)} in the feeder they share, ${show(worst.bankV, 'V', units)} in the bank; ${load.name} is left with ${show(leftV, 'V', units)} and needs ${show(needsV, 'V', units)}.`,
+          },
+        ];
+      });
+    },
+  },
+];
