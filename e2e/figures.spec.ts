@@ -103,11 +103,13 @@ interface Counts {
 /** Counts messages to the worker and commits of the screen. */
 async function counted(page: Page): Promise<() => Promise<Counts>> {
   await page.addInitScript(() => {
-    const w = window as unknown as { counts: { updates: number; questions: string[]; commits: number } };
+    const w = window as unknown as { counts: { updates: number; questions: string[]; commits: number }; lastMessage: number };
     w.counts = { updates: 0, questions: [], commits: 0 };
+    w.lastMessage = performance.now();
     const post = Worker.prototype.postMessage as (this: Worker, message: unknown, transfer?: unknown) => void;
     Worker.prototype.postMessage = function (this: Worker, message: unknown, transfer?: unknown) {
       const m = message as { path?: string[]; argumentList?: unknown[] };
+      w.lastMessage = performance.now();
       if (m.path?.[0] === 'update') w.counts.updates++;
       else if (m.path) w.counts.questions.push(m.path.join('.') + JSON.stringify(m.argumentList));
       post.call(this, message, transfer);
@@ -123,7 +125,11 @@ async function counted(page: Page): Promise<() => Promise<Counts>> {
   });
   /** What has been counted since it was last asked, once all is quiet. */
   return async () => {
+    // On a busy machine what belongs to the step before may still be asked.
     await page.waitForTimeout(900);
+    await page.waitForFunction(() => performance.now() - (window as unknown as { lastMessage: number }).lastMessage > 900, null, {
+      polling: 200,
+    });
     return page.evaluate(() => {
       const w = window as unknown as { counts: Counts };
       const was = w.counts;

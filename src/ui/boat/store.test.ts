@@ -223,3 +223,49 @@ test('nothing to take back is said', async () => {
   await store.step('undo');
   expect(store.snapshot().notice?.text).toBe('Nothing left to take back.');
 });
+
+test('the whole, asked for and long on its way, does not put an older design over what has come meanwhile', async () => {
+  const store = open();
+  const listeners = [...server.listeners];
+  const late: (() => void)[] = [];
+  const { fetch } = server;
+  Object.assign(globalThis, {
+    fetch: async (url: string, init?: { body?: string }) => {
+      const answer = await fetch(url, init);
+      if (!init) await new Promise<void>((go) => late.push(go));
+      return answer;
+    },
+  });
+  const tell = (id: string, to: number) => server.apply({ id, label: id, ops: [setOp(server.design, ['loads', 'x', 'rating'], to)] });
+  server.listeners.clear();
+  tell('missed-0001', 71);
+  for (const l of listeners) server.listeners.add(l);
+  // The gap makes it ask for the whole; the answer is of now, and waits. It asks again at the next, and that answer comes first.
+  tell('heard-00001', 72);
+  await new Promise((r) => setTimeout(r, 10));
+  tell('heard-00002', 73);
+  await new Promise((r) => setTimeout(r, 10));
+  expect(late.length).toBe(2);
+  late[1]?.();
+  await new Promise((r) => setTimeout(r, 10));
+  expect([store.snapshot().revision, shown(store)]).toEqual([3, 73]);
+  late[0]?.();
+  await new Promise((r) => setTimeout(r, 10));
+  expect([store.snapshot().revision, shown(store)]).toEqual([3, 73]);
+});
+
+test('steps pressed fast are asked one after another', async () => {
+  const store = open();
+  let asked = 0;
+  let most = 0;
+  Object.assign(globalThis, {
+    fetch: async () => {
+      most = Math.max(most, ++asked);
+      await new Promise((r) => setTimeout(r, 3));
+      asked--;
+      return Response.json({ error: 'nothing' }, { status: 409 });
+    },
+  });
+  await Promise.all([store.step('undo'), store.step('undo'), store.step('redo')]);
+  expect(most).toBe(1);
+});

@@ -52,6 +52,7 @@ const RETRY_MS = 1500;
 
 export class BoatStore {
   private base: Design;
+  private stepping: Promise<void> = Promise.resolve();
   private waiting: Waiting[] = [];
   private preview: readonly Op[] | null = null;
   /** Resolves when what waits has been sent, or the server has gone away; null while nothing is under way. */
@@ -115,7 +116,14 @@ export class BoatStore {
     if (keepMine) this.queue({ edit: { ...clash.edit, id: crypto.randomUUID() }, force: true });
   }
 
-  async step(step: 'undo' | 'redo'): Promise<void> {
+  /** One step after another, however fast the keys: each is told of what the one before has left. */
+  step(step: 'undo' | 'redo'): Promise<void> {
+    const done = this.stepping.then(() => this.stepNow(step));
+    this.stepping = done.catch(() => undefined);
+    return done;
+  }
+
+  private async stepNow(step: 'undo' | 'redo'): Promise<void> {
     await this.sentOrAway();
     const answer = await this.post('history', { step, id: crypto.randomUUID() });
     if (!answer) return this.say('refused', 'The server does not answer. Try again when it is back.');
@@ -223,6 +231,8 @@ export class BoatStore {
     const answer = await fetch(this.url).catch(() => null);
     if (!answer?.ok) return;
     const fresh = (await answer.json()) as Initial;
+    // An answer that was long on its way is older than what has come meanwhile.
+    if (fresh.revision < this.snapshot().revision) return;
     this.base = fresh.design;
     this.show({ revision: fresh.revision, undo: fresh.undo, redo: fresh.redo });
   }
