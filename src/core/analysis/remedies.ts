@@ -72,7 +72,7 @@ const searched = (f: Finding): boolean =>
   f.about.kind === 'panel' ||
   PLACED.has(f.rule);
 /** Rules on where a thing stands. */
-const PLACED: ReadonlySet<string> = new Set(['vapour-load', 'vapour-bank', 'vapour', 'wet']);
+const PLACED: ReadonlySet<string> = new Set(['vapour-load', 'vapour-bank', 'electronics-place']);
 
 /** Findings that can be searched for ways out, and ask to be settled. */
 export const searchable = (findings: readonly Finding[]): readonly string[] =>

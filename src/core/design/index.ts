@@ -144,5 +144,5 @@ export { rowOf } from './rowOf';
 export { type Part, partsRead, type Reads } from './reads';
 export { joinMachines, untiedChargers, untiedInverters, untiedSources } from './machines';
 export { enclosureOf, IP_CODES, parseIp, waterFigure } from './enclosure';
-export { kindByName, kindOf, type LoadKind, LOAD_KINDS } from './loadKind';
+export { kindByName, kindOf, standsAtItsWork, type LoadKind, LOAD_KINDS } from './loadKind';
 export { startBankOf } from './startBank';

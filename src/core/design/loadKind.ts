@@ -65,3 +65,21 @@ export function kindOf(load: Named): LoadKind {
   if (!kind) SUGGESTED.set(load, (kind = suggested(load)));
   return kind;
 }
+
+const AT_ITS_WORK: ReadonlySet<LoadKind> = new Set([
+  'bilge pump',
+  'high-water alarm',
+  'gas alarm',
+  'smoke alarm',
+  'blower',
+  'navigation light',
+  'starter',
+  'windlass or thruster',
+  'pump',
+  'steering',
+  'display',
+  'radar',
+]);
+
+/** Whether it has to stand where its work is: a bilge pump in the bilge, a radar on the mast. It is exchanged for one that suits, never moved. */
+export const standsAtItsWork = (load: Named): boolean => AT_ITS_WORK.has(kindOf(load));

@@ -1,5 +1,5 @@
 /** Ways out of what is found where a thing stands: the nearest places free of what harms there. */
-import { type Design, type Place, rowOf, setOp } from '../../design';
+import { type Design, type Place, rowOf, setOp, standsAtItsWork } from '../../design';
 import { nearestPlaces } from '../../topology';
 import type { Series } from './try';
 
@@ -16,6 +16,8 @@ const better = (p: Place, now: Place): boolean => HARMS.every((h) => !p[h] || no
 /** Moved to the nearest place that is better: one after another, the first that helps counts. */
 export function moved(design: Design, { kind, id }: { readonly kind: string; readonly id: string }): Series {
   if (!isPlaced(kind)) return [];
+  const load = kind === 'load' ? rowOf(design.loads, id) : undefined;
+  if (load && standsAtItsWork(load)) return [];
   const list = LISTS[kind];
   const row = rowOf<{ readonly id: string; readonly placeId: string | null }>(design[list], id);
   return nearestPlaces(design, row?.placeId, better)

@@ -1,4 +1,4 @@
-/** Ways out of what is found on a source: its cables, where it senses, what it goes through, its surge, its array. */
+/** Ways out of what is found on a source: its cables, where it senses, what it goes through, its surge, its array. Which bank it charges is not one. */
 import type { Analysis } from '../analysis';
 import { type Design, type Op, rowOf, setOp, type Source } from '../../design';
 import { sizeName } from '../../quantity';
@@ -62,8 +62,5 @@ export function ofSource(design: Design, s: Source, analysis: Analysis): Series[
           ops: [set(['solar', 'series'], solar.series + n)],
         }))
       : [],
-    design.banks
-      .filter((b) => b.id !== s.bankId && b.id !== s.fromBankId)
-      .map((b) => ({ id: `bank-${b.id}`, say: `led to ${b.name}`, ops: [set(['bankId'], b.id)] })),
   ];
 }

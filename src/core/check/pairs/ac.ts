@@ -25,6 +25,15 @@ export const AC: readonly Pair[] = [
   pair('ac-generator-pf', machines, 'acSources.gen.generator.powerFactor', 0),
   pair('ac-generator-loose', machines, 'acSources.gen.bonded', false),
   pair('ac-no-va', machines, 'acSources.inv.inverter.va', 0),
+  pair(
+    'ac-place',
+    {
+      ...place(wired, 'saloon', { wet: false, vapour: false, drips: false }),
+      acSources: wired.acSources.map((s) => (s.id === 'inv' ? { ...s, placeId: 'saloon' } : s)),
+    },
+    'places.saloon.wet',
+    true,
+  ),
   pair('ac-no-dc', wired, 'acSources.inv.inverter.loadId', null),
   pair(
     'ac-no-air',

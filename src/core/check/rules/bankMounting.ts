@@ -1,13 +1,13 @@
 /** Rules on how a battery stands aboard: held down, posts covered, aired. */
 import { chemistryOf } from '../../bank';
-import { type Bank, setOp } from '../../design';
+import { type Bank } from '../../design';
 import { type Rule, SOURCES, type Told, when } from '../rule';
 import type { DesignFacts } from './design';
 
 type Row = Pick<Rule<DesignFacts>, 'id' | 'when' | 'why' | 'todo' | 'hazard'>;
 type Mounting = Bank['mounting'];
 
-/** Something seen to be missing. @param asked of which banks it is asked. */
+/** Something seen to be missing: what was seen is set anew when it has been made good, not by a cure. @param asked of which banks it is asked. */
 const missing = (row: Row, fact: keyof Mounting, title: string, asked: (bank: Bank) => boolean = () => true): Rule<DesignFacts> => ({
   ...row,
   about: 'bank',
@@ -17,7 +17,6 @@ const missing = (row: Row, fact: keyof Mounting, title: string, asked: (bank: Ba
   source: SOURCES.dc,
   find: ({ design }) =>
     design.banks.flatMap((b): readonly Told[] => when(b.mounting[fact] === false && asked(b), () => ({ id: b.id, title }))),
-  cure: (design, { about }) => [setOp(design, ['banks', about.id, 'mounting', fact], true)],
 });
 
 const gases = (bank: Bank): boolean => chemistryOf(bank).leadAcid;

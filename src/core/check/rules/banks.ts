@@ -117,7 +117,6 @@ export const TIE_RULES: readonly ChargingRule[] = [
       hazard: 'fire',
       confirm: 'eyes',
       source: SOURCES.maker,
-      cure: (design, { about }) => [setOp(design, ['joins', about.id, 'ratedA'], throughA(design, about.id))],
     },
     (j, pair, design) =>
       when(pair !== null && throughA(design, j.id) > j.ratedA, () => ({
@@ -184,12 +183,6 @@ export const BANK_RULES: readonly ChargingRule[] = [
       todo: 'Read its sheet again.',
       hazard: 'none',
       confirm: 'nothing',
-      cure: (design, { about }) => {
-        const bms = rowOf(design.banks, about.id)?.bms;
-        return bms && bms.underV > bms.overV
-          ? [setOp(design, ['banks', about.id, 'bms'], { ...bms, underV: bms.overV, overV: bms.underV })]
-          : null;
-      },
     },
     ({ bms }) => when(bms !== null && bms.underV >= bms.overV, () => ({ title: 'its BMS opens low above where it opens high' })),
   ),

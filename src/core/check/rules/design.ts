@@ -290,7 +290,8 @@ export const DESIGN_RULES: readonly DesignRule[] = [
           },
         ];
       }),
-    cure: elsewhere(),
+    // Where only its code is asked for there is nothing to move.
+    cure: (design, finding) => (finding.severity === 'note' ? null : elsewhere()(design, finding)),
   },
   {
     id: 'ways',
@@ -402,11 +403,12 @@ export const DESIGN_RULES: readonly DesignRule[] = [
         }));
       }),
     cure: (design, { about }) => {
-      const bus = design.panels.find((p) => p.kind === 'bus' && p.id !== about.id);
+      const { panels } = servingOf(design.circuits);
+      const bus = design.panels.find((p) => p.kind === 'bus' && p.id !== about.id && panels.get(p.id)?.supply === 'house switch');
       const [bank] = design.banks;
       const panel = rowOf(design.panels, about.id);
       const from = bus ? { kind: 'panel' as const, id: bus.id } : bank && { kind: 'bank' as const, id: bank.id };
-      if (!from || !panel || servingOf(design.circuits).panels.has(about.id)) return null;
+      if (!from || !panel || panels.has(about.id)) return null;
       const id = idsFor(design)('c');
       const feed: Circuit = {
         ...blankCircuit(id, '', `${panel.name} feeder`, from),
