@@ -6,7 +6,10 @@ import { SERVICES } from './services';
 import type { Consumer } from './together';
 
 /** Watts and power factor of a row: of a charger from its row on the Charging station. */
-export function wattsOf(design: Pick<Design, 'boat' | 'sources'>, row: AcLoad): { readonly watts: number; readonly powerFactor: number } {
+export function wattsOf(
+  design: Pick<Design, 'boat' | 'banks' | 'sources'>,
+  row: AcLoad,
+): { readonly watts: number; readonly powerFactor: number } {
   const charger = row.chargerId === null ? undefined : rowOf(design.sources, row.chargerId);
   if (!charger?.charger) return { watts: row.watts, powerFactor: row.powerFactor };
   const { powerFactor } = charger.charger;

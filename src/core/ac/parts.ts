@@ -3,6 +3,7 @@ import type { Part, Reads } from '../design';
 
 /** What is behind which source, and what it takes. */
 export const AC_SUPPLY_READS = [
+  'banks',
   'acRules',
   'acSources',
   'acPanels',
@@ -19,5 +20,5 @@ export const AC_READS = [...AC_SUPPLY_READS, 'house', 'bars', 'leads'] as const 
 export type AcParts = Reads<typeof AC_READS>;
 
 /** What a day's loads are made of, AC appliances on their inverter's bank. */
-export const DAY_LOAD_READS = [...AC_SUPPLY_READS, 'living', 'banks', 'loads'] as const satisfies readonly Part[];
+export const DAY_LOAD_READS = [...AC_SUPPLY_READS, 'living', 'loads'] as const satisfies readonly Part[];
 export type DayLoadParts = Reads<typeof DAY_LOAD_READS>;

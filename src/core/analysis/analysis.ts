@@ -32,18 +32,22 @@ import {
   rollUpDemand,
   loadCurrent,
   type LoadCurrent,
+  studyVolts,
   type StudyVolts,
 } from '../demand';
-import { bankSource, type BankSource } from '../bank';
-import { circuitOrder, type RunGeometry, runGeometry, sameParts, type Served, servingOf } from '../topology';
+import { bankSource, type BankSource, houseBanks } from '../bank';
+import { bankOfLoads, circuitOrder, type RunGeometry, runGeometry, sameParts, type Served, servingOf } from '../topology';
 
 export interface LoadResult {
   readonly id: string;
   readonly current: LoadCurrent;
+  /** Volts it is worked out at: of the bank that feeds it. */
+  readonly volts: StudyVolts;
   readonly circuitId: string | null;
 }
 
 export interface Analysis {
+  /** Of the house. */
   readonly volts: StudyVolts;
   readonly banks: readonly BankSource[];
   readonly loads: readonly LoadResult[];
@@ -74,7 +78,7 @@ export interface Memory {
   hours: { readonly living: Design['living']; readonly hours: readonly DayHour[] } | null;
   readonly banks: WeakMap<Bank, BankSource>;
   readonly loads: WeakMap<Load, LoadResult>;
-  volts: StudyVolts | null;
+  volts: Volts | null;
   readonly made: YieldMemory;
   paths: Paths;
   readonly leads: BatteryCableMemory;
@@ -102,12 +106,17 @@ export const createMemory = (): Memory => ({
 
 const byId = <T extends { readonly id: string }>(rows: readonly T[]): ReadonlyMap<string, T> => new Map(rows.map((r) => [r.id, r]));
 
-/** Study volts: lowest bank volts (house setting, 95 % of nominal for a first figure) and highest charging volts of the first bank. */
-function studyVolts(design: Design, bank: BankSource | undefined, kept: StudyVolts | null): StudyVolts {
-  const { systemV } = design.boat;
-  const lowV = (systemV * design.house.lowVoltsPct) / 100;
-  const chargingV = bank?.chargingV ?? systemV * 1.2;
-  return kept?.lowV === lowV && kept.chargingV === chargingV ? kept : { lowV, chargingV };
+/** Study volts of the first house bank, which hold too for what no bank feeds, and by bank. The same objects while they say the same. */
+interface Volts {
+  readonly house: StudyVolts;
+  readonly by: ReadonlyMap<string, StudyVolts>;
+}
+
+function voltsByBank(memory: Memory, design: Design, banks: readonly BankSource[]): Volts {
+  const kept = memory.volts;
+  const house = share(kept?.house, studyVolts(design, houseBanks(design, banks)[0]));
+  const by = new Map(banks.map((b) => [b.bankId, share(kept?.by.get(b.bankId), studyVolts(design, b))]));
+  return (memory.volts = { house, by });
 }
 
 /**
@@ -121,9 +130,12 @@ export function analyse(whole: Design, memory: Memory = createMemory()): Analysi
     memory.banks.set(b, source);
     return source;
   });
-  const volts = (memory.volts = studyVolts(design, alone[0], memory.volts));
-  const banks = postFaultsOf(memory, design, alone, volts);
+  const volts = voltsByBank(memory, design, alone);
+  const fedBy = bankOfLoads(design);
+  const voltsOf = (bankId: string | undefined): StudyVolts => volts.by.get(bankId ?? '') ?? volts.house;
+  const banks = postFaultsOf(memory, design, alone);
   const currentOf = (load: Load): LoadCurrent => {
+    const volts = voltsOf(fedBy.get(load.id));
     const kept = memory.currents.get(load);
     if (kept?.volts === volts) return kept.current;
     const current = loadCurrent(load, volts);
@@ -144,17 +156,17 @@ export function analyse(whole: Design, memory: Memory = createMemory()): Analysi
     return item;
   };
   const asked = rollUpDemand(design, ordered, loads, currentOf, itemOf);
-  const done = analyseCircuits({ design, memory, banks, volts, hours, currentOf, itemOf, loads, order, feederOf, asked });
+  const done = analyseCircuits({ design, memory, banks, voltsOf, hours, currentOf, itemOf, loads, order, feederOf, asked });
   const worked = design.circuits.flatMap((c) => done.get(c.id) ?? []);
   const results = worked.map((w) => w.result);
   const circuits = (memory.results = sameParts(memory.results, results) ? memory.results : results);
-  const leads = batteryCableResults(design, circuits, banks, volts, memory.leads);
+  const leads = batteryCableResults(design, circuits, banks, memory.leads);
   const paths = (memory.paths = share(memory.paths, pathsOf(design, circuits, leads)));
   const serving = servingOf(design.circuits).loads;
   return {
-    volts,
+    volts: volts.house,
     banks,
-    loads: design.loads.map((l) => loadResult(memory, l, currentOf(l), serving.get(l.id)?.id ?? null)),
+    loads: design.loads.map((l) => loadResult(memory, l, currentOf(l), voltsOf(fedBy.get(l.id)), serving.get(l.id)?.id ?? null)),
     circuits,
     findings: findingsOf({ design, circuits, worked, leads, studied: null }, memory.findings),
     balance: balance(design, banks, circuits, memory.made.of(withPaths(design, paths))),
@@ -170,10 +182,10 @@ function hoursOf(memory: Memory, { living }: Pick<Design, 'living'>): readonly D
 }
 
 /** Banks with all that can feed a fault at their posts: the same objects while nothing of it moves. */
-function postFaultsOf(memory: Memory, design: Design, alone: readonly BankSource[], volts: StudyVolts): readonly BankSource[] {
-  const deps = [...partsRead(design, POST_FAULT_READS), volts];
+function postFaultsOf(memory: Memory, design: Design, alone: readonly BankSource[]): readonly BankSource[] {
+  const deps = partsRead(design, POST_FAULT_READS);
   if (!memory.posts || !sameParts(memory.posts.deps, deps))
-    memory.posts = { deps, banks: share(memory.posts?.banks, withPostFaults(design, alone, volts)) };
+    memory.posts = { deps, banks: share(memory.posts?.banks, withPostFaults(design, alone)) };
   return memory.posts.banks;
 }
 
@@ -189,10 +201,10 @@ export function workedPath(memory: Memory, circuitId: string): WorkedCircuit[] {
 }
 
 /** A load's line of the analysis: the same object while it says the same. */
-function loadResult(memory: Memory, load: Load, current: LoadCurrent, circuitId: string | null): LoadResult {
+function loadResult(memory: Memory, load: Load, current: LoadCurrent, volts: StudyVolts, circuitId: string | null): LoadResult {
   const kept = memory.loads.get(load);
-  if (kept?.current === current && kept.circuitId === circuitId) return kept;
-  const result = { id: load.id, current, circuitId };
+  if (kept?.current === current && kept.volts === volts && kept.circuitId === circuitId) return kept;
+  const result = { id: load.id, current, volts, circuitId };
   memory.loads.set(load, result);
   return result;
 }
@@ -201,7 +213,7 @@ interface Scene {
   readonly design: Design;
   readonly memory: Memory;
   readonly banks: readonly BankSource[];
-  readonly volts: StudyVolts;
+  readonly voltsOf: (bankId: string | undefined) => StudyVolts;
   readonly hours: readonly DayHour[];
   readonly currentOf: (load: Load) => LoadCurrent;
   readonly itemOf: (load: Load) => DemandItem;
@@ -215,7 +227,7 @@ const NOTHING: readonly never[] = [];
 
 /** Top down: each circuit behind what stands before it. */
 function analyseCircuits(scene: Scene): ReadonlyMap<string, WorkedCircuit> {
-  const { design, memory, banks, volts, hours, currentOf, itemOf, loads, order, feederOf, asked } = scene;
+  const { design, memory, banks, voltsOf, hours, currentOf, itemOf, loads, order, feederOf, asked } = scene;
   const { boat, house } = design;
   const panels = byId(design.panels);
   const places = byId(design.places);
@@ -255,6 +267,7 @@ function analyseCircuits(scene: Scene): ReadonlyMap<string, WorkedCircuit> {
     memory.geometries.set(circuit.id, lay);
     const feeds = served.panels.some((p) => p !== null);
     const surges = feeds ? circuit.taps.map((t) => (t.serves.kind === 'panel' ? (asked.surge.get(t.serves.id) ?? null) : null)) : NOTHING;
+    const volts = voltsOf(upstream.bank?.bankId);
     deps.length = 0;
     deps.push(circuit, house, boat, volts, hours, panel, ...lay.passes, ...lay.lengths, ...served.loads, ...served.panels);
     deps.push(upstream.bank, upstream.place, upstream.atBank, ...upstream.chain);
@@ -281,6 +294,7 @@ function analyseCircuits(scene: Scene): ReadonlyMap<string, WorkedCircuit> {
         gather(
           circuit,
           upstream,
+          volts,
           panel,
           served,
           lay,
@@ -310,6 +324,7 @@ function analyseCircuits(scene: Scene): ReadonlyMap<string, WorkedCircuit> {
   function gather(
     circuit: Circuit,
     upstream: Upstream,
+    volts: StudyVolts,
     panel: Gathered['panel'],
     served: Served,
     lay: RunGeometry,
@@ -320,7 +335,6 @@ function analyseCircuits(scene: Scene): ReadonlyMap<string, WorkedCircuit> {
       circuit,
       house,
       school: boat.ruleSet,
-      systemV: boat.systemV,
       volts,
       upstream,
       panel,

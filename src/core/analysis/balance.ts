@@ -1,6 +1,7 @@
 /** The balance line: the five figures that tell how the design stands. */
 import type { CircuitResult } from '../circuit';
-import type { Design } from '../design';
+import { type Design, type Living, type Load, nominalVOf } from '../design';
+import { bankOfLoads } from '../topology';
 import { type BankSource, houseBanks } from '../bank';
 import { dayLoads } from '../ac';
 import { dayAh, type DayYield } from '../energy';
@@ -21,16 +22,26 @@ export interface Balance {
   readonly worst: { readonly circuitId: string; readonly pct: number; readonly limitPct: number; readonly name: string } | null;
 }
 
+/** What each load and each AC appliance on its inverter takes in a day, Ah at the boat's volts: of a bank with volts of its own, as much energy. */
+export function needsOf(design: Design): readonly { readonly load: Load; readonly ahIn: (living: Living) => number }[] {
+  const bankOf = bankOfLoads(design);
+  return dayLoads(design).map((load) => {
+    const part = nominalVOf(design, bankOf.get(load.id)) / design.boat.systemV;
+    return { load, ahIn: (living) => part * dayAh(load, living) };
+  });
+}
+
 export function balance(
   design: Design,
   banks: readonly BankSource[],
   circuits: readonly CircuitResult[],
   made: readonly DayYield[],
 ): Balance {
+  const asked = needsOf(design);
   const needs = design.living.map((living) => ({
     livingId: living.id,
     name: living.name,
-    needAh: dayLoads(design).reduce((sum, load) => sum + dayAh(load, living), 0),
+    needAh: asked.reduce((sum, need) => sum + need.ahIn(living), 0),
     made: made.find((m) => m.livingId === living.id) ?? null,
   }));
   let worst: Balance['worst'] = null;

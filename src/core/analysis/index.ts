@@ -1,6 +1,6 @@
 export { analyse, type Analysis, createMemory, type LoadResult, type Memory, workedCircuit, workedPath } from './analysis';
 export { type Compared, compareCandidate } from './candidates';
-export { autonomyH, type Balance, type Need } from './balance';
+export { autonomyH, type Balance, type Need, needsOf } from './balance';
 export { cured, type Cured, cureOf } from './cured';
 export { analysisDelta, type AnalysisDelta, withAnalysisDelta } from './delta';
 export { type Growth, type GrowthLine, whatIfItGrows } from './grow';

@@ -15,7 +15,7 @@ test('50 A at 14 V over 0.87 and 0.95 are 3.68 A of 230 V, and 7.06 A of 120 V',
   const american = bareBoat('awg');
   expect([acVolts(boat), acVolts(american)]).toEqual([230, 120]);
   expect(chargerAcA(american, charger)).toBeCloseTo((14 * 50) / (0.87 * 0.95 * 120), 9);
-  expect(chargingV(bareBoat('metric', 24))).toBe(28);
+  expect(chargingV(bareBoat('metric', 24), { bankId: null })).toBe(28);
 });
 test('an AC limit binds below what it draws, leaves it alone above, and of nothing makes nothing', () => {
   expect(chargerAmps(boat, charger, 2)).toBeCloseTo((2 * 230 * 0.95 * 0.87) / 14, 9);

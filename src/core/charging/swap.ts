@@ -1,6 +1,6 @@
 /** What has to fit before an alternator goes on, and what a swap changes aboard. */
 import { servingOf } from '../topology';
-import { type Design, type Source, rowOf } from '../design';
+import { type Design, type Source, rowOf, nominalVOf } from '../design';
 import { type Alternator, alternatorAt, cutInRpm, pulleyRatio } from './alternator';
 
 export interface FitLine {
@@ -67,7 +67,7 @@ const EXCITE: Readonly<Record<Alternator['excitation'], string>> = {
 export function swapLines(design: Design, was: Source, becomes: Source): SwapLine[] {
   const [a, b] = [was.alternator, becomes.alternator];
   if (!a || !b) return [];
-  const { systemV } = design.boat;
+  const systemV = nominalVOf(design, was.bankId);
   const idle = (x: Alternator) => alternatorAt(x, systemV, design.engine.idleRpm, 0, Infinity).hotA;
   const cruise = (x: Alternator) => alternatorAt(x, systemV, design.engine.cruiseRpm, 0, Infinity);
   const out: SwapLine[] = [

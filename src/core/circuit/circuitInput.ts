@@ -81,7 +81,6 @@ export interface Gathered {
   readonly circuit: Circuit;
   readonly house: HouseRules;
   readonly school: School;
-  readonly systemV: number;
   readonly volts: StudyVolts;
   readonly upstream: Upstream;
   readonly panel: Panel | null;
@@ -183,7 +182,8 @@ function limitsOf(house: HouseRules, load: Load | null, isPanel: boolean, charge
 }
 
 export function circuitInput(g: Gathered): CircuitInput {
-  const { circuit, house, systemV } = g;
+  const { circuit, house } = g;
+  const systemV = g.volts.nominalV;
   const isFeeder = g.panels.some((p) => p !== null);
   const indexOf = new Map(circuit.taps.map((tap, i) => [tap.id, i]));
   const found = standing(circuit);

@@ -23,6 +23,8 @@ export interface VoltsLost {
   /** Below its rest volts the bank itself sags by, V: no copper gives it back. null where it is not counted. */
   readonly bankSagV: number | null;
   /** Most the whole path may lose, and its own run of it, V; own null where a start is judged. */
+  /** Nominal volts that percents are of. */
+  readonly nominalV: number;
   readonly limitV: number;
   readonly ownLimitV: number | null;
   readonly passes: boolean;
@@ -145,6 +147,7 @@ function atWork(chain: readonly WorkedCircuit[], worked: WorkedCircuit): VoltsLo
     postsV,
     loadV: worst.loadV,
     bankSagV: null,
+    nominalV: input.systemV,
     limitV: (worst.limitPct * input.systemV) / 100,
     ownLimitV: (worst.allowedPct * input.systemV) / 100,
     passes: drop.passes && (panel !== null || drop.wholePasses),
@@ -163,6 +166,7 @@ function atStart(chain: readonly WorkedCircuit[], worked: WorkedCircuit): VoltsL
   const bank = input.upstream.bank;
   return {
     when: 'as it starts',
+    nominalV: input.systemV,
     tap: start.name,
     postsV: surge.sagV,
     loadV: surge.loadV,

@@ -1,5 +1,6 @@
 export { type Demand, type DemandItem, feederDemand, type Surge } from './feederDemand';
-export { loadCurrent, type LoadCurrent, type StudyVolts } from './loadCurrent';
+export { loadCurrent, type LoadCurrent } from './loadCurrent';
+export { studyVolts, type StudyVolts } from './studyVolts';
 export { nominalW, standingA } from './nominal';
 export { type DemandRollUp, rollUpDemand, demandItem } from './rollUp';
 export { cover, spanH, spansOf } from './spans';

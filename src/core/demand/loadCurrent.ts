@@ -1,11 +1,6 @@
 /** Working current of a load by its behaviour (docs/methods.md, M0). All currents in A, per row (quantity included). */
 import type { Load } from '../design';
-
-export interface StudyVolts {
-  /** Lowest bank volts of the study and highest charging volts. */
-  readonly lowV: number;
-  readonly chargingV: number;
-}
+import type { StudyVolts } from './studyVolts';
 
 export interface LoadCurrent {
   readonly nominalW: number;
@@ -24,7 +19,7 @@ export interface LoadCurrent {
 /** Rating computed with, W or A: of equipment not chosen yet, the heaviest candidate's. */
 export const studyRating = (load: Load): number => Math.max(load.rating, load.range?.toRating ?? 0);
 
-export function loadCurrent(load: Load, volts: StudyVolts): LoadCurrent {
+export function loadCurrent(load: Load, volts: Pick<StudyVolts, 'lowV' | 'chargingV'>): LoadCurrent {
   const rating = studyRating(load);
   const oneA = load.ratingBy === 'A' ? rating : rating / load.nominalV;
   const nominalA = oneA * load.quantity;

@@ -76,8 +76,8 @@ const RATED: Readonly<Record<(typeof SOURCE_KINDS)[number], number>> = {
   portable: 30,
 };
 
-/** A new source with typical figures of its kind. */
-export function blankSource(id: string, kind: Source['kind'], systemV: number, bankId: string | null): Source {
+/** A new source with typical figures of its kind. @param systemV volts of the bank it charges. @param fromV of the bank a DC–DC draws from. */
+export function blankSource(id: string, kind: Source['kind'], systemV: number, bankId: string | null, fromV = systemV): Source {
   const times = systemV / 12;
   const ratedA = Math.round(RATED[kind] / times);
   const regulator = blankRegulator(times);
@@ -113,7 +113,7 @@ export function blankSource(id: string, kind: Source['kind'], systemV: number, b
           }
         : null,
     charger: kind === 'shore charger' || kind === 'portable' ? { efficiency: 0.87, powerFactor: 0.95, outputs: 1 } : null,
-    dcdc: kind === 'DC–DC' ? { efficiency: 0.92, startV: 13.3 * times, stopV: 12.8 * times } : null,
+    dcdc: kind === 'DC–DC' ? { efficiency: 0.92, startV: 13.3 * (fromV / 12), stopV: 12.8 * (fromV / 12) } : null,
     solar:
       kind === 'solar'
         ? {

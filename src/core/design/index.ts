@@ -146,3 +146,4 @@ export { joinMachines, untiedChargers, untiedInverters, untiedSources } from './
 export { enclosureOf, IP_CODES, parseIp, waterFigure } from './enclosure';
 export { kindByName, kindOf, standsAtItsWork, type LoadKind, LOAD_KINDS } from './loadKind';
 export { startBankOf } from './startBank';
+export { blocksV, madeForV, nominalVOf } from './volts';

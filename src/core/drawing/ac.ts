@@ -1,6 +1,7 @@
 /** The AC side on the line drawing: sources, panels and branches with live, neutral and earth, and where neutral meets earth in a state. */
+import { bankOfLoads } from '../topology';
 import { type AcCircuitResult, acCircuits, type AcState, SERVICES } from '../ac';
-import { type AcCircuit, type AcSource, type Design, type Load, rowOf } from '../design';
+import { type AcCircuit, type AcSource, type Design, type Load, rowOf, nominalVOf } from '../design';
 import { round3, show, sizeName } from '../quantity';
 import { type Pen, said } from './pen';
 import type { About, SymbolKind } from './types';
@@ -17,7 +18,11 @@ export function drawAc(pen: Pen): void {
   const bonds = shownBonds(pen);
   for (const s of design.acSources) {
     const row = batteryRow(design, s);
-    if (row) pen.put(`DC of ${s.id}`, 'cell', `${design.boat.systemV} V bank`, row.name, { kind: 'load', id: row.id });
+    if (row)
+      pen.put(`DC of ${s.id}`, 'cell', `${nominalVOf(design, bankOfLoads(design).get(row.id))} V bank`, row.name, {
+        kind: 'load',
+        id: row.id,
+      });
   }
   for (const b of bonds) pen.put(b.id, b.aboard ? 'bond' : 'earth', b.label, b.under, b.about);
   for (const s of design.acSources) putSource(pen, s);

@@ -1,6 +1,6 @@
 /** How long each source takes to fill the bank, and where more would help: output, battery or sun (docs/methods.md, M10). */
 import { alternatorAt, chargerAmps } from '../charging';
-import { type Design, type Source, rowOf } from '../design';
+import { type Design, type Source, rowOf, nominalVOf } from '../design';
 import { bankSource } from '../bank';
 import { runDays } from './cruise';
 import { houseIndex, sceneOf } from './scene';
@@ -46,7 +46,7 @@ export function fillTimes(design: Design, rpm: number = design.engine.cruiseRpm,
         return null;
       });
       const givesA = source.alternator
-        ? alternatorAt(source.alternator, design.boat.systemV, rpm, 0, Infinity).beltA
+        ? alternatorAt(source.alternator, nominalVOf(design, source.bankId), rpm, 0, Infinity).beltA
         : source.kind === 'DC–DC'
           ? source.ratedA
           : chargerAmps(design, source, Infinity);

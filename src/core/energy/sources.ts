@@ -2,7 +2,7 @@
 import { alternatorAt, chargerAmps, chargingV, labelCurve, monotone } from '../charging';
 import { acFor } from '../ac';
 import { cover, spanH, spansOf } from '../demand';
-import type { Living, Source, Span } from '../design';
+import { type Living, type Source, type Span, nominalVOf } from '../design';
 import type { SceneParts } from './parts';
 
 /** What a source's output depends on. */
@@ -53,7 +53,7 @@ export function limitsOf(design: SceneParts, source: Source, living: Living, n: 
       const label = labelCurve(alternator);
       each(
         spansOf(living, 'engine').map(stretched),
-        (s) => alternatorAt(alternator, design.boat.systemV, s.level, 0, Infinity, label).beltA,
+        (s) => alternatorAt(alternator, nominalVOf(design, source.bankId), s.level, 0, Infinity, label).beltA,
       );
       break;
     }
@@ -75,7 +75,7 @@ export function limitsOf(design: SceneParts, source: Source, living: Living, n: 
             ? ((length / Math.PI) * (Math.cos((Math.PI * (from - s.fromH)) / length) - Math.cos((Math.PI * (to - s.fromH)) / length))) /
               (to - from)
             : 0;
-        return Math.min(noonW(source, s.level, length) * mean, (source.solar?.controllerA ?? 0) * chargingV(design));
+        return Math.min(noonW(source, s.level, length) * mean, (source.solar?.controllerA ?? 0) * chargingV(design, source));
       });
       break;
     case 'wind':

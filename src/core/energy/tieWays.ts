@@ -1,5 +1,5 @@
 /** The ways to join a house and a start bank, run through the same cruise and compared by consequence. */
-import { type Bank, blankTie, blankSource, type Design, type BankTie, type Source } from '../design';
+import { type Bank, blankTie, blankSource, blocksV, type Design, type BankTie, type Source } from '../design';
 import { crankIndex, houseIndex, type Scene, sceneOf } from './scene';
 import { cruiseOf, type CruiseResult, daysOf, runDays } from './cruise';
 import { startsFrom } from '../bank';
@@ -54,12 +54,14 @@ export interface BankSide {
   readonly hoursTo95: number | null;
 }
 
-/** The design with its banks joined in another way; null where there is nothing to join. */
+/** The design with its banks joined in another way; null where there is nothing to join, or where the way does not join such banks. */
 export function joinedBy(design: Design, way: TieWay): Design | null {
   const house = design.banks[houseIndex(design.banks)];
   const start = design.banks[crankIndex(design)];
   if (!house || !start || house.id === start.id) return null;
   if (way === 'as designed') return design;
+  // Banks of unlike volts are only joined by what converts.
+  if (blocksV(house) !== blocksV(start) && way !== 'DC–DC charger' && way !== 'not joined') return null;
   const { systemV } = design.boat;
   const bare: Design = {
     ...design,
@@ -91,14 +93,14 @@ export function joinedBy(design: Design, way: TieWay): Design | null {
     case 'voltage-sensitive relay':
       return { ...bare, joins: [{ ...blankTie('way', 'relay', systemV), ...ends }] };
     case 'DC–DC charger':
-      return { ...bare, sources: [...bare.sources, dcdc(start, house, systemV)] };
+      return { ...bare, sources: [...bare.sources, dcdc(start, house)] };
     case 'not joined':
       return bare;
   }
 }
 
-function dcdc(to: Bank, from: Bank, systemV: number): Source {
-  const s = blankSource('way', 'DC–DC', systemV, to.id);
+function dcdc(to: Bank, from: Bank): Source {
+  const s = blankSource('way', 'DC–DC', blocksV(to), to.id, blocksV(from));
   return { ...s, fromBankId: from.id, ratedA: Math.min(s.ratedA, Math.max(5, to.blockAh * to.strings * 0.25)) };
 }
 

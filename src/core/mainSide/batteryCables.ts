@@ -3,7 +3,6 @@ import type { CircuitResult } from '../circuit';
 import { type BatteryCable, share, rowOf, partsRead } from '../design';
 import type { BankSource } from '../bank';
 import { sameParts } from '../topology';
-import type { StudyVolts } from '../demand';
 import { LEAD_READS, type LeadParts } from './parts';
 import { batteryCableResult, type BatteryCableResult, positiveMm2 } from './sizing';
 
@@ -35,18 +34,17 @@ export function batteryCableResults(
   design: LeadParts,
   circuits: readonly CircuitResult[],
   banks: readonly BankSource[],
-  volts: StudyVolts,
   memory: BatteryCableMemory,
 ): readonly BatteryCableResult[] {
   if (design.leads.length === 0) return NONE;
-  const shared: readonly unknown[] = [...partsRead(design, LEAD_READS), volts];
+  const shared: readonly unknown[] = partsRead(design, LEAD_READS);
   const compute = (lead: BatteryCable, positives: readonly BatteryCableResult[]): BatteryCableResult => {
     const feeder = lead.from.kind === 'bar' ? design.leads : null;
     const loads = [lead.from, lead.to].flatMap((e) => (e.kind === 'case' ? (rowOf(design.loads, e.id) ?? []) : []));
     const deps: unknown[] = [lead, ...shared, feeder, ...loads, ofCircuits(design, circuits, lead), ...positives];
     const kept = memory.byId.get(lead.id);
     if (kept && sameParts(kept.deps, deps)) return kept.result;
-    const result = share(kept?.result, batteryCableResult(design, circuits, banks, volts, lead, positives));
+    const result = share(kept?.result, batteryCableResult(design, circuits, banks, lead, positives));
     memory.byId.set(lead.id, { deps, result });
     return result;
   };

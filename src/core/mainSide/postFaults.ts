@@ -4,7 +4,6 @@ import { bankPost, endNode, tieSide } from '../topology';
 import type { PostFaultParts } from './parts';
 import { batteryCableResult } from './sizing';
 import type { BankSource } from '../bank';
-import type { StudyVolts } from '../demand';
 import { type NetBranch, prepare, shortsOf } from '../solve';
 
 const EARTH = 'negative';
@@ -14,7 +13,7 @@ const EARTH = 'negative';
  * join (cold copper; joints and devices zero; a side nobody has entered counts as none), and by what charges them at its limit.
  * A splitter's diodes hold back. The same objects where nothing is added.
  */
-export function withPostFaults(parts: PostFaultParts, banks: readonly BankSource[], volts: StudyVolts): readonly BankSource[] {
+export function withPostFaults(parts: PostFaultParts, banks: readonly BankSource[]): readonly BankSource[] {
   // What joins banks carries what it is rated for, whatever the circuits ask.
   const design = { ...parts, circuits: [], loads: [] };
   const joins = design.joins.filter((j) => j.kind !== 'splitter' && j.firstId !== null && j.secondId !== null);
@@ -25,7 +24,7 @@ export function withPostFaults(parts: PostFaultParts, banks: readonly BankSource
     if (lead.rail !== 'positive') continue;
     const [a, b] = [endNode(lead.from, lead), endNode(lead.to, lead)];
     if (a === b || ![lead.from, lead.to].some((e) => e.kind === 'join first' || e.kind === 'join second')) continue;
-    const { conductor, lengthM } = batteryCableResult(design, [], banks, volts, lead);
+    const { conductor, lengthM } = batteryCableResult(design, [], banks, lead);
     branches.push({ id: lead.id, a, b, ohm: conductorOhm(conductor.r20OhmPerKm, lengthM, 20) });
     landed.add(a).add(b);
   }

@@ -2,12 +2,13 @@
 import { type Conductor, CONDUCTORS, deviceOhm, findConductor, JOINT_OHM, AMBIENT_C, CRANK_PCT } from '../rules';
 import { analyseCircuit, type CircuitResult, NOWHERE } from '../circuit';
 import { ampacityA, conductorOhm, conductorTempC, derate, dutyEquivalentA, rulingPlace, timeConstantS } from '../conductor';
-import { blankCircuit, blankLoad, type BatteryCable, type Place, rowOf, startBankOf } from '../design';
+import { blankCircuit, blankLoad, type BatteryCable, nominalVOf, type Place, rowOf, startBankOf } from '../design';
 import { bankRestV, type BankSource, bankTempC } from '../bank';
-import { loadCurrent, type StudyVolts } from '../demand';
+import { loadCurrent, studyVolts } from '../demand';
 import { round3, sizeName } from '../quantity';
 import type { LeadParts } from './parts';
 import { carries, type Carries } from './carries';
+import { bankOfCable } from './ofBank';
 import { endPlaceId, batteryCableLengthM } from '../topology';
 
 /** Least copper of a bonding conductor, of the earth bar's joint, mm2: 8 AWG, 10 mm2. Small-craft standards of both schools; verify. */
@@ -55,11 +56,11 @@ function asCircuit(
   { amps }: Carries,
   lengthM: number,
   places: readonly Place[],
-  volts: StudyVolts,
   bank: BankSource,
 ): CircuitResult {
+  const volts = studyVolts(design, bank);
   const load = {
-    ...blankLoad(lead.to.id, design.boat.systemV),
+    ...blankLoad(lead.to.id, volts.nominalV),
     name: lead.name,
     group: 'charging' as const,
     ratingBy: 'A' as const,
@@ -78,7 +79,6 @@ function asCircuit(
     circuit,
     house: design.house,
     school: design.boat.ruleSet,
-    systemV: design.boat.systemV,
     volts,
     upstream: { ...NOWHERE, bank, place: places[0] ?? null, atBank: true },
     panel: null,
@@ -189,7 +189,6 @@ export function batteryCableResult(
   design: LeadParts,
   circuits: readonly CircuitResult[],
   banks: readonly BankSource[],
-  volts: StudyVolts,
   lead: BatteryCable,
   positives: readonly BatteryCableResult[] = [],
 ): BatteryCableResult {
@@ -212,7 +211,7 @@ export function batteryCableResult(
     load.cranks ? ruling.ratingC : conductorTempC(ruling.ambientC, ruling.ratingC, load.amps, ampacityA(c, ruling));
   const inlineOhm = lead.through.reduce((total, d) => total + deviceOhm(d), 0);
   const bank = feeding(design, lead, banks);
-  const device = bank && lead.fused ? asCircuit(design, lead, load, lengthM, places, volts, bank) : null;
+  const device = bank && lead.fused ? asCircuit(design, lead, load, lengthM, places, bank) : null;
 
   const rungs: LeadRung[] = [];
   const rung = (by: string, why: string, passes: (c: Conductor) => boolean) => {
@@ -228,13 +227,10 @@ export function batteryCableResult(
     );
     const charges = !load.cranks && ofSource(design, lead);
     const pct = load.cranks ? CRANK_PCT : house.criticalDropPct * (charges ? ONE_WAY : 1);
-    const allowedV = (boat.systemV * pct) / 100;
+    const nominalV = nominalVOf(design, bankOfCable(design, lead));
+    const allowedV = (nominalV * pct) / 100;
     const share = charges ? `, its part of the ${house.criticalDropPct} % out and back` : '';
-    rung(
-      'drop',
-      `${round3(pct)} % of ${boat.systemV} V in this lead${share}`,
-      (c) => load.amps * (ohm(c, warm(c)) + inlineOhm) <= allowedV,
-    );
+    rung('drop', `${round3(pct)} % of ${nominalV} V in this lead${share}`, (c) => load.amps * (ohm(c, warm(c)) + inlineOhm) <= allowedV);
   }
   if (device) {
     const { ratingA, familyName } = device.own.protection;

@@ -1,8 +1,8 @@
 /** A generator against its appliances and its charging: motors in starting order, fuel, hours (docs/methods.md, M12). */
 import { PULL_IN_PART } from '../rules';
-import { chargerAmps } from '../charging';
+import { chargerAmps, chargingV } from '../charging';
 import { spanH, spansOf } from '../demand';
-import { type AcSource, type Design, type Living, rowOf, sourcesAboard } from '../design';
+import { type AcSource, type Design, type Living, rowOf, sourcesAboard, madeForV } from '../design';
 import { runStudy } from './study';
 import type { Analysed } from './system';
 import {
@@ -100,8 +100,7 @@ function dayOf(design: Design, analysis: WithNeeds, source: AcSource, g: NonNull
   const span = spans[0] ?? { id: 'asked', what: 'generator' as const, fromH: 0, toH: 1, level: 0 };
   const chargesA = chargers.reduce((sum, s) => sum + chargerAmps(design, s, acFor(design, living, span, s)), 0);
   const chargingW = chargers.reduce(
-    (sum, s) =>
-      sum + (((14 * design.boat.systemV) / 12) * chargerAmps(design, s, acFor(design, living, span, s))) / (s.charger?.efficiency ?? 1),
+    (sum, s) => sum + (chargingV(design, s) * chargerAmps(design, s, acFor(design, living, span, s))) / (s.charger?.efficiency ?? 1),
     0,
   );
   const ratedW = 1000 * g.kva * g.powerFactor;
@@ -139,6 +138,6 @@ function startCircuit(design: Design, analysis: WithNeeds, loadId: string | null
   };
   const volts = rowOf(runStudy(design, analysis, study).loads, load.id)?.volts ?? NaN;
   if (Number.isNaN(volts)) return null;
-  const pullInV = load.minV ?? PULL_IN_PART * design.boat.systemV;
+  const pullInV = load.minV ?? PULL_IN_PART * madeForV(load.nominalV);
   return { loadId: load.id, volts, pullInV, passes: volts >= pullInV };
 }

@@ -1,10 +1,10 @@
 /** An inverter in its place, on its battery: what it gives, what it draws, what its cable, fuse and case earth must be (docs/methods.md, M12). */
-import { servingOf } from '../topology';
+import { servingOf, bankOfLoads } from '../topology';
 import { type BankSource, effectiveA, houseBanks } from '../bank';
 import { runStudy } from './study';
 import type { Analysed } from './system';
 import { type Conductor, CONDUCTORS, findConductor, findFamily, AMBIENT_C, GIVES_UP_PART, RIPPLE } from '../rules';
-import { type AcLoad, type AcSource, type Design, type Load, type Study, rowOf } from '../design';
+import { type AcLoad, type AcSource, type Design, type Load, type Study, rowOf, nominalVOf } from '../design';
 import { inverterVa, restW, rowsOn, vaOf, wattsOf } from '../ac';
 
 export interface MotorStartOn {
@@ -52,6 +52,8 @@ export interface InverterAnswer {
   readonly hoursFromFull: number;
   readonly hoursFromSoc: number;
   /** A day of idling, and of sleep, Ah of the bank. */
+  /** Nominal volts of its bank. */
+  readonly nominalV: number;
   readonly idleAhDay: number;
   readonly sleepAhDay: number | null;
   readonly restAhDay: number;
@@ -115,12 +117,13 @@ function answerOf(design: Design, analysed: Analysed, banks: readonly BankSource
   const wantedW = wanted.reduce((sum, l) => sum + wattsOf(design, l).watts, 0);
   const wantedVa = wanted.reduce((sum, l) => sum + vaOf(design, l), 0);
   const row = rowOf(design.loads, i.loadId);
-  const systemV = design.boat.systemV;
+  const bankId = row && bankOfLoads(design).get(row.id);
+  const systemV = nominalVOf(design, bankId);
   const dcW = wantedW > 0 ? wantedW / i.efficiency + i.idleW : 0;
   const minV = row?.minV ?? GIVES_UP_PART * systemV;
   const now = drawn(design, analysed, row, dcW, minV);
   const full = drawn(design, analysed, row, va > 0 ? va / i.efficiency + i.idleW : 0, minV);
-  const bank = houseBanks(design, banks)[0];
+  const bank = banks.find((b) => b.bankId === bankId) ?? houseBanks(design, banks)[0];
   const meanA = dcW / (bank?.nominalV ?? systemV);
   const perHour = bank ? effectiveA(meanA, bank.capacityAh, bank.chemistry.leadAcid ? bank.chemistry.peukert : 1) : 0;
   const ahTo = (from: number) => (bank ? Math.max(0, from - bank.chemistry.windowLowSoc) * bank.capacityAh : 0);
@@ -146,6 +149,7 @@ function answerOf(design: Design, analysed: Analysed, banks: readonly BankSource
     caseHas: caseOf(design, analysed, source),
     hoursFromFull: hours(ahTo(1)),
     hoursFromSoc: hours(ahTo(design.acRules.inverterSoc)),
+    nominalV: systemV,
     idleAhDay: day(i.idleW),
     sleepAhDay: i.sleepW === null ? null : day(i.sleepW),
     restAhDay: day(restW(source)),

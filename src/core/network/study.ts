@@ -1,6 +1,6 @@
 /** A study answered: volts at every load, what falls out of its band, heat in every run, and what would cure it (docs/methods.md, M6). */
 import type { CircuitResult } from '../circuit';
-import { type Design, type Load, type Study, rowOf } from '../design';
+import { type Design, type Load, type Study, rowOf, madeForV } from '../design';
 import { CONDUCTORS, SEGMENT_JOINTS_OHM } from '../rules';
 import { upFrom, servingOf } from '../topology';
 import { flowOneWay } from './oneWay';
@@ -72,8 +72,8 @@ export interface StudyAnswer {
   readonly cure: Cure | null;
 }
 
-/** Least volts of a load: its maker's, else the house rule for starts. */
-export const leastV = (design: Design, load: Load): number => load.minV ?? (design.boat.systemV * design.house.surgeVoltsPct) / 100;
+/** Least volts of a load: its maker's, else the house rule for starts, of the nominal volts it is made for. */
+export const leastV = (design: Design, load: Load): number => load.minV ?? (madeForV(load.nominalV) * design.house.surgeVoltsPct) / 100;
 
 /** @param analysed results of this process, not copies. */
 export function runStudy(design: Design, analysed: Analysed, study: Study, hands: Hands | null = null): StudyAnswer {

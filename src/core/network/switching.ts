@@ -1,5 +1,5 @@
 /** Working the boat's own switches: what is live, what charges and what feeds what as they stand, and what an act brings about (docs/methods.md, "Switching"). */
-import { asDecided, type Design, type BankTie, type Load, type Severity, type Study, rowOf, startBankOf } from '../design';
+import { asDecided, type Design, type BankTie, type Load, madeForV, type Severity, type Study, rowOf, startBankOf } from '../design';
 import { bankPost, servingOf } from '../topology';
 import { isCharging } from '../demand';
 import { runStudy, type StudyAnswer } from './study';
@@ -222,8 +222,10 @@ export function consequencesOf(whole: Design, analysed: Analysed, before: Standi
         'Open its own disconnect and lock it before anything is touched; prove dead with a proved tester.',
       );
   }
-  if (act.do === 'switch' && !now.open.has(act.circuitId) && design.boat.systemV >= 24) {
-    const wakes = design.loads.filter((l) => isInverter(l) && dead(was.liveCircuits).includes(l) && !dead(is.liveCircuits).includes(l));
+  if (act.do === 'switch' && !now.open.has(act.circuitId)) {
+    const wakes = design.loads.filter(
+      (l) => isInverter(l) && madeForV(l.nominalV) >= 24 && dead(was.liveCircuits).includes(l) && !dead(is.liveCircuits).includes(l),
+    );
     if (wakes.length > 0)
       say(
         'note',

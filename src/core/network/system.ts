@@ -1,7 +1,18 @@
 /** The boat as one network: banks, feeders, panels, branches, sources and loads, both conductors apart (docs/methods.md, M6). */
 import { alternatorAt, chargerAmps } from '../charging';
 import { type CircuitResult } from '../circuit';
-import { asDecided, type Circuit, type Design, type BankTie, type Load, type Source, type Study, rowOf, startBankOf } from '../design';
+import {
+  asDecided,
+  type Circuit,
+  type Design,
+  type BankTie,
+  type Load,
+  type Source,
+  type Study,
+  rowOf,
+  startBankOf,
+  nominalVOf,
+} from '../design';
 import { TYPICAL_PATH_OHM } from '../rules';
 import { isCharging, loadCurrent } from '../demand';
 import { bankRestV, bankSource } from '../bank';
@@ -236,7 +247,7 @@ function sourceOf(
   if (bankId === null) return [];
   const limitA =
     s.kind === 'alternator' && s.alternator && study.engineRpm > 0
-      ? alternatorAt(s.alternator, design.boat.systemV, study.engineRpm, 0, Infinity).beltA
+      ? alternatorAt(s.alternator, nominalVOf(design, bankId), study.engineRpm, 0, Infinity).beltA
       : s.kind === 'shore charger' && study.shore
         ? chargerAmps(design, s, Infinity)
         : 0;

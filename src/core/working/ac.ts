@@ -273,7 +273,7 @@ function inverterSections(design: Design, i: InverterAnswer, units: Units): Work
         }),
         line(`from ${Math.round(100 * design.acRules.inverterSoc)} %`, i.hoursFromSoc, 'h', show(i.hoursFromSoc, 'h', units)),
         line('left on, a day', i.idleAhDay, 'Ah', show(i.idleAhDay, 'Ah', units), {
-          formula: `24 h × ${source?.idleW ?? 0} W ÷ ${design.boat.systemV} V`,
+          formula: `24 h × ${source?.idleW ?? 0} W ÷ ${i.nominalV} V`,
         }),
         ...(i.sleepAhDay === null
           ? []

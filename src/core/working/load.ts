@@ -1,5 +1,5 @@
 /** The working of a load's current and daily need, and of the balance line's figures. */
-import { type Analysis, autonomyH, type Need } from '../analysis';
+import { type Analysis, autonomyH, type Need, needsOf } from '../analysis';
 import { houseBanks } from '../bank';
 import { dayAh, standsBy } from '../energy';
 import { dayLoads } from '../ac';
@@ -15,8 +15,7 @@ export function loadWorking(design: Design, analysis: Analysis, loadId: string, 
   const load = rowOf(design.loads, loadId);
   const result = rowOf(analysis.loads, loadId);
   if (!load || !result) return undefined;
-  const { current } = result;
-  const { volts } = analysis;
+  const { current, volts } = result;
   const holds = (b: typeof load.behaviour) => (load.behaviour === b ? 'this load' : 'were it so');
   const amp = (label: string, value: number, formula: string, source: string): WorkingLine => ({
     label,
@@ -79,8 +78,8 @@ export function needWorking(design: Design, analysis: Analysis, livingId: string
   const need = analysis.balance.needs.find((x) => x.livingId === livingId);
   const needAh = need?.needAh ?? 0;
   const living = rowOf(design.living, livingId);
-  const parts = dayLoads(design)
-    .map((load) => ({ load, ah: living ? dayAh(load, living) : 0 }))
+  const parts = needsOf(design)
+    .map(({ load, ahIn }) => ({ load, ah: living ? ahIn(living) : 0 }))
     .filter((p) => p.ah > 0)
     .sort((a, b) => b.ah - a.ah);
   const shown = parts.slice(0, 12);

@@ -18,8 +18,8 @@ export function Appliances() {
   const [filter, setFilter] = useState('');
   const [chosen, setChosen] = useState<string | null>(null);
   const file = useRef<HTMLInputElement>(null);
-  const { boat, living, places, sources } = design;
-  const columns = useMemo(() => applianceColumns({ boat, living, places, sources }), [boat, living, places, sources]);
+  const { boat, banks, living, places, sources } = design;
+  const columns = useMemo(() => applianceColumns({ boat, banks, living, places, sources }), [boat, banks, living, places, sources]);
   const add = (rows: readonly AcLoad[], label: string) => {
     if (design.acLoads.length + rows.length > BOUNDS.acLoads)
       return store.say('refused', `At most ${BOUNDS.acLoads} AC appliances are taken.`);

@@ -20,7 +20,7 @@ import { cellsOf, hoursColumns, map } from '@/ui/sheet/cells';
 /** A typed figure is no longer the list's typical one; until its source is stated it counts as estimated. */
 const typed = (row: AcLoad): Pick<AcLoad, 'mark'> => ({ mark: row.mark === 'typical' ? 'estimated' : row.mark });
 
-export function applianceColumns(design: Pick<Design, 'boat' | 'living' | 'places' | 'sources'>): Column<AcLoad>[] {
+export function applianceColumns(design: Pick<Design, 'boat' | 'banks' | 'living' | 'places' | 'sources'>): Column<AcLoad>[] {
   const units = design.boat;
   const c = cellsOf<AcLoad>(units);
   const charged = (r: AcLoad) => r.chargerId !== null;

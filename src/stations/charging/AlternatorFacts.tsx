@@ -1,7 +1,7 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { useMemo, useState } from 'react';
-import { BELTS, EXCITATION, MOUNTINGS, PULLEYS, ROTATIONS, type Source, rowOf } from '@/core/design';
+import { BELTS, EXCITATION, MOUNTINGS, PULLEYS, ROTATIONS, type Source, rowOf, nominalVOf } from '@/core/design';
 import { alternatorAt, cutInRpm, fitLines, labelCurve, pulleyRatio, swapLines } from '@/core/charging';
 import { isLed, swapGrowth } from '@/core/analysis';
 import { chemistryOf } from '@/core/bank';
@@ -24,7 +24,8 @@ export function AlternatorFacts({ source, put }: { source: Source; put: PutSourc
   const { engine, boat } = design;
   const a = source.alternator;
   const bank = rowOf(design.banks, source.bankId);
-  const times = boat.systemV / 12;
+  const nominalV = nominalVOf(design, source.bankId);
+  const times = nominalV / 12;
   const { paths } = useAnalysis();
   const pathMohm = source.pathMohm ?? paths[source.id];
   const table = useMemo(() => {
@@ -36,9 +37,9 @@ export function AlternatorFacts({ source, put }: { source: Source; put: PutSourc
     const steps = 40;
     return Array.from({ length: steps + 1 }, (_, i) => {
       const rpm = Math.round((engine.maxRpm * i) / steps);
-      return alternatorAt(a, boat.systemV, rpm, path, room, label);
+      return alternatorAt(a, nominalV, rpm, path, room, label);
     });
-  }, [a, pathMohm, source.regulator, bank, engine.maxRpm, boat.systemV, times]);
+  }, [a, pathMohm, source.regulator, bank, engine.maxRpm, nominalV, times]);
   if (!a) return null;
   const others = [
     ...design.sources.filter((s) => s.kind === 'alternator' && s.id !== source.id).map((s) => ({ key: s.id, name: s.name, source: s })),

@@ -1,7 +1,7 @@
 'use client';
 /** What is particular to one kind of source: charger, DC–DC, array, wind. */
 import type { Source } from '@/core/design';
-import { arrayFigures, chargerAcA } from '@/core/charging';
+import { arrayFigures, chargerAcA, chargingV } from '@/core/charging';
 import { round3, show } from '@/core/quantity';
 import { useDesign } from '@/ui/boat/context';
 import { Figure, OptionalFigure, Tick } from '@/ui/field';
@@ -90,7 +90,7 @@ export function SolarFacts({ source, put }: Own) {
   const { solar } = source;
   if (!solar) return null;
   const units = design.boat;
-  const f = arrayFigures(solar, (14 * units.systemV) / 12);
+  const f = arrayFigures(solar, chargingV(design, source));
   const figure = (
     key: keyof typeof solar,
     label: string,

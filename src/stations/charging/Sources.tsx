@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { addOp, blankSource, removeSource, type Source, sourcesAboard, SOURCE_KINDS, rowOf } from '@/core/design';
+import { addOp, blankSource, nominalVOf, removeSource, type Source, sourcesAboard, SOURCE_KINDS, rowOf } from '@/core/design';
 import { houseIndex } from '@/core/energy';
 import { round3 } from '@/core/quantity';
 import { useAnalysis, useAsked, useDesign, useFreshId, useStore } from '@/ui/boat/context';
@@ -17,7 +17,7 @@ export function Sources() {
   const fresh = useFreshId();
   const [id, setId] = useState<string | null>(null);
   const source = rowOf(design.sources, id) ?? design.sources[0];
-  const { sources, banks, engine, boat } = design;
+  const { sources, banks, engine } = design;
   const aboard = sourcesAboard(sources);
   const fills = useAsked('fills', (r) => r.fills()) ?? [];
   const bankName = (bankId: string | null) => rowOf(banks, bankId)?.name ?? 'no bank';
@@ -25,7 +25,8 @@ export function Sources() {
     const next = fresh('q');
     const start = banks.find((b) => b.job === 'start');
     const from = banks[houseIndex(banks)]?.id ?? null;
-    const blank = blankSource(next, kind, boat.systemV, kind === 'DC–DC' ? (start?.id ?? null) : from);
+    const to = kind === 'DC–DC' ? (start?.id ?? null) : from;
+    const blank = blankSource(next, kind, nominalVOf(design, to), to, nominalVOf(design, from));
     const same = sources.filter((s) => s.name === blank.name || s.name.startsWith(`${blank.name} `)).length;
     const row = same > 0 ? { ...blank, name: `${blank.name} ${same + 1}` } : blank;
     store.edit(`add ${kind}`, [addOp(design, 'sources', kind === 'DC–DC' ? { ...row, fromBankId: from } : row)]);

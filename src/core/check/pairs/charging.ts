@@ -104,5 +104,6 @@ export const CHARGING: readonly Pair[] = [
   pair('bms-volts', quietBoat({ bms }), 'banks.house.bms.underV', 15),
   pair('bms-warns', quietBoat({ chemistry: 'lfp', bms }), 'banks.house.bms.warns', false),
   pair('sharing', quietBoat({ strings: 4, links: { way: 'bus bars', size: '16', lengthM: 0.5 } }), 'banks.house.links.way', 'one end'),
+  pair('engine-volts', cold, 'engine.crankMinV', 18),
   pair('cranking', cold, 'engine.crankA', 900),
 ];

@@ -1,5 +1,5 @@
 /** Rules on banks, their boxes, BMS and links, and on what joins them. */
-import { type Bank, type BankTie, setOp, rowOf } from '../../design';
+import { type Bank, type BankTie, blocksV, engineFor, setOp, rowOf, startBankOf } from '../../design';
 import { crankIndex } from '../../energy';
 import { BAD, cranking, sharingOf, UNEVEN } from '../../bank';
 import { sizeName } from '../../quantity';
@@ -32,6 +32,9 @@ const bank = (row: Row, told: (b: Bank, design: ChargingParts) => readonly Said[
   about: 'bank',
   find: (design) => design.banks.flatMap((b) => told(b, design).map((t) => ({ ...t, id: b.id }))),
 });
+
+/** Least volts of a starter over its battery's nominal: 9 of 12 is usual; outside these it is another voltage's. Ours. */
+const STARTER_PART = { low: 0.5, high: 0.95 } as const;
 
 const throughA = (design: ChargingParts, joinId: string): number =>
   design.sources.filter((s) => s.joinId === joinId).reduce((sum, s) => sum + s.ratedA, 0);
@@ -222,6 +225,31 @@ export const BANK_RULES: readonly ChargingRule[] = [
         ...(shared?.sizeWanted
           ? { todo: `Links of ${sizeName(design.boat.ruleSet, shared.sizeWanted)}, or its load taken off diagonally: Bank, links.` }
           : {}),
+      }));
+    },
+  ),
+  bank(
+    {
+      id: 'engine-volts',
+      severity: 'fix',
+      reads: ['engine.crankMinV', 'engine.startBankId', 'banks.blockV', 'banks.series', 'banks.job'],
+      when: 'the least volts of the starter do not suit the volts of the bank that turns the engine',
+      why: 'The engine’s figures are of another voltage than its battery: every figure of its start is wrong.',
+      todo: 'Enter the current and least volts of the starter that is there; or correct the blocks of its bank.',
+      hazard: 'stranded',
+      confirm: 'eyes',
+      source: SOURCES.data,
+      cure: (design, { about }) => {
+        const start = rowOf(design.banks, about.id);
+        if (!start) return null;
+        const { crankA, crankMinV } = engineFor(blocksV(start));
+        return [setOp(design, ['engine', 'crankA'], crankA), setOp(design, ['engine', 'crankMinV'], crankMinV)];
+      },
+    },
+    (b, design) => {
+      const part = design.engine.crankMinV / blocksV(b);
+      return when(startBankOf(design)?.id === b.id && (part < STARTER_PART.low || part > STARTER_PART.high), () => ({
+        title: `makes ${blocksV(b)} V; its starter is entered as needing ${design.engine.crankMinV} V`,
       }));
     },
   ),

@@ -269,7 +269,7 @@ export const CIRCUIT_RULES: readonly StillRule[] = [
           suffix: `-${t.load?.id ?? ''}`,
           about: { kind: 'load', id: t.load?.id ?? '' },
           title: `made for ${t.load?.nominalV ?? 0} V`,
-          why: `The system is ${f.b.input.systemV} V nominal.`,
+          why: `Its bank is ${f.b.input.systemV} V nominal.`,
         })),
       ),
   },

@@ -1,6 +1,7 @@
 /** Rules on clean power: electronics that share a feeder or a bank with motors that start (docs/methods.md, "Clean power"). */
 import { bankSource } from '../../bank';
-import { type Circuit, type Load, rowOf } from '../../design';
+import { type Circuit, type Load, nominalVOf, rowOf } from '../../design';
+import { bankOfLoads } from '../../topology';
 import { show } from '../../quantity';
 import { type Rule, SOURCES, type Told } from '../rule';
 import type { DesignFacts } from './design';
@@ -30,6 +31,7 @@ const keyOf = ({ kind, id }: Circuit['from']): string => `${kind} ${id}`;
 /** Of every point where circuits start: the largest start, and the electronics nearest to their limit. What runs for minutes is left to the studies. */
 function pointsOf({ design, results }: DesignFacts): ReadonlyMap<string, Point> {
   const points = new Map<string, Point>();
+  const bankOf = bankOfLoads(design);
   for (const c of design.circuits) {
     const r = results.get(c.id);
     if (!r) continue;
@@ -42,7 +44,7 @@ function pointsOf({ design, results }: DesignFacts): ReadonlyMap<string, Point> 
       if (load.surgeA !== null && load.duty === null && addsA > (point.start?.addsA ?? 0)) point.start = { load, addsA };
       const loadV = r.own.state.drop.taps[i]?.loadV;
       if (load.group !== 'electronics' || loadV === undefined) return;
-      const needsV = load.minV ?? (RESTARTS_PCT / 100) * design.boat.systemV;
+      const needsV = load.minV ?? (RESTARTS_PCT / 100) * nominalVOf(design, bankOf.get(load.id));
       if (!point.weakest || loadV - needsV < point.weakest.loadV - point.weakest.needsV) point.weakest = { load, loadV, needsV };
     });
   }
@@ -95,7 +97,7 @@ export const CLEAN_POWER_RULES: readonly Rule<DesignFacts>[] = [
         }
         if (!worst) return [];
         const sagV = worst.feederV + worst.bankV;
-        if (sagV <= (SAG_PCT / 100) * units.systemV) return [];
+        if (sagV <= (SAG_PCT / 100) * nominalVOf(design, bank.id)) return [];
         const leftV = loadV - sagV;
         return [
           {

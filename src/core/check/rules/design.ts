@@ -13,6 +13,7 @@ import {
   untiedInverters,
   untiedSources,
   waterFigure,
+  blocksV,
 } from '../../design';
 import { ringWords, servingOf } from '../../topology';
 import type { Ring } from '../../solve';
@@ -71,7 +72,7 @@ export const DESIGN_RULES: readonly DesignRule[] = [
     about: 'bank',
     severity: 'stop',
     reads: ['banks.blockV', 'banks.series', 'boat.systemV'],
-    when: 'the blocks of a bank in series, but of a start bank, do not make the system volts',
+    when: 'the blocks of a house bank in series do not make the system volts',
     why: 'Everything aboard is calculated at the system voltage.',
     todo: 'Correct the blocks in series, or the system voltage.',
     hazard: 'damage',
@@ -79,9 +80,9 @@ export const DESIGN_RULES: readonly DesignRule[] = [
     source: SOURCES.data,
     find: ({ design }) =>
       design.banks.flatMap((b): readonly Told[] =>
-        when(b.job !== 'start' && b.blockV * b.series !== design.boat.systemV, () => ({
+        when(b.job === 'house' && blocksV(b) !== design.boat.systemV, () => ({
           id: b.id,
-          title: `makes ${b.blockV * b.series} V on a ${design.boat.systemV} V boat`,
+          title: `makes ${blocksV(b)} V on a ${design.boat.systemV} V boat`,
         })),
       ),
     cure: (design, { about }) => {

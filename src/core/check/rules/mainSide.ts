@@ -1,5 +1,5 @@
 /** Rules on the main side as a whole: loops, banks side by side, returns through the hull, what goes round the shunt; and all rules on it in their order. */
-import { type BatteryCable, setOp, rowOf, dropOp, blankDevice, idsFor, kindOf, startBankOf } from '../../design';
+import { type BatteryCable, setOp, nominalVOf, rowOf, dropOp, blankDevice, idsFor, kindOf, startBankOf } from '../../design';
 import { loops, loose, paralleled, returnBar, shuntCable } from '../../topology';
 import { ledOhm, MOST_ON_A_STUD } from '../../mainSide';
 import { SOURCES, type Told, when } from '../rule';
@@ -56,7 +56,7 @@ const WHOLE: readonly MainSideRule[] = [
     find: ({ design, leads }) =>
       design.sources.flatMap((s): readonly Told[] => {
         const lostV = s.ratedA * ledOhm(design, s, leads);
-        const pct = (100 * lostV) / design.boat.systemV;
+        const pct = (100 * lostV) / nominalVOf(design, s.bankId);
         return when(pct > design.house.criticalDropPct + 1e-9, () => ({
           id: s.id,
           title: `its battery cables lose ${lostV.toFixed(2)} V at ${Math.round(s.ratedA)} A, ${pct.toFixed(1)} % of nominal; ${design.house.criticalDropPct} % may be lost`,

@@ -15,6 +15,7 @@ import {
   setOp,
   type Source,
   sourcesAboard,
+  nominalVOf,
 } from '../../design';
 import { proposeMainSide } from '../../propose';
 import { findFamily, INLINE } from '../../rules';
@@ -384,16 +385,18 @@ export const SAFETY_RULES: readonly SafetyRule[] = [
     source: SOURCES.practice,
     find: ({ design }) =>
       design.sources.flatMap((s): readonly Told[] => {
-        const most = s.alternator ? beltA(s.alternator.belt, design.boat.systemV) : Infinity;
+        const most = s.alternator ? beltA(s.alternator.belt, nominalVOf(design, s.bankId)) : Infinity;
         return when(s.kind === 'alternator' && s.ratedA > most, () => ({
           id: s.id,
           title: `${s.ratedA} A on a belt good for ${most.toFixed(0)} A`,
-          why: `A ${s.alternator?.belt ?? 'belt'} carries ${most.toFixed(0)} A at ${design.boat.systemV} V. It slips, glazes and throws dust, and fails when the bank is lowest.`,
+          why: `A ${s.alternator?.belt ?? 'belt'} carries ${most.toFixed(0)} A at ${nominalVOf(design, s.bankId)} V. It slips, glazes and throws dust, and fails when the bank is lowest.`,
         }));
       }),
     cure: (design, { about }) => {
       const s = rowOf(design.sources, about.id);
-      const wide = (['V-belt 13 mm', 'two V-belts', 'multi-rib'] as const).find((b) => s && beltA(b, design.boat.systemV) >= s.ratedA);
+      const wide = (['V-belt 13 mm', 'two V-belts', 'multi-rib'] as const).find(
+        (b) => s && beltA(b, nominalVOf(design, s.bankId)) >= s.ratedA,
+      );
       return s?.alternator && wide ? [setOp(design, ['sources', s.id, 'alternator', 'belt'], wide)] : null;
     },
   },

@@ -1,6 +1,6 @@
 /** Rules on the fuse at each of several batteries in parallel. */
 import { bankSource, type StringFuse, stringFuse } from '../../bank';
-import { dayHours, demandItem, loadCurrent, rollUpDemand } from '../../demand';
+import { dayHours, demandItem, loadCurrent, rollUpDemand, studyVolts } from '../../demand';
 import { type Bank, type Load, rowOf, setOp } from '../../design';
 import { circuitOrder } from '../../topology';
 import { type Rule, SOURCES, type Told, when } from '../rule';
@@ -10,8 +10,7 @@ import type { DesignParts } from './reads';
 /** What a bank gives or takes at most for long: the demand of all that is fed from it, or all that charges it. */
 function fuseOf(design: DesignParts, bank: Bank): StringFuse | undefined {
   if (bank.strings < 2) return undefined;
-  const { systemV } = design.boat;
-  const volts = { lowV: (systemV * design.house.lowVoltsPct) / 100, chargingV: bankSource(bank).chargingV };
+  const volts = studyVolts(design, bankSource(bank));
   const loads = new Map(design.loads.map((l) => [l.id, l]));
   const currentOf = (l: Load) => loadCurrent(l, volts);
   const itemOf = (l: Load) => demandItem(l, currentOf(l), dayHours([]));

@@ -1,12 +1,12 @@
 /** Rules on solar and wind. */
-import { arrayFigures } from '../../charging';
-import { setOp, type Source } from '../../design';
+import { arrayFigures, chargingV } from '../../charging';
+import { setOp, type Source, nominalVOf } from '../../design';
 import { bankSource } from '../../bank';
 import { SOURCES, when } from '../rule';
 import type { ChargingParts } from './reads';
 import { bankOf, type ChargingRule, source, sourceOf } from './chargingRule';
 
-const figuresOf = (s: Source, design: ChargingParts) => s.solar && arrayFigures(s.solar, (14 * design.boat.systemV) / 12);
+const figuresOf = (s: Source, design: ChargingParts) => s.solar && arrayFigures(s.solar, chargingV(design, s));
 
 export const SUN_AND_WIND_RULES: readonly ChargingRule[] = [
   source(
@@ -98,7 +98,7 @@ export const SUN_AND_WIND_RULES: readonly ChargingRule[] = [
     (s, design) => {
       const f = figuresOf(s, design);
       const bank = bankOf(s, design);
-      const needs = bank ? bankSource(bank).chargingV : design.boat.systemV;
+      const needs = bank ? bankSource(bank).chargingV : nominalVOf(design, s.bankId);
       return when(f !== null && f.vmpV <= needs, () => ({ title: `works at ${f?.vmpV.toFixed(1) ?? ''} V, too little to charge` }));
     },
   ),

@@ -241,7 +241,7 @@ export function Circuits({ filter, onFilter }: { filter: string; onFilter: (filt
           <LadderChart ladder={result.own.ladder} other={working?.beside ?? ''} studied={studied ?? null} />
           <div className="mt-2 border-t border-line pt-1">
             <TapList circuit={circuit} result={result} onMove={move} />
-            <VoltsBar lost={working?.volts ?? []} systemV={boat.systemV} />
+            <VoltsBar lost={working?.volts ?? []} />
             <CircuitFacts key={circuit.id} circuit={circuit} />
             <DeviceList key={`${circuit.id}-devices`} circuit={circuit} />
             {brief ? <DutyChart circuitId={circuit.id} duty={brief} /> : null}

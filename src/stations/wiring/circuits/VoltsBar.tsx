@@ -34,12 +34,12 @@ function rowsOf(lost: VoltsLost): Row[] {
 }
 
 /** Where the volts of a whole path go, against what it may lose: one bar at working current, one as it starts. */
-export function VoltsBar({ lost, systemV }: { lost: readonly VoltsLost[]; systemV: number }) {
+export function VoltsBar({ lost }: { lost: readonly VoltsLost[] }) {
   if (lost.length === 0) return null;
   return (
     <figure className="mt-2 border-t border-line pt-1" aria-label="Volts lost, by share" data-testid="volts-lost">
       {lost.map((l) => (
-        <OneBar key={l.when} lost={l} systemV={systemV} />
+        <OneBar key={l.when} lost={l} />
       ))}
       <figcaption className="text-[12px] text-quiet">
         From the bank’s posts on: full copper, hatched devices and switches, open joints. Shared parts carry what usually flows in them and
@@ -49,12 +49,12 @@ export function VoltsBar({ lost, systemV }: { lost: readonly VoltsLost[]; system
   );
 }
 
-function OneBar({ lost, systemV }: { lost: VoltsLost; systemV: number }) {
+function OneBar({ lost }: { lost: VoltsLost }) {
   const rows = rowsOf(lost);
   const total = lost.postsV - lost.loadV;
   const most = 1.08 * Math.max(total, lost.limitV, 1e-6);
   const x = (volts: number) => LEFT + (WIDTH - LEFT) * (volts / most);
-  const pct = (volts: number) => `${round3((100 * volts) / systemV)} %`;
+  const pct = (volts: number) => `${round3((100 * volts) / lost.nominalV)} %`;
   const parts = rows.flatMap((r, at) => PARTS.map((part) => ({ row: r, at, part, volts: r.parts[part] }))).filter((p) => p.volts > 0);
   const pieces = parts.map((p, i) => ({ ...p, from: parts.slice(0, i).reduce((sum, q) => sum + q.volts, 0) }));
   const limit = `${pct(lost.limitV)}, ${mv(lost.limitV)}`;
