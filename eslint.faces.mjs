@@ -14,6 +14,7 @@ const MAY_CALL = {
     'alternatorAt',
     'arrayFigures',
     'chargerAcA',
+    'chargingV',
     'cutInRpm',
     'fitLines',
     'labelCurve',

@@ -1,5 +1,4 @@
 /** Lowest and highest volts that a bank's circuits are worked out at (docs/methods.md, M0). */
-import type { BankSource } from '../bank';
 import { type Design, nominalVOf } from '../design';
 
 export interface StudyVolts {
@@ -10,8 +9,11 @@ export interface StudyVolts {
   readonly chargingV: number;
 }
 
-/** @param bank what feeds it; undefined: nothing is known to. */
-export function studyVolts(design: Pick<Design, 'boat' | 'house' | 'banks'>, bank: BankSource | undefined): StudyVolts {
+/** @param bank what feeds it, with its highest charging volts; undefined: nothing is known to. */
+export function studyVolts(
+  design: Pick<Design, 'boat' | 'house' | 'banks'>,
+  bank: { readonly bankId: string; readonly chargingV: number } | undefined,
+): StudyVolts {
   const nominalV = nominalVOf(design, bank?.bankId);
   return { nominalV, lowV: (nominalV * design.house.lowVoltsPct) / 100, chargingV: bank?.chargingV ?? nominalV * 1.2 };
 }

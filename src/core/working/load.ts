@@ -2,7 +2,6 @@
 import { type Analysis, autonomyH, type Need, needsOf } from '../analysis';
 import { houseBanks } from '../bank';
 import { dayAh, standsBy } from '../energy';
-import { dayLoads } from '../ac';
 import { standingA } from '../demand';
 import { type Design, rowOf, sourcesAboard } from '../design';
 import { round3, show, type Units } from '../quantity';

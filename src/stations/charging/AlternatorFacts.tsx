@@ -21,7 +21,7 @@ const Curves = dynamic(() => import('@/ui/chart/Curves'), { ssr: false });
 export function AlternatorFacts({ source, put }: { source: Source; put: PutSource }) {
   const design = useDesign();
   const [against, setAgainst] = useState('');
-  const { engine, boat } = design;
+  const { engine } = design;
   const a = source.alternator;
   const bank = rowOf(design.banks, source.bankId);
   const nominalV = nominalVOf(design, source.bankId);
