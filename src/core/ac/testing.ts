@@ -77,6 +77,6 @@ export function withMachines(design: Design): Design {
 
 /** What the table of rules says of the AC side alone. */
 export const acFindings = (design: Design): readonly Finding[] =>
-  findingsOf({ design, circuits: [], worked: [], leads: [], studied: null }).filter(
+  findingsOf({ design, circuits: [], worked: [], leads: [], needs: [], studied: null }).filter(
     (f) => f.about.kind.startsWith('AC') || f.about.id === 'ac',
   );

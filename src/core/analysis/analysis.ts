@@ -163,13 +163,14 @@ export function analyse(whole: Design, memory: Memory = createMemory()): Analysi
   const leads = batteryCableResults(design, circuits, banks, memory.leads);
   const paths = (memory.paths = share(memory.paths, pathsOf(design, circuits, leads)));
   const serving = servingOf(design.circuits).loads;
+  const balanced = balance(design, banks, circuits, memory.made.of(withPaths(design, paths)));
   return {
     volts: volts.house,
     banks,
     loads: design.loads.map((l) => loadResult(memory, l, currentOf(l), voltsOf(fedBy.get(l.id)), serving.get(l.id)?.id ?? null)),
     circuits,
-    findings: findingsOf({ design, circuits, worked, leads, studied: null }, memory.findings),
-    balance: balance(design, banks, circuits, memory.made.of(withPaths(design, paths))),
+    findings: findingsOf({ design, circuits, worked, leads, needs: balanced.needs, studied: null }, memory.findings),
+    balance: balanced,
     paths,
     leads,
   };

@@ -10,6 +10,7 @@ import type { AcPower } from './rules/acMachines';
 import { acRunFacts } from './rules/acRuns';
 import { unfedBy } from './rules/circuits';
 import { mainSideFacts } from './rules/mainSideRule';
+import type { DayNeed } from './rules/lasting';
 import type { CircuitOdds } from './rules/odds';
 import type { StudyFacts } from './rules/studies';
 import { CHARGING_READS, DESIGN_READS, MAIN_SIDE_READS } from './rules/reads';
@@ -22,6 +23,8 @@ export interface Facts {
   /** The same circuits, beside what they were worked out from. */
   readonly worked: readonly WorkedCircuit[];
   readonly leads: readonly BatteryCableResult[];
+  /** Ways of living: their needs, and the day gone through. */
+  readonly needs: readonly DayNeed[];
   /** Studies and machines on the network; null: not worked out, and nothing is said of them. */
   readonly studied: { readonly studies: Omit<StudyFacts, 'design'>; readonly power: AcPower; readonly odds: readonly CircuitOdds[] } | null;
 }
@@ -98,6 +101,13 @@ function ofCharging({ design }: Facts, memory: FindingsMemory): readonly Finding
   return kept(memory.sets, 'charging', partsRead(design, CHARGING_READS), () => findingsIn(RULES.charging, design));
 }
 
+function ofLasting({ design, needs }: Facts, memory: FindingsMemory): readonly Finding[] {
+  const { banks, living, plan, boat, engine } = design;
+  return kept(memory.sets, 'lasting', [banks, living, plan, boat, engine, ...needs.flatMap((n) => [n.needAh, n.made])], () =>
+    findingsIn(RULES.lasting, { design, needs }),
+  );
+}
+
 function ofMainSide({ design, leads }: Facts, memory: FindingsMemory): readonly Finding[] {
   return kept(memory.sets, 'main side', [...partsRead(design, MAIN_SIDE_READS), leads], () =>
     findingsIn(RULES['main side'], mainSideFacts(design, leads)),
@@ -129,6 +139,7 @@ export function findingsOf(facts: Facts, memory: FindingsMemory = findingsMemory
       ofDesign(facts, memory),
       ...ofCircuits(facts, memory),
       ofCharging(facts, memory),
+      ofLasting(facts, memory),
       ofMainSide(facts, memory),
       ofAc(facts, memory),
       studyFindings(facts),

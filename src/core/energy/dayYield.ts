@@ -14,6 +14,8 @@ export interface DayYield {
   readonly madeAh: number;
   /** By source, Ah. */
   readonly bySource: readonly number[];
+  /** By bank: what the day begun in the middle of the house's window leaves it richer or poorer by, Ah. */
+  readonly netAh: readonly number[];
   readonly litres: number;
   /** State of charge of the house bank day begins with when the day is repeated until nothing changes. */
   readonly settlesAt: number;
@@ -67,6 +69,7 @@ function madeOn({ scene, loop }: Stage): DayYield[] {
       drawnAh: totals.sums[Sum.load] ?? 0,
       madeAh: bySource.reduce((sum, ah, s) => sum + (scene.sources[s]?.driver === 'input' ? 0 : ah), 0),
       bySource,
+      netAh: scene.banks.map((b, i) => ((loop.soc[i] ?? middle) - middle) * b.capAh),
       litres: totals.sums[Sum.litres] ?? 0,
     };
     let was = middle;

@@ -1,6 +1,6 @@
 /** Rules on banks and what charges them. */
 import { type Bank, type Source } from '../../design';
-import { quietBoat } from '../../energy/testing';
+import { drawing, quietBoat } from '../../energy/testing';
 import { amps, thing, boat, two, alternator, kind, dcdc, bms, day, cruising, charger, cold } from './boats';
 import { type Pair, pair } from './pair';
 
@@ -104,6 +104,7 @@ export const CHARGING: readonly Pair[] = [
   pair('bms-volts', quietBoat({ bms }), 'banks.house.bms.underV', 15),
   pair('bms-warns', quietBoat({ chemistry: 'lfp', bms }), 'banks.house.bms.warns', false),
   pair('sharing', quietBoat({ strings: 4, links: { way: 'bus bars', size: '16', lengthM: 0.5 } }), 'banks.house.links.way', 'one end'),
+  pair('runs-down', drawing(quietBoat(), 0.5), 'plan.days', 30),
   pair('engine-volts', cold, 'engine.crankMinV', 18),
   pair('cranking', cold, 'engine.crankA', 900),
 ];
