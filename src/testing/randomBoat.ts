@@ -175,8 +175,9 @@ function anyEnd(d: Dice, base: Design, parts: Parts & Pick<Design, 'bars' | 'joi
     case: parts.loads,
     'join first': parts.joins,
     'join second': parts.joins,
+    'join common': parts.joins,
   };
-  const kind = d.of(['bank', 'bank', 'panel', 'bar', 'bar', 'join first', 'join second', 'source', 'case'] as const);
+  const kind = d.of(['bank', 'bank', 'panel', 'bar', 'bar', 'join first', 'join second', 'join common', 'source', 'case'] as const);
   const list = ids(rows[kind]);
   // A thing that is gone is a shape a file may have too.
   return { kind, id: list.length === 0 || d.chance(0.03) ? 'gone' : d.of(list) };

@@ -2,6 +2,7 @@ export { bankMass, bankTempC, c20Ah, chemistryOf, tailA } from './bankFigures';
 export { bankRestV, type BankSource, bankSource, interruptingFloorA } from './bankSource';
 export { chargeEfficiency, coldFactor, effectiveA } from './discharge';
 export { houseBanks } from './houseBanks';
+export { equalising, type Equalising } from './paralleling';
 export { BAD, type Sharing, sharingOf, takeOff, UNEVEN, usualLink } from './sharing';
 export { sizeAll, type Sized, type SizingNeed } from './sizing';
 export { cellsOf, oddSlope, slopePerCell } from './slope';

@@ -66,7 +66,7 @@ export {
 export { id, name } from './fields';
 export type { About, AboutKind, Finding, Severity } from './finding';
 export { houseDifferences, type HouseSet, HouseSetSchema } from './houseSets';
-export { BAR_KINDS, RAILS } from './mainSide';
+export { BAR_KINDS, RAILS, sideOfTie, type TieSide } from './mainSide';
 export {
   addRows,
   idsFor,

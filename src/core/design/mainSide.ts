@@ -16,8 +16,14 @@ export const BAR_KINDS = [
   'hull',
 ] as const;
 export const RAILS = ['positive', 'negative', 'earth'] as const;
-/** join first, join second: the sides of what joins two banks. case: the metal case of a load. */
-export const END_KINDS = ['bank', 'panel', 'bar', 'join first', 'join second', 'source', 'source input', 'case'] as const;
+/** join first, join second: the sides of what joins two banks; join common: of a selector. case: the metal case of a load. */
+export const END_KINDS = ['bank', 'panel', 'bar', 'join first', 'join second', 'join common', 'source', 'source input', 'case'] as const;
+
+export type TieSide = 'first' | 'second' | 'common';
+
+/** The side of a tie an end is; null: it is none. */
+export const sideOfTie = (kind: (typeof END_KINDS)[number]): TieSide | null =>
+  kind === 'join first' ? 'first' : kind === 'join second' ? 'second' : kind === 'join common' ? 'common' : null;
 
 const stud = oneOf(STUDS.map((s) => s.metric));
 

@@ -1,5 +1,5 @@
 /** Sources, what joins the banks, bars and leads on the line drawing. */
-import { type BatteryCableEnd, type Source, rowOf } from '../design';
+import { type BatteryCableEnd, type Source, rowOf, sideOfTie } from '../design';
 import { barNode, caseNode, endNode, tieSide, sourcePost } from '../topology';
 import { round3, show, sizeName } from '../quantity';
 import { type Pen, said, symbolsOf } from './pen';
@@ -68,7 +68,7 @@ export function drawLeads(pen: Pen): void {
 }
 
 const thingOf = ({ kind, id }: BatteryCableEnd): string =>
-  kind === 'join first' || kind === 'join second' ? `join ${id}` : kind === 'source input' ? `source ${id}` : `${kind} ${id}`;
+  sideOfTie(kind) ? `join ${id}` : kind === 'source input' ? `source ${id}` : `${kind} ${id}`;
 
 /** Bars the leads land on; with both rails or the earths all there are. What a bar stands at is counted from the first bank's negative. */
 function putBars({ design, wish, put }: Pen, used: ReadonlySet<string>): void {

@@ -2,17 +2,32 @@
 import type { CircuitResult } from '../circuit';
 import { dcdcInputA } from '../charging';
 import { round3 } from '../quantity';
-import { type BatteryCable, type BatteryCableEnd, rowOf, startBankOf } from '../design';
+import { type BatteryCable, type BatteryCableEnd, rowOf, sideOfTie, startBankOf } from '../design';
 import type { LeadParts } from './parts';
 
 export interface Carries {
   readonly amps: number;
   readonly why: string;
-  /** Only while the engine is cranked. */
+  /** While the engine is cranked: amps are the starter's. */
   readonly cranks: boolean;
+  /** What may pass for long, A. */
+  readonly lastingA: number;
 }
 
-const NOTHING: Carries = { amps: 0, why: 'nothing in a sound boat', cranks: false };
+const NOTHING: Carries = { amps: 0, why: 'nothing in a sound boat', cranks: false, lastingA: 0 };
+const lasts = (amps: number, why: string): Carries => ({ amps, why, cranks: false, lastingA: amps });
+
+/** A selector whose common post feeds the starter: what leads to it carries the start. */
+export function startsThrough({ leads, bars }: Pick<LeadParts, 'leads' | 'bars'>, tieId: string): boolean {
+  return leads.some((l) => {
+    const both = ends(l);
+    return (
+      l.rail === 'positive' &&
+      both.some((e) => e.kind === 'join common' && e.id === tieId) &&
+      both.some((e) => e.kind === 'bar' && rowOf(bars, e.id)?.kind === 'starter')
+    );
+  });
+}
 
 const sum = (xs: readonly number[]): number => xs.reduce((total, x) => total + x, 0);
 const ends = (lead: BatteryCable): readonly [BatteryCableEnd, BatteryCableEnd] => [lead.from, lead.to];
@@ -37,42 +52,39 @@ export function carries(design: LeadParts, circuits: readonly CircuitResult[], l
   const bankIds = ends(lead).flatMap((e) => (e.kind === 'bank' ? [e.id] : []));
   if (lead.rail === 'earth') return NOTHING;
   if (kinds.includes('starter') || (kinds.includes('engine') && bankIds.includes(startBankOf(design)?.id ?? '')))
-    return { amps: engine.crankA, why: `the starter's, ${engine.crankS} s`, cranks: true };
+    return { amps: engine.crankA, why: `the starter's, ${engine.crankS} s`, cranks: true, lastingA: 0 };
   for (const end of ends(lead)) {
     if (end.kind === 'source') {
       const source = rowOf(design.sources, end.id);
-      if (source) return { amps: source.ratedA, why: `${source.name}, rated`, cranks: false };
+      if (source) return lasts(source.ratedA, `${source.name}, rated`);
     }
     if (end.kind === 'source input') {
       const source = rowOf(design.sources, end.id);
       const from = rowOf(design.banks, source?.fromBankId);
-      if (source)
-        return {
-          amps: dcdcInputA(source, from, design.house),
-          why: `${source.name} draws it to give ${round3(source.ratedA)} A`,
-          cranks: false,
-        };
+      if (source) return lasts(dcdcInputA(source, from, design.house), `${source.name} draws it to give ${round3(source.ratedA)} A`);
     }
-    if (end.kind === 'join first' || end.kind === 'join second') {
-      const tie = rowOf(design.joins, end.id);
-      if (tie) return { amps: tie.ratedA, why: `${tie.name}, rated`, cranks: false };
-    }
+  }
+  for (const end of ends(lead)) {
+    const tie = sideOfTie(end.kind) ? rowOf(design.joins, end.id) : undefined;
+    if (tie && startsThrough(design, tie.id))
+      return { amps: engine.crankA, why: `the starter's by way of ${tie.name}, ${engine.crankS} s`, cranks: true, lastingA: tie.ratedA };
+    if (tie) return lasts(tie.ratedA, `${tie.name}, rated`);
   }
   if (kinds.includes('positive bus'))
     for (const id of bankIds) {
       const amps = charged(design, id);
-      if (amps > 0) return { amps, why: `all that charges ${rowOf(design.banks, id)?.name ?? ''}`, cranks: false };
+      if (amps > 0) return lasts(amps, `all that charges ${rowOf(design.banks, id)?.name ?? ''}`);
     }
   if (kinds.includes('engine')) {
     const amps = sum(design.sources.filter((s) => s.kind === 'alternator').map((s) => s.ratedA));
-    return { amps, why: 'the alternators return through the block', cranks: false };
+    return lasts(amps, 'the alternators return through the block');
   }
   let worst = NOTHING;
   for (const id of bankIds) {
     const name = rowOf(design.banks, id)?.name ?? '';
     const [out, back] = [drawn(circuits, design, id), charged(design, id)];
-    if (out > worst.amps) worst = { amps: out, why: `all that is wired from ${name}, at work`, cranks: false };
-    if (back > worst.amps) worst = { amps: back, why: `all that charges ${name}`, cranks: false };
+    if (out > worst.amps) worst = lasts(out, `all that is wired from ${name}, at work`);
+    if (back > worst.amps) worst = lasts(back, `all that charges ${name}`);
   }
   return worst;
 }

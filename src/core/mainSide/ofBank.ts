@@ -6,7 +6,7 @@ function ofEnd(design: LeadParts, { kind, id }: BatteryCableEnd): string | null 
   if (kind === 'bank') return id;
   if (kind === 'source') return rowOf(design.sources, id)?.bankId ?? null;
   if (kind === 'source input') return rowOf(design.sources, id)?.fromBankId ?? null;
-  if (kind === 'join first') return rowOf(design.joins, id)?.firstId ?? null;
+  if (kind === 'join first' || kind === 'join common') return rowOf(design.joins, id)?.firstId ?? null;
   if (kind === 'join second') return rowOf(design.joins, id)?.secondId ?? null;
   return kind === 'bar' && rowOf(design.bars, id)?.kind === 'starter' ? (startBankOf(design)?.id ?? null) : null;
 }

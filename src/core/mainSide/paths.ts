@@ -29,7 +29,7 @@ export function pathsOf(design: Design, circuits: readonly CircuitResult[], lead
 }
 
 /** Resistance of a source's whole charging path by its leads of the main side, ohm: from the bank's posts and back; an alternator without a negative returns through the block. 0 where they do not reach. */
-export function ledOhm(design: Pick<Design, 'bars' | 'leads'>, source: Source, leads: readonly BatteryCableResult[]): number {
+export function ledOhm(design: Pick<Design, 'bars' | 'joins' | 'leads'>, source: Source, leads: readonly BatteryCableResult[]): number {
   if (source.bankId === null) return 0;
   const between = (rail: '+' | '-', end: string) =>
     batteryCablesBetween(design, rail === '+' ? 'positive' : 'negative', bankPost(source.bankId ?? '', rail), end);

@@ -1,5 +1,6 @@
 /** The largest fault at each bank's posts with everything that can be paralleled and all that charges (docs/methods.md, M7). */
 import { conductorOhm } from '../conductor';
+import { sideOfTie } from '../design';
 import { bankPost, endNode, tieSide } from '../topology';
 import type { PostFaultParts } from './parts';
 import { batteryCableResult } from './sizing';
@@ -23,7 +24,7 @@ export function withPostFaults(parts: PostFaultParts, banks: readonly BankSource
   for (const lead of design.leads) {
     if (lead.rail !== 'positive') continue;
     const [a, b] = [endNode(lead.from, lead), endNode(lead.to, lead)];
-    if (a === b || ![lead.from, lead.to].some((e) => e.kind === 'join first' || e.kind === 'join second')) continue;
+    if (a === b || ![lead.from, lead.to].some((e) => sideOfTie(e.kind))) continue;
     const { conductor, lengthM } = batteryCableResult(design, [], banks, lead);
     branches.push({ id: lead.id, a, b, ohm: conductorOhm(conductor.r20OhmPerKm, lengthM, 20) });
     landed.add(a).add(b);

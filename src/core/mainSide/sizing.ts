@@ -2,7 +2,7 @@
 import { type Conductor, CONDUCTORS, deviceOhm, findConductor, JOINT_OHM, AMBIENT_C, CRANK_PCT } from '../rules';
 import { analyseCircuit, type CircuitResult, NOWHERE } from '../circuit';
 import { ampacityA, conductorOhm, conductorTempC, derate, dutyEquivalentA, rulingPlace, timeConstantS } from '../conductor';
-import { blankCircuit, blankLoad, type BatteryCable, nominalVOf, type Place, rowOf, startBankOf } from '../design';
+import { blankCircuit, blankLoad, type BatteryCable, nominalVOf, type Place, rowOf, sideOfTie, startBankOf } from '../design';
 import { bankRestV, type BankSource, bankTempC } from '../bank';
 import { loadCurrent, studyVolts } from '../demand';
 import { round3, sizeName } from '../quantity';
@@ -53,7 +53,7 @@ export interface BatteryCableResult {
 function asCircuit(
   design: LeadParts,
   lead: BatteryCable,
-  { amps }: Carries,
+  { amps, cranks, lastingA }: Carries,
   lengthM: number,
   places: readonly Place[],
   bank: BankSource,
@@ -64,7 +64,9 @@ function asCircuit(
     name: lead.name,
     group: 'charging' as const,
     ratingBy: 'A' as const,
-    rating: amps,
+    rating: lastingA,
+    surgeA: cranks ? amps : null,
+    surgeS: cranks ? design.engine.crankS : null,
     behaviour: 'current' as const,
     runsLong: true,
     connection: lead.toStud,
@@ -96,9 +98,13 @@ function asCircuit(
   }).result;
 }
 
-/** The bank that feeds a positive lead's first end, straight or through a positive bus; null where it starts elsewhere. */
+/** The bank that feeds a positive lead's first end, straight, through a positive bus or a selector's common post; null where it starts elsewhere. */
 function feeding(design: LeadParts, lead: BatteryCable, banks: readonly BankSource[]): BankSource | null {
   if (lead.rail !== 'positive') return null;
+  if (lead.from.kind === 'join common') {
+    const tie = rowOf(design.joins, lead.from.id);
+    return banks.find((b) => b.bankId === tie?.firstId) ?? null;
+  }
   const bus = lead.from.kind === 'bar' && rowOf(design.bars, lead.from.id)?.kind === 'positive bus' ? lead.from.id : null;
   const feeder =
     bus === null
@@ -156,7 +162,7 @@ function returnedBy(
     return device ? ratingOf(device) : 0;
   };
   for (const end of [lead.from, lead.to]) {
-    if (end.kind === 'source' || end.kind === 'source input' || end.kind === 'join first' || end.kind === 'join second') {
+    if (end.kind === 'source' || end.kind === 'source input' || sideOfTie(end.kind)) {
       // Its loop is closed by the positives of the same source or join, behind their device or the one they begin at.
       for (const l of design.leads) {
         if (l.rail !== 'positive' || ![l.from, l.to].some((e) => e.kind === end.kind && e.id === end.id)) continue;

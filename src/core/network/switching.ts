@@ -1,9 +1,9 @@
 /** Working the boat's own switches: what is live, what charges and what feeds what as they stand, and what an act brings about (docs/methods.md, "Switching"). */
 import { asDecided, type Design, type BankTie, type Load, madeForV, type Severity, type Study, rowOf, startBankOf } from '../design';
-import { bankPost, servingOf } from '../topology';
+import { bankPost, servingOf, tieSide } from '../topology';
 import { isCharging } from '../demand';
 import { runStudy, type StudyAnswer } from './study';
-import { type Analysed, chargedBank, feedNode } from './system';
+import { type Analysed, chargedBank, feedNode, hasCommon, positionOf } from './system';
 
 /** How everything a hand can turn stands. */
 export interface Standing {
@@ -125,6 +125,12 @@ function reached(design: Design, s: Standing, bankId: string): string[] {
     else if (banks.has(j.secondId)) banks.add(j.firstId);
   }
   const posts = new Set([...banks].map((id) => bankPost(id, '+')));
+  for (const j of design.joins) {
+    if (!hasCommon(design, j)) continue;
+    const position = positionOf(j, s.rpm, s);
+    const on = (side: 'first' | 'second', id: string | null) => (position === side || position === 'both') && id !== null && banks.has(id);
+    if (on('first', j.firstId) || on('second', j.secondId)) posts.add(tieSide(j.id, 'common'));
+  }
   const panels = new Set<string>();
   const out = new Set<string>();
   for (let grew = true; grew;) {

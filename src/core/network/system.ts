@@ -111,9 +111,16 @@ const closed = (circuit: Circuit, study: Study): boolean => circuit.supply !== '
 export const positionOf = (tie: BankTie, engineRpm: number, hands: Pick<Hands, 'joins'> | null): BankTie['running'] =>
   hands?.joins[tie.id] ?? (engineRpm > 0 ? tie.running : tie.stopped);
 
+/** A selector whose common post is entered: something lands on it, and a cable on each of its sides. */
+export const hasCommon = ({ leads }: Pick<Design, 'leads'>, tie: BankTie): boolean =>
+  tie.kind === 'selector' &&
+  (['join first', 'join second', 'join common'] as const).every((kind) =>
+    leads.some((l) => l.rail === 'positive' && [l.from, l.to].some((e) => e.kind === kind && e.id === tie.id)),
+  );
+
 /**
  * Where a circuit's positive begins. What hangs on the first bank of a selector hangs on its common, and so on the bank it is turned to, unless
- * it is always live, which stands before it; at off on nothing. The contact itself counts where it joins both.
+ * it is always live, which stands before it; at off on nothing. The contact itself counts where it joins both, and where the common post is entered.
  */
 export function feedNode(
   design: Design,
@@ -125,7 +132,7 @@ export function feedNode(
   if (from.kind === 'panel') return bar(from.id, '+');
   const selector = supply === 'always live' ? undefined : design.joins.find((j) => j.kind === 'selector' && j.firstId === from.id);
   const position = selector && positionOf(selector, engineRpm, hands);
-  if (selector && position === 'off') return `common ${selector.id}`;
+  if (selector && (position === 'off' || hasCommon(design, selector))) return tieSide(selector.id, 'common');
   return post(position === 'second' ? (selector?.secondId ?? from.id) : from.id, '+');
 }
 
@@ -153,6 +160,13 @@ function mainSide(design: Design, leads: readonly BatteryCableResult[], study: S
     if (first && bank.id !== first.id && !landed.has(post(bank.id, '-')))
       out.push({ id: `strap ${bank.id}`, a: post(first.id, '-'), b: post(bank.id, '-'), ohm: STRAP_OHM });
   for (const tie of design.joins) {
+    if (hasCommon(design, tie)) {
+      const position = positionOf(tie, study.engineRpm, hands);
+      for (const side of ['first', 'second'] as const)
+        if (position === side || position === 'both')
+          out.push({ id: `join ${tie.id} ${side}`, a: tieSide(tie.id, side), b: tieSide(tie.id, 'common'), ohm: CONTACT_OHM / 2 });
+      continue;
+    }
     if (tie.firstId === null || tie.secondId === null || !together(tie, study, hands)) continue;
     const side = (which: 'first' | 'second', bankId: string) => {
       const node = tieSide(tie.id, which);

@@ -126,8 +126,14 @@ export function proposeMainSide(design: Design, freshId: (prefix: string) => str
     const wired = (s: Design['sources'][number]) =>
       s.pathMohm !== null ||
       (s.loadId !== null && design.circuits.some((c) => c.taps.some((t) => t.serves.kind === 'load' && t.serves.id === s.loadId)));
+    const selector = (s: Design['sources'][number]) => design.joins.find((j) => j.id === s.joinId && j.kind === 'selector');
+    // What charges through a selector ends on its common post.
+    for (const s of design.sources) {
+      const tie = selector(s);
+      if (tie && !wired(s)) lay('positive', `${s.name} output`, { kind: 'join common', id: tie.id }, { kind: 'source', id: s.id });
+    }
     for (const to of design.banks) {
-      const own = design.sources.filter((s) => s.bankId === to.id && s.kind !== 'DC–DC' && !wired(s));
+      const own = design.sources.filter((s) => s.bankId === to.id && s.kind !== 'DC–DC' && !wired(s) && !selector(s));
       // Between two batteries: a cable and a fuse at each, and one negative.
       for (const s of design.sources.filter((x) => x.bankId === to.id && x.kind === 'DC–DC' && !wired(x))) {
         const end: BatteryCableEnd = { kind: 'source', id: s.id };

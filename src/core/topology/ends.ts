@@ -1,6 +1,6 @@
 /** What a lead of the main side lands on: its node in the network, its name, where it stands. */
 import { loadPoint, panelPoint, pathM, placePoint } from './geometry';
-import { type Design, type BatteryCable, type BatteryCableEnd, type Point, rowOf } from '../design';
+import { type Design, type BatteryCable, type BatteryCableEnd, type Point, rowOf, sideOfTie, type TieSide } from '../design';
 
 export type Rail = '+' | '-';
 
@@ -12,7 +12,7 @@ export const caseNode = (id: string): string => `case ${id}`;
 export const sourcePost = (id: string, rail: Rail): string => `source ${id}${rail}`;
 /** Where a DC–DC charger draws. */
 export const sourceInput = (id: string, rail: Rail): string => `source ${id} in${rail}`;
-export const tieSide = (id: string, side: 'first' | 'second'): string => `join ${id} ${side}`;
+export const tieSide = (id: string, side: TieSide): string => `join ${id} ${side}`;
 
 export function endNode(end: BatteryCableEnd, lead: Pick<BatteryCable, 'rail'>): string {
   const rail: Rail = lead.rail === 'positive' ? '+' : '-';
@@ -33,8 +33,14 @@ export function endNode(end: BatteryCableEnd, lead: Pick<BatteryCable, 'rail'>):
       return tieSide(end.id, 'first');
     case 'join second':
       return tieSide(end.id, 'second');
+    case 'join common':
+      return tieSide(end.id, 'common');
   }
 }
+
+type EndKind = BatteryCableEnd['kind'];
+type TieEnd = Extract<EndKind, `join ${string}`>;
+const isTieEnd = (kind: EndKind): kind is TieEnd => sideOfTie(kind) !== null;
 
 const listOf = { bank: 'banks', panel: 'panels', source: 'sources', 'source input': 'sources', bar: 'bars', case: 'loads' } as const;
 
@@ -46,7 +52,7 @@ export type Reached = Ended & Pick<Design, 'boat' | 'places'>;
 
 /** The thing at an end; undefined where it is gone. */
 function thingAt(design: Ended, { kind, id }: BatteryCableEnd): { readonly name: string } | undefined {
-  if (kind === 'join first' || kind === 'join second') return rowOf(design.joins, id);
+  if (isTieEnd(kind)) return rowOf(design.joins, id);
   const rows: readonly { readonly id: string; readonly name: string }[] = design[listOf[kind]];
   return rows.find((r) => r.id === id);
 }
@@ -56,8 +62,8 @@ export function endName(design: Ended, lead: Pick<BatteryCable, 'rail'>, end: Ba
   const thing = thingAt(design, end);
   if (!thing) return null;
   if (end.kind === 'case') return `case of ${thing.name}`;
-  if (end.kind === 'join first') return `${thing.name}, first side`;
-  if (end.kind === 'join second') return `${thing.name}, second side`;
+  const side = sideOfTie(end.kind);
+  if (side) return side === 'common' ? `${thing.name}, common post` : `${thing.name}, ${side} side`;
   if (end.kind === 'bar') return thing.name;
   if (end.kind === 'source input') return `${thing.name}, input ${lead.rail === 'positive' ? '+' : '−'}`;
   return `${thing.name} ${lead.rail === 'positive' ? '+' : '−'}`;
@@ -71,6 +77,7 @@ export const endsOf = (design: Ended): BatteryCableEnd[] => [
   ...design.joins.flatMap((j): BatteryCableEnd[] => [
     { kind: 'join first', id: j.id },
     { kind: 'join second', id: j.id },
+    ...(j.kind === 'selector' ? [{ kind: 'join common' as const, id: j.id }] : []),
   ]),
   ...design.sources.flatMap((s): BatteryCableEnd[] => [
     { kind: 'source', id: s.id },
@@ -81,7 +88,7 @@ export const endsOf = (design: Ended): BatteryCableEnd[] => [
 
 /** The place an end is in; of a tie that of its first bank. */
 export function endPlaceId(design: Ended, { kind, id }: BatteryCableEnd): string | null {
-  if (kind === 'join first' || kind === 'join second') {
+  if (isTieEnd(kind)) {
     const tie = rowOf(design.joins, id);
     return rowOf(design.banks, tie?.firstId)?.placeId ?? null;
   }

@@ -76,6 +76,7 @@ export function loose(
   for (const l of design.leads) sets.join(endNode(l.from, l), endNode(l.to, l));
   for (const j of design.joins) {
     sets.join(tieSide(j.id, 'first'), tieSide(j.id, 'second'));
+    if (j.kind === 'selector') sets.join(tieSide(j.id, 'first'), tieSide(j.id, 'common'));
   }
   const banks = new Set(design.banks.flatMap((b) => [sets.root(bankPost(b.id, '+')), sets.root(bankPost(b.id, '-'))]));
   return design.bars.flatMap((bar) => {
@@ -85,9 +86,9 @@ export function loose(
   });
 }
 
-/** The leads of a rail from one node to another, fewest first, by their place in the design; null where none lead there. */
+/** The leads of a rail from one node to another, through the contacts of selectors, fewest first, by their place in the design; null where none lead there. */
 export function batteryCablesBetween(
-  design: Pick<Design, 'leads'>,
+  design: Pick<Design, 'leads' | 'joins'>,
   rail: BatteryCable['rail'],
   from: string,
   to: string,
@@ -101,6 +102,12 @@ export function batteryCablesBetween(
       const next = a === node ? b : b === node ? a : null;
       if (next !== null && !came.has(next)) came.set(next, [...way, i]);
     });
+    for (const j of rail === 'positive' ? design.joins : []) {
+      const sides = j.kind === 'selector' ? (['first', 'second', 'common'] as const).map((side) => tieSide(j.id, side)) : [];
+      // From a bank's side only to the common: what is on both sides is no way to charge by.
+      const next = sides.indexOf(node) === 2 ? sides.slice(0, 2) : sides.includes(node) ? sides.slice(2) : [];
+      for (const to_ of next) if (!came.has(to_)) came.set(to_, way);
+    }
   }
   return null;
 }

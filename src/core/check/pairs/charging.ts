@@ -105,6 +105,9 @@ export const CHARGING: readonly Pair[] = [
   pair('bms-warns', quietBoat({ chemistry: 'lfp', bms }), 'banks.house.bms.warns', false),
   pair('sharing', quietBoat({ strings: 4, links: { way: 'bus bars', size: '16', lengthM: 0.5 } }), 'banks.house.links.way', 'one end'),
   pair('runs-down', drawing(quietBoat(), 0.5), 'plan.days', 30),
+  pair('sensed-other', two({}, [alternator()]), 'banks.start.chemistry', 'gel'),
+  pair('both-drains', two({ kind: 'selector', stopped: 'first', running: 'both' }), 'joins.j.stopped', 'both'),
+  pair('emergency', two({ kind: 'selector', ratedA: 200 }), 'joins.j.ratedA', 50),
   pair('engine-volts', cold, 'engine.crankMinV', 18),
   pair('cranking', cold, 'engine.crankA', 900),
 ];

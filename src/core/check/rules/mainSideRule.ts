@@ -1,7 +1,7 @@
 /** What the rules on the main side share. */
-import { dropOp, type BatteryCable, type BatteryCableEnd, rowOf } from '../../design';
+import { dropOp, type BatteryCable, type BatteryCableEnd, rowOf, sideOfTie } from '../../design';
 import { endName, endNode } from '../../topology';
-import { type BatteryCableResult } from '../../mainSide';
+import { type BatteryCableResult, startsThrough } from '../../mainSide';
 import { type Rule } from '../rule';
 import type { MainSideParts } from './reads';
 
@@ -17,8 +17,11 @@ export interface OneLead {
   readonly atBank: boolean;
 }
 
+/** The starter's own cable, or one to the selector it is started through. */
 const isStarter = (design: MainSideParts, lead: BatteryCable): boolean =>
-  [lead.from, lead.to].some((e) => e.kind === 'bar' && rowOf(design.bars, e.id)?.kind === 'starter');
+  [lead.from, lead.to].some(
+    (e) => (e.kind === 'bar' && rowOf(design.bars, e.id)?.kind === 'starter') || (sideOfTie(e.kind) && startsThrough(design, e.id)),
+  );
 
 /** Rating of the device before a lead: the largest of those that end where it starts or ends. */
 function upstreamA(design: MainSideParts, leads: readonly BatteryCableResult[], l: BatteryCable): number | null {
