@@ -198,6 +198,7 @@ export const AnalysisSchema = row({
     shrink: list(CountLine),
     protection: list(CountLine),
     bars: list(CountLine),
+    makers: list(CountLine),
     labels: list(CountLine),
     totalM: v.number(),
     totalKg: v.number(),

@@ -1,10 +1,11 @@
 /** What is cut, crimped, shrunk and labelled: the bill of a design's wiring. Lengths m, masses kg. */
 import { STRING_FUSE_FAMILY } from '../bank';
+import { type SmallLeadResult, smallLeadResults } from '../charging';
 import { type CircuitResult, deviceEnd, negativeEnd, tapEnd } from '../circuit';
 import { type Circuit, type Design, type BatteryCable, type Load, type Panel, rowOf } from '../design';
 import type { BatteryCableResult } from '../mainSide';
 import { type BusBar, busPart } from '../network';
-import { FOOT_M, sizeName } from '../quantity';
+import { FOOT_M, show, sizeName } from '../quantity';
 import {
   type Conductor,
   EARTH_COLOUR,
@@ -16,6 +17,7 @@ import {
   RULE_SETS,
   type Service,
   shrinkFor,
+  smallColour,
   terminalFor,
 } from '../rules';
 import { pathM, placePoint } from '../topology';
@@ -49,6 +51,8 @@ export interface CutList {
   readonly protection: readonly CountLine[];
   /** Bus bars as entered, else as they ask to be. */
   readonly bars: readonly CountLine[];
+  /** Cables their makers sell with their plugs: bought, not cut. */
+  readonly makers: readonly CountLine[];
   readonly labels: readonly CountLine[];
   readonly totalM: number;
   readonly totalKg: number;
@@ -223,6 +227,28 @@ function leadCut({ design }: Context, lead: BatteryCable, result: BatteryCableRe
   };
 }
 
+/** A small lead: one conductor, a blade at the machine, and at its other end what that asks for. */
+function smallCut({ design }: Context, { lead, lengthM, taped }: SmallLeadResult, conductor: Conductor): Cut {
+  const { school, size, areaMm2, massKgPerKm } = conductor;
+  const far = lead.to?.kind === 'bank' ? 'M8' : lead.to?.kind === 'panel' ? 'M4' : 'blade';
+  return {
+    circuitId: lead.id,
+    no: '',
+    serves: lead.name,
+    polarity: '+',
+    size: sizeName(school, size),
+    cores: 1,
+    massKgPerKm,
+    areaMm2,
+    colour: smallColour(design.boat.colourScheme, lead.purpose, design.house.functionColours),
+    lengthM,
+    taped,
+    fromEnd: endName(far, school, size),
+    toEnd: endName('blade', school, size),
+    label: lead.name,
+  };
+}
+
 /** The whole list for a design and its analysis. Circuits without taps give nothing. @param bars as the studies leave them. */
 export function cutList(
   design: Design,
@@ -257,6 +283,13 @@ export function cutList(
     const device = result.device?.own.protection;
     if (device) protection.push([`${device.familyName} ${device.ratingA} A`, '', 1]);
   });
+  const makers: [string, string, number][] = [];
+  for (const small of smallLeadResults(design)) {
+    const { lead, conductor, lengthM } = small;
+    if (lead.fuseA !== null) protection.push([`in-line blade fuse ${lead.fuseA} A`, 'right at the tap', 1]);
+    if (conductor) make({ cut: smallCut(context, small, conductor), conductor, junctions: 0 });
+    else makers.push([`${lead.name}, ${show(lengthM, 'm', design.boat)}`, 'its maker’s own, with its plugs; never cut', 1]);
+  }
   for (const b of design.banks)
     if (b.strings > 1 && b.stringFuseA !== null)
       protection.push([`${findFamily(STRING_FUSE_FAMILY)?.name ?? ''} ${b.stringFuseA} A`, `one at each battery of ${b.name}`, b.strings]);
@@ -322,6 +355,7 @@ export function cutList(
       shrink: tally(shrink),
       protection: tally(protection),
       bars: tally(bars.map((b) => [busPart(b, design), b.name, 1])),
+      makers: tally(makers),
       labels: tally(cuts.map((c) => [c.label, 'one at each end', 2])),
       totalM: lines.reduce((sum, l) => sum + l.netM, 0),
       totalKg: lines.reduce((sum, l) => sum + l.massKg, 0),

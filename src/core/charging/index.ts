@@ -4,6 +4,15 @@ export { acVolts, chargerAcA, chargerAmps, chargingV } from './charger';
 export { compensatedV } from './compensation';
 export { sheetLines } from './programming';
 export { setpointV } from './setpoint';
-export { type SettingName, SETTINGS, settingsMatrix, type SettingsRow } from './settings';
+export { highestV, type SettingName, SETTINGS, settingsMatrix, type SettingsRow } from './settings';
+export {
+  endsElsewhere,
+  missingLeads,
+  senseDropV,
+  smallLeadResult,
+  smallLeadResults,
+  type SmallLeadParts,
+  type SmallLeadResult,
+} from './smallLeads';
 export { arrayFigures } from './solar';
 export { fitLines, swapLines } from './swap';

@@ -3,9 +3,10 @@ import { round3 } from '../quantity';
 import { bankTempC, cellsOf, chemistryOf, oddSlope, slopePerCell, tailA } from '../bank';
 import { type Bank, type Design, type Source, rowOf } from '../design';
 import { compensatedV } from './compensation';
+import { senseDropV, type SmallLeadParts } from './smallLeads';
 
 /** What the settings read of a design. */
-type SettingsParts = Pick<Design, 'banks' | 'boat' | 'joins' | 'places' | 'sources'>;
+type SettingsParts = SmallLeadParts & Pick<Design, 'joins'>;
 
 /** Temperatures the setpoints are looked at over, degC. */
 export const FROM_C = -10;
@@ -36,10 +37,10 @@ export interface SettingsRow {
 const RANK = { right: 0, note: 1, fix: 2, stop: 3 } as const;
 const v2 = (x: number) => `${x.toFixed(2)} V`;
 
-/** Sensing error of a source that does not sense at the bank, V: it reads more than the bank has by its path's drop, or by the splitter's. */
+/** Sensing error of a source, V: what it reads more than the bank has, by the splitter's drop; or less, by what its sense lead takes. */
 export function senseErrorV(design: SettingsParts, source: Source): number {
   const tie = design.joins.find((j) => j.id === source.joinId && j.kind === 'splitter');
-  return tie && source.regulator.sense !== 'the bank' ? tie.dropV : 0;
+  return tie && source.regulator.sense !== 'the bank' ? tie.dropV : -senseDropV(design, source);
 }
 
 /** Highest volts a source's settings ask for anywhere from -10 to 45 degC, tolerance counted. */

@@ -23,6 +23,7 @@ import { MAKER_RULES } from './rules/makers';
 import { MOTOR_RULES } from './rules/motors';
 import { SAFETY_RULES } from './rules/safety';
 import { ODDS_RULES } from './rules/odds';
+import { SMALL_LEAD_RULES } from './rules/smallLeads';
 import { STRING_RULES } from './rules/strings';
 import { STUDY_RULES } from './rules/studies';
 import { ASKING_RULES } from './rules/unknown';
@@ -32,7 +33,7 @@ export const RULES = {
   circuits: [...CIRCUIT_RULES, ...END_RULES, ...MOTOR_RULES, ...FOUND_RULES, ...MAKER_RULES],
   'circuit failures': FAILED_RULES,
   'circuit volts': CIRCUIT_VOLTS_RULES,
-  charging: [...CHARGING_RULES, ...TIE_RULES, ...JOINED_RULES, ...SETTING_RULES, ...BANK_RULES],
+  charging: [...CHARGING_RULES, ...TIE_RULES, ...JOINED_RULES, ...SMALL_LEAD_RULES, ...SETTING_RULES, ...BANK_RULES],
   lasting: LASTING_RULES,
   'main side': [...MAIN_SIDE_RULES, ...EMERGENCY_RULES],
   AC: [...AC_SOURCE_RULES, ...AC_BOND_RULES, ...AC_CABLE_RULES],

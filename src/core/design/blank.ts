@@ -266,6 +266,7 @@ export function blankDesign(name: string, school: School, lengthM: number, beamM
     studies: [],
     bars: [],
     leads: [],
+    smallLeads: [],
     acRules: DEFAULT_AC_RULES,
     acSources: [],
     acPanels: [],

@@ -109,6 +109,7 @@ export function blankSource(id: string, kind: Source['kind'], systemV: number, b
             tacho: true,
             ignitionProtected: false,
             suppressor: false,
+            suppressorPart: null,
             fit: FIT,
           }
         : null,

@@ -17,6 +17,7 @@ export const BOUNDS = {
   studies: 24,
   bars: 60,
   leads: 160,
+  smallLeads: 80,
   acSources: 8,
   acPanels: 12,
   acLoads: 120,

@@ -3,6 +3,7 @@ import * as v from 'valibot';
 import { SlopeSchema } from './bankSheet';
 import { SizeSchema } from './device';
 import { MARKS } from '../quantity';
+import { SuppressorSchema } from './smallLead';
 import { between, id, later, list, name, note, oneOf, whole } from './fields';
 
 /** When in the day a load's hours fall. */
@@ -76,6 +77,8 @@ const AlternatorSchema = v.object({
   ignitionProtected: v.boolean(),
   /** Something at the alternator itself catches its surge when the main cable is opened. */
   suppressor: v.boolean(),
+  /** The same as a part; null: nothing is known of it. */
+  suppressorPart: later(v.nullable(SuppressorSchema), null),
   fit: FitSchema,
 });
 

@@ -128,6 +128,7 @@ export type ListName =
   | 'routes'
   | 'bars'
   | 'leads'
+  | 'smallLeads'
   | 'departures'
   | 'photos'
   | 'sources'

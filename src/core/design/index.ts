@@ -128,6 +128,7 @@ export {
   RESEARCH,
   type Route,
   type Source,
+  type SmallLead,
   type Span,
   type Study,
   SUPPLY_CLASSES,
@@ -145,5 +146,6 @@ export { type Part, partsRead, type Reads } from './reads';
 export { joinMachines, untiedChargers, untiedInverters, untiedSources } from './machines';
 export { enclosureOf, IP_CODES, parseIp, waterFigure } from './enclosure';
 export { kindByName, kindOf, standsAtItsWork, type LoadKind, LOAD_KINDS } from './loadKind';
+export { madeUp, SMALL_ENDS, SMALL_PURPOSES, type SmallPurpose } from './smallLead';
 export { startBankOf } from './startBank';
 export { blocksV, madeForV, nominalVOf } from './volts';

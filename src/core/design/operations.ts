@@ -11,6 +11,7 @@ const LISTS_IN_ORDER: readonly ListName[] = [
   'circuits',
   'bars',
   'leads',
+  'smallLeads',
   'acSources',
   'acPanels',
   'acLoads',
@@ -136,6 +137,11 @@ export function removePanel(design: Design, id: string): Op[] | null {
   return drop ? [...feeders, ...parts, drop] : [...feeders, ...parts];
 }
 
+const smallLeadsOf = (design: Design, sourceId: string) => design.smallLeads.filter((l) => l.sourceId === sourceId);
+/** The small leads of one source become another's. */
+const smallLeadsTo = (design: Design, from: string, to: string): Op[] =>
+  smallLeadsOf(design, from).map((l) => setOp(design, ['smallLeads', l.id, 'sourceId'], to));
+
 /** Without a source; the first of its candidates takes its place on the list, the others become candidates of that one. */
 export function removeSource(design: Design, id: string): Op[] {
   const [first, ...others] = design.sources.filter((s) => s.insteadOfId === id);
@@ -144,6 +150,9 @@ export function removeSource(design: Design, id: string): Op[] {
     ...(first ? [setOp(design, ['sources', first.id, 'insteadOfId'], null)] : []),
     ...others.map((s) => setOp(design, ['sources', s.id, 'insteadOfId'], first?.id ?? null)),
     ...(drop ? [drop] : []),
+    ...(first ? smallLeadsTo(design, id, first.id) : smallLeadsOf(design, id).map((l) => dropOp(design, 'smallLeads', l.id))).flatMap(
+      (op) => op ?? [],
+    ),
   ];
 }
 
@@ -174,6 +183,7 @@ export function takeCandidate(design: Design, candidateId: string): Op[] | null 
     set(was.id, 'insteadOfId', next.id),
     ...design.sources.flatMap((s) => (s.insteadOfId === was.id && s.id !== next.id ? [set(s.id, 'insteadOfId', next.id)] : [])),
     ...ends,
+    ...(smallLeadsOf(design, next.id).length > 0 ? [] : smallLeadsTo(design, was.id, next.id)),
     ...design.acLoads.flatMap((l) => (l.chargerId === was.id ? [setOp(design, ['acLoads', l.id, 'chargerId'], next.id)] : [])),
     ...design.acSources.flatMap((s) =>
       s.inverter?.chargerId === was.id ? [setOp(design, ['acSources', s.id, 'inverter', 'chargerId'], next.id)] : [],

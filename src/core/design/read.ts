@@ -93,6 +93,7 @@ const UNREFERENCED = [
   'studies',
   'bars',
   'leads',
+  'smallLeads',
   'acSources',
   'acPanels',
   'acLoads',

@@ -20,6 +20,7 @@ import { MARKS } from '../quantity';
 import { between, id, later, list, name, note, oneOf, whole } from './fields';
 import { DeviceSchema, SizeSchema, sizesOf } from './device';
 import { BarSchema, LeadSchema } from './mainSide';
+import { SmallLeadSchema } from './smallLead';
 import { StudySchema } from './study';
 import { BankSheetSchema, BmsSchema, BoxSchema, LinksSchema } from './bankSheet';
 
@@ -359,6 +360,7 @@ const PartsSchema = v.object({
   circuits: list(CircuitSchema, BOUNDS.circuits),
   bars: later(list(BarSchema, BOUNDS.bars), []),
   leads: later(list(LeadSchema, BOUNDS.leads), []),
+  smallLeads: later(list(SmallLeadSchema, BOUNDS.smallLeads), []),
   acSources: later(list(AcSourceSchema, BOUNDS.acSources), []),
   acPanels: later(list(AcPanelSchema, BOUNDS.acPanels), []),
   acCircuits: later(list(AcCircuitSchema, BOUNDS.acCircuits), []),
@@ -388,6 +390,8 @@ export const DesignSchema = v.object({
   /** Bars and points of the main side, and the leads between them and the banks. */
   bars: later(list(BarSchema, BOUNDS.bars), []),
   leads: later(list(LeadSchema, BOUNDS.leads), []),
+  /** What senses, excites, counts and tells: small conductors of sources and gauges. */
+  smallLeads: later(list(SmallLeadSchema, BOUNDS.smallLeads), []),
   acRules: later(AcRulesSchema, DEFAULT_AC_RULES),
   acSources: later(list(AcSourceSchema, BOUNDS.acSources), []),
   acPanels: later(list(AcPanelSchema, BOUNDS.acPanels), []),
@@ -429,6 +433,7 @@ export type Along = (typeof ALONGS)[number];
 export type Study = Design['studies'][number];
 export type Bar = Design['bars'][number];
 export type BatteryCable = Design['leads'][number];
+export type SmallLead = Design['smallLeads'][number];
 export type BatteryCableEnd = BatteryCable['from'];
 export type AcRules = Design['acRules'];
 export type AcSource = Design['acSources'][number];

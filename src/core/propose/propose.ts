@@ -2,16 +2,18 @@
 import { proposeAc } from './ac';
 import { rowCount, sourcesAboard, withRows, type Design, type Rows } from '../design';
 import { proposeMainSide } from './mainSide';
+import { proposeSmallLeads } from './smallLeads';
 import { proposeCircuits } from './circuits';
 import { proposeStudies } from './studies';
 
 /** In the order they build on each other. */
-export const PROPOSALS = ['circuits', 'mainSide', 'ac', 'studies'] as const;
+export const PROPOSALS = ['circuits', 'mainSide', 'smallLeads', 'ac', 'studies'] as const;
 export type ProposalKind = (typeof PROPOSALS)[number];
 
 const PROPOSERS: Readonly<Record<ProposalKind, (design: Design, freshId: (prefix: string) => string) => Rows>> = {
   circuits: (design, freshId) => ({ ...proposeCircuits(design, freshId) }),
   mainSide: (design, freshId) => ({ ...proposeMainSide(design, freshId) }),
+  smallLeads: (design, freshId) => ({ ...proposeSmallLeads(design, freshId) }),
   ac: (design, freshId) => ({ ...proposeAc(design, freshId) }),
   studies: (design, freshId) => ({ studies: proposeStudies(design, freshId) }),
 };

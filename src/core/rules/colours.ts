@@ -16,6 +16,19 @@ const NORTH_AMERICAN: Readonly<Record<Service, string>> = {
 export const positiveColour = (scheme: ColourScheme, service: Service, functionColours: boolean): string =>
   scheme === 'north-american' && functionColours ? NORTH_AMERICAN[service] : 'red';
 
+/** What a small lead is for, where a scheme gives that a colour of its own. */
+const SMALL_NORTH_AMERICAN = {
+  sense: 'red',
+  excitation: 'purple',
+  'charge lamp': 'brown',
+  tachometer: 'dark grey',
+  'gauge supply': 'purple',
+} as const;
+
+/** Colour of a small lead. With function colours off, or in the international scheme, red: told apart by its labels. */
+export const smallColour = (scheme: ColourScheme, purpose: string, functionColours: boolean): string =>
+  scheme === 'north-american' && functionColours ? (SMALL_NORTH_AMERICAN[purpose as keyof typeof SMALL_NORTH_AMERICAN] ?? 'red') : 'red';
+
 /** DC negative: yellow keeps it apart from the AC live where that is black; black is the other school. */
 export type NegativeColour = 'yellow' | 'black';
 

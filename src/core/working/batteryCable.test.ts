@@ -89,7 +89,7 @@ test('each option has a main side of its own', () => {
     id: 'b',
     name: 'B',
     note: '',
-    parts: { banks, sources, joins, panels, circuits, bars: [], leads: [], acSources: [], acPanels: [], acCircuits: [] },
+    parts: { banks, sources, joins, panels, circuits, bars: [], leads: [], smallLeads: [], acSources: [], acPanels: [], acCircuits: [] },
   };
   const both: Design = { ...design, options: [{ id: 'a', name: 'A', note: '', parts: null }, other] };
   expect(asOption(both, other).leads).toEqual([]);

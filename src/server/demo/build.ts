@@ -1,7 +1,7 @@
 /** Compact way to write an invented demo boat: appliances from the list, changed where this boat differs. */
 import { APPLIANCES, loadFrom, proposeCircuits } from '@/core';
 import { blankDevice, type Design, type Load } from '@/core/design';
-import { proposeMainSide, proposeStudies } from '@/core/propose';
+import { proposeMainSide, proposeSmallLeads, proposeStudies } from '@/core/propose';
 
 export type LoadEntry = readonly [appliance: string, changes?: Partial<Load>];
 
@@ -50,4 +50,10 @@ export function withStudies(design: Design): Design {
 export function withMainSide(design: Design): Design {
   let n = 0;
   return { ...design, ...proposeMainSide(design, (prefix) => `${prefix}-m${++n}`) };
+}
+
+/** What the sources sense and are woken by, as it is usually laid. */
+export function withSmallLeads(design: Design): Design {
+  let n = 0;
+  return { ...design, ...proposeSmallLeads(design, (prefix) => `${prefix}-${++n}`) };
 }

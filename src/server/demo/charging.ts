@@ -182,7 +182,14 @@ export function halcyonCharging(design: Design): Design {
         sensor: 'on the bank',
       },
     },
-    { belt: 'multi-rib', excitation: 'external', fieldLimited: true, suppressor: true, ratio: 2.4 },
+    {
+      belt: 'multi-rib',
+      excitation: 'external',
+      fieldLimited: true,
+      suppressor: true,
+      suppressorPart: { tripV: 36, fuseA: 20, underMainLug: true, lampSeen: true },
+      ratio: 2.4,
+    },
   );
   const shore = blankSource('shore', 'shore charger', 24, 'house');
   const flat = { ...shore.regulator, absorptionV: 28.4, floatV: 27, slope: { value: 0, unit: 'mV/°C cell' as const } };

@@ -2,7 +2,7 @@
 import { blankBank, blankDesign, blankPanel, blankPlace, type Design } from '@/core/design';
 import { halcyonAc } from './ac';
 import { halcyonCharging } from './charging';
-import { demoLoads, isolated, taped, tune, withCircuits, withMainSide, withStudies, type LoadEntry } from './build';
+import { demoLoads, isolated, taped, tune, withCircuits, withMainSide, withSmallLeads, withStudies, type LoadEntry } from './build';
 
 const LOADS: readonly LoadEntry[] = [
   ['Anchor light, LED', { placeId: 'masthead' }],
@@ -116,5 +116,5 @@ export function halcyon(): Design {
   }));
   design = tune(design, 'Anchor windlass', taped(12.6));
   design = tune(tune(design, 'Inverter, large', taped(2.3)), 'Inverter, large', isolated(300));
-  return withStudies(withMainSide(halcyonAc(halcyonCharging(tune(design, 'Main', taped(1.1))))));
+  return withStudies(withSmallLeads(withMainSide(halcyonAc(halcyonCharging(tune(design, 'Main', taped(1.1)))))));
 }

@@ -3,7 +3,7 @@ import { blankBank, blankDesign, blankPanel, blankPlace, type Design } from '@/c
 import { marramAc } from './ac';
 import { marramCharging } from './charging';
 import { FRIDGE_CARD } from './firm';
-import { demoLoads, isolated, taped, tune, withCircuits, withMainSide, withStudies, type LoadEntry } from './build';
+import { demoLoads, isolated, taped, tune, withCircuits, withMainSide, withSmallLeads, withStudies, type LoadEntry } from './build';
 
 const LOADS: readonly LoadEntry[] = [
   ['Anchor light, LED', { placeId: 'masthead' }],
@@ -113,6 +113,8 @@ export function marram(): Design {
     note: 'One size up on what the ladder asks, so that the radio keeps its 3 %.',
   }));
   return withStudies(
-    withMainSide(marramAc(marramCharging(tune(tune(design, 'Inverter, small', taped(1.4)), 'Inverter, small', isolated(150))))),
+    withSmallLeads(
+      withMainSide(marramAc(marramCharging(tune(tune(design, 'Inverter, small', taped(1.4)), 'Inverter, small', isolated(150))))),
+    ),
   );
 }

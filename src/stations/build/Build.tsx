@@ -103,6 +103,13 @@ export default function Build() {
         lines={list.bars}
         note="As entered, else as they ask to be: Wiring, main side. The part’s own sheet rules."
       />
+      {list.makers.length > 0 ? (
+        <Counts
+          title="Makers’ own cables"
+          lines={list.makers}
+          note="Bought with their machine: sensors and data. Their makers say how far they may be extended."
+        />
+      ) : null}
       <Extras />
       <section className="mt-5">
         <div className="flex items-baseline gap-4">

@@ -56,6 +56,7 @@ export function cutListCsv(list: CutList, units: Units, held: Held): string {
     ...counts('heat shrink', list.shrink),
     ...counts('protection', list.protection),
     ...counts('bus bar', list.bars),
+    ...counts('maker’s own cable', list.makers),
     ...counts('label', list.labels),
     [
       'total',

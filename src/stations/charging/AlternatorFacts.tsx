@@ -140,6 +140,7 @@ export function AlternatorFacts({ source, put }: { source: Source; put: PutSourc
           />
           <Tick label="suppressor at it" value={a.suppressor} onChange={(v) => set('suppressor', v, 'suppressor')} />
           <span />
+          {a.suppressor ? <SuppressorFacts part={a.suppressorPart} onChange={(v) => set('suppressorPart', v, 'suppressor')} /> : null}
           <Choice
             label="mounting"
             value={a.fit.mounting}
@@ -230,6 +231,34 @@ export function AlternatorFacts({ source, put }: { source: Source; put: PutSourc
         Never open the charging circuit with the engine running: load dump destroys diodes and electronics. Battery negative off before the
         belt comes near your hands. Local code, the maker&apos;s instructions and licensed practice come first.
       </p>
+    </>
+  );
+}
+
+type SuppressorPart = NonNullable<NonNullable<Source['alternator']>['suppressorPart']>;
+const NOTHING_KNOWN: SuppressorPart = { tripV: null, fuseA: null, underMainLug: null, lampSeen: null };
+const SEEN = { '': 'not looked at', yes: 'yes', no: 'no' } as const;
+
+/** The suppressor as a part: what it trips at, its fuse, where its lug and its lamp are. */
+function SuppressorFacts({ part, onChange }: { part: SuppressorPart | null; onChange: (to: SuppressorPart) => void }) {
+  const now = part ?? NOTHING_KNOWN;
+  const put = (change: Partial<SuppressorPart>) => onChange({ ...now, ...change });
+  const seen = (value: boolean | null) => (value === null ? '' : value ? 'yes' : 'no');
+  const asked = (key: 'underMainLug' | 'lampSeen', label: string) => (
+    <Choice
+      label={label}
+      value={seen(now[key])}
+      options={['', 'yes', 'no'] as const}
+      names={SEEN}
+      onChange={(v) => put({ [key]: v === '' ? null : v === 'yes' })}
+    />
+  );
+  return (
+    <>
+      <OptionalFigure label="suppressor conducts from" kind="V" value={now.tripV} low={5} high={200} onChange={(v) => put({ tripV: v })} />
+      <OptionalFigure label="its fuse" kind="A" value={now.fuseA} low={0.1} high={100} onChange={(v) => put({ fuseA: v })} />
+      {asked('underMainLug', 'its lug under the main lug')}
+      {asked('lampSeen', 'its lamp where it is seen')}
     </>
   );
 }

@@ -4,8 +4,9 @@ import { useState } from 'react';
 import { Views } from '@/ui/views/Views';
 import { Sources } from './Sources';
 
-const VIEWS = ['sources', 'settings', 'programming sheets', 'the engine'] as const;
+const VIEWS = ['sources', 'small leads', 'settings', 'programming sheets', 'the engine'] as const;
 const Settings = dynamic(() => import('./Settings').then((m) => m.Settings), { ssr: false });
+const SmallLeads = dynamic(() => import('./SmallLeads').then((m) => m.SmallLeads), { ssr: false });
 const Programming = dynamic(() => import('./Programming').then((m) => m.Programming), { ssr: false });
 const EngineFacts = dynamic(() => import('./EngineFacts').then((m) => m.EngineFacts), { ssr: false });
 
@@ -20,6 +21,7 @@ export default function Charging() {
       </div>
       <div className="min-h-0 flex-1 overflow-auto px-4 pb-8" tabIndex={0} role="region" aria-label={view}>
         {view === 'sources' ? <Sources /> : null}
+        {view === 'small leads' ? <SmallLeads /> : null}
         {view === 'settings' ? <Settings /> : null}
         {view === 'programming sheets' ? <Programming /> : null}
         {view === 'the engine' ? <EngineFacts /> : null}

@@ -4,7 +4,19 @@ import type { Change } from './types';
 
 export function opsOf<Row extends { readonly id: string }>(
   design: Design,
-  list: 'loads' | 'circuits' | 'places' | 'panels' | 'banks' | 'routes' | 'bars' | 'leads' | 'acLoads' | 'acPanels' | 'acCircuits',
+  list:
+    | 'loads'
+    | 'circuits'
+    | 'places'
+    | 'panels'
+    | 'banks'
+    | 'routes'
+    | 'bars'
+    | 'leads'
+    | 'smallLeads'
+    | 'acLoads'
+    | 'acPanels'
+    | 'acCircuits',
   change: Change<Row>,
 ): Op[] {
   const sets = change.patches.flatMap(({ row, patch }) =>

@@ -13,10 +13,11 @@ import {
   type BankTie,
   type BatteryCable,
   type Load,
+  type SmallLead,
   type Source,
 } from '../../design';
 import { driven, quietBoat, sourceInto } from '../../energy/testing';
-import { blankBatteryCable, proposeMainSide } from '../../propose';
+import { blankBatteryCable, proposeMainSide, usualLead } from '../../propose';
 import { bareBoat, withLoad } from '../../design/testing';
 
 export const amps = (rating: number, change: Partial<Load> = {}): Partial<Load> => ({
@@ -90,6 +91,27 @@ export const alternator = (change: Partial<NonNullable<Source['alternator']>> = 
   const blank = sourceInto('alternator');
   return { ...blank, id: 's', alternator: blank.alternator && { ...blank.alternator, ...change }, ...more_ };
 };
+/** An alternator with its excitation and one more small lead, as they are usually laid. */
+export const leads = (purpose: 'sense' | 'temperature', change: Partial<SmallLead> = {}): Design => {
+  const s = alternator({ tacho: false });
+  const source: Source = {
+    ...s,
+    regulator: { ...s.regulator, sense: 'the bank', sensor: purpose === 'temperature' ? 'on the bank' : 'in the device' },
+  };
+  const d = boat([source], { banks: [bank('house'), bank('start', { job: 'start', tempC: 45 })] });
+  const lay = (id: string, p: SmallLead['purpose'], more_: Partial<SmallLead> = {}) => ({
+    ...usualLead(d, id, p, source),
+    lengthM: 3,
+    ...more_,
+  });
+  const laid = [lay('ex', 'excitation'), lay('se', 'sense'), lay('te', 'temperature')].filter(
+    (l) => purpose === 'temperature' || l.id !== 'te',
+  );
+  return { ...d, smallLeads: laid.map((l) => (l.purpose === purpose ? { ...l, ...change } : l)) };
+};
+/** An alternator with a suppressor of which all is known. */
+export const suppressed = (): Design =>
+  boat([alternator({ tacho: false, suppressor: true, suppressorPart: { tripV: 18, fuseA: 20, underMainLug: true, lampSeen: true } })]);
 export const kind = (k: Source['kind'], change: Partial<Source> = {}): Source => ({ ...sourceInto(k), id: 's', ...change });
 export const dcdc = (): Source => ({ ...blankSource('s', 'DC–DC', 12, 'start'), fromBankId: 'house' });
 export const bms = { overV: 14.8, underV: 11, lowChargeC: 0, toleranceV: 0, warns: true };

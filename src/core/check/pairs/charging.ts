@@ -1,7 +1,7 @@
 /** Rules on banks and what charges them. */
 import { type Bank, type Source } from '../../design';
 import { drawing, quietBoat } from '../../energy/testing';
-import { amps, thing, boat, two, alternator, kind, dcdc, bms, day, cruising, charger, cold } from './boats';
+import { amps, thing, boat, two, alternator, kind, dcdc, bms, day, cruising, charger, cold, leads, suppressed } from './boats';
 import { type Pair, pair } from './pair';
 
 export const CHARGING: readonly Pair[] = [
@@ -108,6 +108,16 @@ export const CHARGING: readonly Pair[] = [
   pair('sensed-other', two({}, [alternator()]), 'banks.start.chemistry', 'gel'),
   pair('both-drains', two({ kind: 'selector', stopped: 'first', running: 'both' }), 'joins.j.stopped', 'both'),
   pair('emergency', two({ kind: 'selector', ratedA: 200 }), 'joins.j.ratedA', 50),
+  pair('small-missing', leads('sense'), 'smallLeads', []),
+  pair('small-unfused', leads('sense'), 'smallLeads.se.fuseA', null),
+  pair('small-fuse-large', leads('sense'), 'smallLeads.se.fuseA', 30),
+  pair('excite-diode', leads('sense'), 'smallLeads.ex.diode', false),
+  pair('small-long', leads('temperature', { mostM: 5 }), 'smallLeads.te.mostM', 2),
+  pair('sense-drop', leads('sense'), 'smallLeads.se.amps', 2),
+  pair('small-elsewhere', leads('temperature'), 'smallLeads.te.to', { kind: 'bank', id: 'start' }),
+  pair('surge-trips', suppressed(), 'sources.s.alternator.suppressorPart.tripV', 15),
+  pair('surge-lug', suppressed(), 'sources.s.alternator.suppressorPart.underMainLug', false),
+  pair('surge-part-unknown', suppressed(), 'sources.s.alternator.suppressorPart', null),
   pair('engine-volts', cold, 'engine.crankMinV', 18),
   pair('cranking', cold, 'engine.crankA', 900),
 ];

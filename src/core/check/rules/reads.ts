@@ -25,7 +25,10 @@ export const CHARGING_READS = [
   'cruises',
   'engine',
   'places',
+  'panels',
   'boat',
+  'house',
+  'smallLeads',
 ] as const satisfies readonly Part[];
 export type ChargingParts = Reads<typeof CHARGING_READS>;
 
