@@ -112,6 +112,9 @@ const unknownPlace: Place = {
   wet: false,
   vapour: false,
   drips: false,
+  compass: false,
+  exhaust: false,
+  moving: false,
 };
 
 function endsOf(design: AcParts, c: AcCircuit): readonly [string | null, string | null] {

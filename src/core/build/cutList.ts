@@ -134,7 +134,7 @@ function circuitCuts({ design, loads, panels }: Context, circuit: Circuit, resul
     return Array.from({ length: legs }).flatMap((_, leg) =>
       (['+', '−'] as const).flatMap((polarity): Piece[] => {
         const near = tap.parent !== null ? lands('splice') : polarity === '+' ? lands(device.made, device.row) : lands(negative);
-        const label = `${circuit.no}${polarity}${circuit.taps.length > 1 ? `.${i + 1}` : ''}${legs > 1 ? ` leg ${leg + 1}` : ''} ${part.name}`;
+        const label = `${circuit.no}${polarity}${circuit.taps.length > 1 ? `.${i + 1}` : ''}${legs > 1 ? ` leg ${leg + 1}` : ''} ${part.name}${circuit.twisted ? ', twisted pair' : ''}${circuit.guarded ? ', guarded' : ''}`;
         const cut: Cut = {
           circuitId: circuit.id,
           no: circuit.no,

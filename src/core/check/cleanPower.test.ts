@@ -35,3 +35,17 @@ test('electronics on a bank of their own hear nothing of it', () => {
   }));
   expect(sag(apart)).toBeUndefined();
 });
+
+test('what an inverter ripples, through the feeder they share and the bank: 100 A over 5 mΩ are 0.65 V', () => {
+  const of = (rating: number) => {
+    const d = shared({ kind: 'inverter', rating, surgeA: null });
+    const { findings, circuits } = analyse(d);
+    return { d, told: findings.find((f) => f.rule === 'ripple'), way: circuits.find((c) => c.id === 'c-x')?.upstreamOhm ?? NaN };
+  };
+  expect(of(0.5).told).toBeUndefined();
+  const { d, told, way } = of(100);
+  const pp = 2 * Math.SQRT2 * Math.sqrt(1.1 ** 2 - 1);
+  expect(100 * pp * 0.005).toBeCloseTo(0.648, 3);
+  const volts = 100 * pp * (way + bankSource(d.banks[0] as Bank).ohm);
+  expect(told?.title).toContain(`${volts.toPrecision(3)} V`);
+});

@@ -1,3 +1,4 @@
+export { deviationDeg } from './compass';
 export { ampacityA, derate, type Derating, rulingPlace, type Surroundings } from './ampacity';
 export { constantPower, sweep } from './drop';
 export { type Duty, dutyEquivalentA, dutyFraction, type DutyPoint, dutyTrace, timeConstantS } from './duty';

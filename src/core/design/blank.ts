@@ -56,6 +56,9 @@ export const blankPlace = (id: string, name: string, at: Place['at']): Place => 
   wet: false,
   vapour: false,
   drips: false,
+  compass: false,
+  exhaust: false,
+  moving: false,
 });
 
 export const blankLoad = (id: string, nominalV: number): Load => ({
@@ -203,6 +206,8 @@ export const blankCircuit = (id: string, no: string, name: string, from: Circuit
   bundled: 2,
   enclosure: 'open',
   sheathed: false,
+  twisted: false,
+  guarded: false,
   insulationC: null,
   devices: [],
   deviceAtM: 0,

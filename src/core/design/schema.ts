@@ -74,6 +74,10 @@ const PlaceSchema = v.object({
   wet: v.boolean(),
   vapour: v.boolean(),
   drips: v.boolean(),
+  /** A compass or its sensor is here; a hot exhaust; belts, shafts or a quadrant that catch what hangs loose. */
+  compass: later(v.boolean(), false),
+  exhaust: later(v.boolean(), false),
+  moving: later(v.boolean(), false),
 });
 
 const BankSchema = v.object({
@@ -222,6 +226,10 @@ const CircuitSchema = v.object({
   bundled: whole(2, 200),
   enclosure: oneOf(ENCLOSURES),
   sheathed: v.boolean(),
+  /** Its two conductors are twisted round each other. */
+  twisted: later(v.boolean(), false),
+  /** Led clear of what is hot and what moves, and clamped there or in a guard. */
+  guarded: later(v.boolean(), false),
   insulationC: v.nullable(v.picklist(INSULATIONS, 'an insulation rating from the table is needed')),
   devices: list(DeviceSchema, BOUNDS.devicesPerCircuit),
   deviceAtM: between(0, 30),

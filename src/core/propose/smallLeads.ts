@@ -7,18 +7,18 @@ export const TAP_FUSE_A = 3;
 export const FIELD_FUSE_A = 10;
 
 const WORDS: Readonly<Record<SmallPurpose, string>> = {
-  sense: 'sense lead',
-  excitation: 'excitation',
-  'charge lamp': 'charge lamp',
-  tachometer: 'tachometer lead',
-  temperature: 'temperature sensor',
-  data: 'data cable',
-  'gauge supply': 'gauge supply',
+  sense: 'Sense lead',
+  excitation: 'Excitation',
+  'charge lamp': 'Charge lamp',
+  tachometer: 'Tachometer lead',
+  temperature: 'Temperature sensor',
+  data: 'Data cable',
+  'gauge supply': 'Gauge supply',
 };
 
 export const blankSmallLead = (id: string, purpose: SmallPurpose, sourceId: string | null, owner = ''): SmallLead => ({
   id,
-  name: `${owner} ${WORDS[purpose]}`.trim(),
+  name: owner ? `${WORDS[purpose]} of ${owner}` : WORDS[purpose],
   purpose,
   sourceId,
   to: null,

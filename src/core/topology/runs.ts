@@ -80,7 +80,7 @@ function segmentLengths(design: RunParts, circuit: Circuit, start: Place | null,
 }
 
 /** A circuit's run as it lies in the boat, segment by segment, for a design alone. */
-export function runOf(design: Design, circuit: Circuit): Point[][] {
+export function runOf(design: RunParts & Pick<Design, 'banks' | 'panels' | 'loads'>, circuit: Circuit): Point[][] {
   const placeId =
     circuit.from.kind === 'bank' ? rowOf(design.banks, circuit.from.id)?.placeId : rowOf(design.panels, circuit.from.id)?.placeId;
   return segmentPaths(design, circuit, rowOf(design.places, placeId) ?? null, {

@@ -21,9 +21,9 @@ export function smallLeadColumns(design: Ended): Column<SmallLeadRow>[] {
   ];
   const endOf = (r: SmallLeadRow) => ends.find((e) => e.to.kind === r.to?.kind && e.to.id === r.to.id);
   return [
-    c.words('name', 'lead', 190, 'One row is one small conductor, or one cable of its maker', true),
+    c.words('name', 'lead', 230, 'One row is one small conductor, or one cable of its maker', true),
     c.choice('purpose', 'for', SMALL_PURPOSES, 96, 'What it is for: rules and colours go by it'),
-    c.thing('sourceId', 'of', design.sources, 128, 'The machine it belongs to; empty: a gauge’s'),
+    c.thing('sourceId', 'of', design.sources, 150, 'The machine it belongs to; empty: a gauge’s'),
     {
       key: 'to',
       title: 'to',
@@ -65,7 +65,7 @@ export function smallLeadColumns(design: Ended): Column<SmallLeadRow>[] {
       key: 'size',
       title: 'wire',
       hint: 'The least of the school; type a size of your own, empty to go back',
-      width: 74,
+      width: 92,
       mono: true,
       text: (r) => (r.size ? sizeName(r.size.school, r.size.size) : ''),
       show: (r) =>

@@ -86,6 +86,9 @@ export function PlaceFacts({
             <Tick label="wet" value={place.wet} onChange={(v) => put(place, 'wet', v, 'wet')} />
             <Tick label="petrol vapour possible" value={place.vapour} onChange={(v) => put(place, 'vapour', v, 'vapour')} />
             <Tick label="drips from above" value={place.drips} onChange={(v) => put(place, 'drips', v, 'drips')} />
+            <Tick label="hot exhaust" value={place.exhaust} onChange={(v) => put(place, 'exhaust', v, 'exhaust')} />
+            <Tick label="belts, shafts, quadrant" value={place.moving} onChange={(v) => put(place, 'moving', v, 'moving parts')} />
+            <Tick label="compass" value={place.compass} onChange={(v) => put(place, 'compass', v, 'compass')} />
           </div>
           {place.vapour ? (
             <p className="caution">

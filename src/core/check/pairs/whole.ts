@@ -1,5 +1,5 @@
 /** Rules on the design as a whole. */
-import { blankDevice, type Circuit, type Design } from '../../design';
+import { blankDevice, type Circuit, type Design, type Load } from '../../design';
 import { sourceInto } from '../../energy/testing';
 import { amps, thing, size, pin, C, place, strong, weakPanel, alive, switched } from './boats';
 import { more, type Pair, pair } from './pair';
@@ -15,14 +15,14 @@ function parted(): Design {
 }
 
 /** A radio and a pump on one panel, the pump with a small start. */
-export function shared(): Design {
+export function shared(pump: Partial<Load> = {}): Design {
   const base = thing(amps(2, { group: 'electronics' }), { from: { kind: 'panel', id: 'panel' } });
   const radio = base.loads[0];
   const run = base.circuits.find((c) => c.id === 'c-x');
   if (!radio || !run) return base;
   return {
     ...base,
-    loads: [radio, { ...radio, id: 'pump', name: 'Pump', group: 'pump', rating: 5, surgeA: 8, surgeS: 0.5 }],
+    loads: [radio, { ...radio, id: 'pump', name: 'Pump', group: 'pump', rating: 5, surgeA: 8, surgeS: 0.5, ...pump }],
     circuits: [
       ...base.circuits,
       { ...run, id: 'c-pump', name: 'Pump', taps: run.taps.map((t) => ({ ...t, id: 't-pump', serves: { kind: 'load', id: 'pump' } })) },
@@ -82,6 +82,9 @@ export const WHOLE: readonly Pair[] = [
     'banks.house.stringFuseA',
     null,
   ),
+  pair('ripple', shared({ kind: 'inverter', rating: 0.5, surgeA: null }), 'loads.pump.rating', 200),
+  pair('compass', place(thing(amps(150)), 'fore', {}), 'places.fore.compass', true),
+  pair('way-hazard', thing(), 'places.saloon.moving', true),
   pair('start-sag', shared(), 'loads.pump.surgeA', 90),
   pair('bank-held', seen(), 'banks.house.mounting.held', false),
   pair('bank-covered', seen(), 'banks.house.mounting.covered', false),

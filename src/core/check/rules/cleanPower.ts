@@ -1,6 +1,7 @@
 /** Rules on clean power: electronics that share a feeder or a bank with motors that start (docs/methods.md, "Clean power"). */
 import { bankSource } from '../../bank';
-import { type Circuit, type Load, nominalVOf, rowOf } from '../../design';
+import { RIPPLE } from '../../rules';
+import { type Circuit, type Load, kindOf, nominalVOf, rowOf } from '../../design';
 import { bankOfLoads } from '../../topology';
 import { show } from '../../quantity';
 import { type Rule, SOURCES, type Told } from '../rule';
@@ -10,6 +11,12 @@ import type { DesignFacts } from './design';
 const SAG_PCT = 4;
 /** Where nobody says what they need, electronics restart below this much of nominal. */
 const RESTARTS_PCT = 90;
+
+/** Ripple, peak to peak, of nominal volts: a note from the first, a fix from the second: ours. */
+const RIPPLE_PCT = 3;
+const RIPPLE_FIX_PCT = 6;
+/** Peak to peak of an inverter's ripple current over its direct current: by how much more it heats than that alone, as a sine. */
+const RIPPLE_PP = 2 * Math.SQRT2 * Math.sqrt(RIPPLE ** 2 - 1);
 
 interface Start {
   readonly load: Load;
@@ -22,6 +29,8 @@ interface Point {
   readonly from: Circuit['from'];
   readonly ohm: number;
   start: Start | null;
+  /** The inverter that draws most. */
+  inverter: { readonly load: Load; readonly amps: number } | null;
   /** The electronics with the least volts to spare. */
   weakest: { readonly load: Load; readonly loadV: number; readonly needsV: number } | null;
 }
@@ -36,12 +45,13 @@ function pointsOf({ design, results }: DesignFacts): ReadonlyMap<string, Point> 
     const r = results.get(c.id);
     if (!r) continue;
     let point = points.get(keyOf(c.from));
-    if (!point) points.set(keyOf(c.from), (point = { from: c.from, ohm: r.upstreamOhm, start: null, weakest: null }));
+    if (!point) points.set(keyOf(c.from), (point = { from: c.from, ohm: r.upstreamOhm, start: null, inverter: null, weakest: null }));
     c.taps.forEach((t, i) => {
       const load = t.serves.kind === 'load' ? rowOf(design.loads, t.serves.id) : undefined;
       if (!load || !point) return;
       const addsA = (r.surgeA ?? 0) - r.workingA;
       if (load.surgeA !== null && load.duty === null && addsA > (point.start?.addsA ?? 0)) point.start = { load, addsA };
+      if (kindOf(load) === 'inverter' && r.workingA > (point.inverter?.amps ?? 0)) point.inverter = { load, amps: r.workingA };
       const loadV = r.own.state.drop.taps[i]?.loadV;
       if (load.group !== 'electronics' || loadV === undefined) return;
       const needsV = load.minV ?? (RESTARTS_PCT / 100) * nominalVOf(design, bankOf.get(load.id));
@@ -105,6 +115,47 @@ export const CLEAN_POWER_RULES: readonly Rule<DesignFacts>[] = [
             severity: leftV < needsV ? 'fix' : 'note',
             title: `${worst.start.load.name} takes ${show(sagV, 'V', units)} from its electronics as it starts`,
             why: `${show(worst.feederV, 'V', units)} in the feeder they share, ${show(worst.bankV, 'V', units)} in the bank; ${load.name} is left with ${show(leftV, 'V', units)} and needs ${show(needsV, 'V', units)}.`,
+          },
+        ];
+      });
+    },
+  },
+  {
+    id: 'ripple',
+    about: 'panel',
+    severity: 'fix',
+    reads: ['circuits.from', 'loads.group', 'loads.kind', 'banks'],
+    when: `an inverter at full output ripples the volts of electronics by more than ${RIPPLE_PCT} % through the feeder and the bank they share`,
+    why: 'Radios hum, lamps flicker, sounders show noise while it works hard.',
+    todo: 'The inverter on cables of its own from the bank’s posts, shorter and heavier ones, a larger bank, or a bank of its own for the electronics.',
+    hazard: 'none',
+    confirm: 'a meter',
+    source: SOURCES.practice,
+    find: (facts) => {
+      const { design } = facts;
+      const points = pointsOf(facts);
+      const inverters = [...points.values()].flatMap((p) => (p.inverter ? [{ ...p.inverter, way: wayUp(facts, p.from).map(keyOf) }] : []));
+      if (inverters.length === 0) return [];
+      return [...points.values()].flatMap((p): readonly Told[] => {
+        const way = p.weakest && p.from.kind === 'panel' ? wayUp(facts, p.from) : [];
+        const bank = rowOf(design.banks, way[way.length - 1]?.id);
+        if (!bank) return [];
+        const nominalV = nominalVOf(design, bank.id);
+        const shared = inverters.flatMap((x) => {
+          const meet = way.find((w) => x.way.includes(keyOf(w)));
+          if (!meet) return [];
+          const feederV = RIPPLE_PP * x.amps * (meet.kind === 'bank' ? 0 : (points.get(keyOf(meet))?.ohm ?? 0));
+          return [{ ...x, feederV, bankV: RIPPLE_PP * x.amps * bankSource(bank).ohm }];
+        });
+        const worst = shared.sort((a, b) => b.feederV + b.bankV - a.feederV - a.bankV)[0];
+        const rippleV = worst ? worst.feederV + worst.bankV : 0;
+        if (!worst || rippleV <= (RIPPLE_PCT / 100) * nominalV) return [];
+        return [
+          {
+            id: p.from.id,
+            severity: rippleV > (RIPPLE_FIX_PCT / 100) * nominalV ? 'fix' : 'note',
+            title: `${worst.load.name} ripples its electronics by ${show(rippleV, 'V', design.boat)} at full output`,
+            why: `${show(worst.feederV, 'V', design.boat)} in the feeder they share, ${show(worst.bankV, 'V', design.boat)} in the bank, peak to peak.`,
           },
         ];
       });

@@ -75,6 +75,8 @@ export function CircuitFacts({ circuit }: { circuit: Circuit }) {
       ) : null}
       <Tick label="step down at ends that take less" value={circuit.stepDown} onChange={(v) => put('stepDown', v, 'step-down pieces')} />
       <Tick label="sheathed" value={circuit.sheathed} onChange={(v) => put('sheathed', v, 'sheath')} />
+      <Tick label="twisted pair" value={circuit.twisted} onChange={(v) => put('twisted', v, 'twisting')} />
+      <Tick label="clamped clear of heat and motion" value={circuit.guarded} onChange={(v) => put('guarded', v, 'guard')} />
       <Choice
         label="also passes"
         value=""
