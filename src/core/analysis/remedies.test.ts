@@ -6,6 +6,7 @@ import { bareBoat, withLoad } from '../design/testing';
 import { analyse } from './analysis';
 import { effortOf } from './effort';
 import { proposeMainSide } from '../propose';
+import { shared } from '../check/pairs/whole';
 import { remediesOf, searchable } from './remedies';
 import { findingsAfresh } from './studied';
 
@@ -122,6 +123,11 @@ describe('a battery cable, and volts in a study', () => {
     const [cheapest] = remediesOf(thinned, found(thinned, 'lead'));
     expect(cheapest?.changes.map((c) => c.name)).toEqual(expect.arrayContaining([whole.leads.find((l) => /negative$/.test(l.name))?.name]));
     expect(cheapest?.kg).toBeCloseTo(cheapest?.changes.reduce((sum, c) => sum + c.kg, 0) ?? NaN, 9);
+  });
+  test('what a start takes from electronics: the motor away from their panel, or their feeder heavier', () => {
+    const says = gone(shared({ surgeA: 25, minV: null }, { minV: 10 }), 'start-sag');
+    expect(says).toContain('Pump fed from Main bus instead of Panel');
+    expect(says.some((s) => /in the feeder of Panel$/.test(s))).toBe(true);
   });
   test('a load that falls in a study: copper in its run or before it', () => {
     const load = { behaviour: 'current' as const, ratingBy: 'A' as const, rating: 15, minV: 11.6 };

@@ -8,7 +8,7 @@ import { type AcCircuitResult, acCircuits } from '../ac';
 import { acRun } from './tries/acRun';
 import { copper, devices, rest, ways } from './tries/circuit';
 import { ofLead } from './tries/lead';
-import { further, ofPanel } from './tries/panel';
+import { cleaner, further, ofPanel } from './tries/panel';
 import { moved } from './tries/place';
 import { ofSource } from './tries/source';
 import type { Series, Try } from './tries/try';
@@ -71,6 +71,8 @@ const searched = (f: Finding): boolean =>
   f.about.kind === 'source' ||
   f.about.kind === 'panel' ||
   PLACED.has(f.rule);
+/** Rules on clean power. */
+const CLEAN: ReadonlySet<string> = new Set(['start-sag', 'ripple']);
 /** Rules on where a thing stands. */
 const PLACED: ReadonlySet<string> = new Set(['vapour-load', 'vapour-bank', 'electronics-place']);
 
@@ -110,7 +112,7 @@ export function remediesOf(design: Design, finding: Finding, memory: Memory = cr
   const series: readonly Series[] = [
     ...(c ? [...copper(design, c, before), ...rest(design, c), ...devices(design, c, before), ...ways(design, c)] : []),
     block && finding.rule === 'protection-conflict' ? further(design, block, before) : [],
-    ...(panel ? ofPanel(design, panel, before) : []),
+    ...(panel ? (CLEAN.has(finding.rule) ? cleaner : ofPanel)(design, panel, before) : []),
     ...(lead ? ofLead(design, lead, before) : []),
     ...(source ? ofSource(design, source, before) : []),
     ...(run ? acRun(design, run) : []),

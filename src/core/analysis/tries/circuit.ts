@@ -13,7 +13,7 @@ const pinOf = (design: Design, c: Circuit, change: Partial<Circuit['pin']>): Op 
   setOp(design, ['circuits', c.id, 'pin'], { ...c.pin, ...change });
 
 /** Sizes of the boat's school heavier than what a circuit has. */
-function heavier(design: Design, analysis: Analysis, id: string) {
+export function heavier(design: Design, analysis: Analysis, id: string) {
   const now = rowOf(analysis.circuits, id)?.own.state.conductor.areaMm2 ?? Infinity;
   return CONDUCTORS[design.boat.ruleSet].filter((s) => s.areaMm2 > now + 1e-9);
 }

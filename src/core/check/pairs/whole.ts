@@ -15,8 +15,8 @@ function parted(): Design {
 }
 
 /** A radio and a pump on one panel, the pump with a small start. */
-export function shared(pump: Partial<Load> = {}): Design {
-  const base = thing(amps(2, { group: 'electronics' }), { from: { kind: 'panel', id: 'panel' } });
+export function shared(pump: Partial<Load> = {}, radio_: Partial<Load> = {}): Design {
+  const base = thing(amps(2, { group: 'electronics', ...radio_ }), { from: { kind: 'panel', id: 'panel' } });
   const radio = base.loads[0];
   const run = base.circuits.find((c) => c.id === 'c-x');
   if (!radio || !run) return base;
