@@ -3,7 +3,7 @@ import { AMBIENT_C } from '../rules';
 import type { AcSupplyParts } from './parts';
 import { TYPICAL_XD } from './generator';
 import type { AcLimit } from './together';
-import { type AcRules, type AcSource, type Design, rowOf } from '../design';
+import { type AcRules, type AcSource, type Design, rowOf, SERVICE_V } from '../design';
 
 export interface Service {
   readonly legs: 1 | 2;
@@ -16,9 +16,9 @@ export interface Service {
 }
 
 export const SERVICES: Readonly<Record<AcSource['service'], Service>> = {
-  '120 V': { legs: 1, volts: 120, hz: 60, dockA: [15, 20, 30], words: '120 V 60 Hz, one pole' },
-  '120/240 V': { legs: 2, volts: 120, hz: 60, dockA: [30, 50], words: '120/240 V 60 Hz, two legs' },
-  '230 V': { legs: 1, volts: 230, hz: 50, dockA: [10, 16, 32], words: '230 V 50 Hz' },
+  '120 V': { legs: 1, volts: SERVICE_V['120 V'], hz: 60, dockA: [15, 20, 30], words: '120 V 60 Hz, one pole' },
+  '120/240 V': { legs: 2, volts: SERVICE_V['120/240 V'], hz: 60, dockA: [30, 50], words: '120/240 V 60 Hz, two legs' },
+  '230 V': { legs: 1, volts: SERVICE_V['230 V'], hz: 50, dockA: [10, 16, 32], words: '230 V 50 Hz' },
 };
 
 /** Part of a breaker that loads of more than three hours may take together. */

@@ -6,6 +6,8 @@ import { MARKS } from '../quantity';
 import { between, id, list, name, note, oneOf, whole } from './fields';
 
 export const AC_SERVICES = ['120 V', '120/240 V', '230 V'] as const;
+/** Volts of one leg. */
+export const SERVICE_V = { '120 V': 120, '120/240 V': 120, '230 V': 230 } as const;
 export const AC_SOURCE_KINDS = ['shore', 'generator', 'inverter'] as const;
 export const ISOLATIONS = ['none', 'galvanic isolator', 'isolation transformer'] as const;
 export const AC_RESTS = ['left on', 'sleeps', 'switched off'] as const;

@@ -1,7 +1,7 @@
 /** Generic cruising-boat appliances with typical figures of our own; every one is editable and marked typical. Watts and amps are for one item. */
 import { blankLoad } from './blank';
 import { kindOf } from './loadKind';
-import type { Load, LoadGroup, SupplyClass, When } from './schema';
+import type { Load, LoadGroup, Source, SupplyClass, When } from './schema';
 
 export interface Appliance {
   readonly name: string;
@@ -20,11 +20,15 @@ export interface Appliance {
   /** Drawn while it is live and nobody uses it, W; null where it is nothing. */
   readonly standbyW: number | null;
   readonly shutFirst: boolean;
+  /** What it charges as; null: it does not. */
+  readonly makes: Source['kind'] | null;
   /** Usual place, as an id of a blank design's places. */
   readonly place: string;
 }
 
-type Extra = Partial<Pick<Appliance, 'surge' | 'critical' | 'runsLong' | 'supply' | 'connection' | 'duty' | 'standbyW' | 'shutFirst'>>;
+type Extra = Partial<
+  Pick<Appliance, 'surge' | 'critical' | 'runsLong' | 'supply' | 'connection' | 'duty' | 'standbyW' | 'shutFirst' | 'makes'>
+>;
 
 const item = (
   name: string,
@@ -42,6 +46,7 @@ const item = (
   watts,
   behaviour,
   surge: null,
+  makes: null,
   critical: false,
   runsLong: false,
   supply: 'panel breaker',
@@ -194,18 +199,21 @@ const LIST: readonly Appliance[] = [
   item('Horn', 'deck', 'mast', 60, 'current', 0, 0.01, motor(1.5, 0.2, { critical: true })),
   item('Windscreen wiper', 'deck', 'saloon', 50, 'current', 0, 1, motor(3, 0.5)),
   item('Alternator, medium frame', 'charging', 'engine', 960, 'current', 0, 0, {
+    makes: 'alternator',
     critical: true,
     runsLong: true,
     supply: 'always live',
     connection: 'M8',
   }),
   item('Shore charger', 'charging', 'engine', 360, 'current', 0, 0, {
+    makes: 'shore charger',
     critical: true,
     runsLong: true,
     supply: 'always live',
     connection: 'M6',
   }),
   item('Solar controller', 'charging', 'lazarette', 240, 'current', 0, 0, {
+    makes: 'solar',
     critical: true,
     runsLong: true,
     supply: 'always live',

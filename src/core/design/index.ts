@@ -1,4 +1,4 @@
-export { AC_CABLES, AC_LEGS, AC_RESTS, AC_SERVICES, AC_SOURCE_KINDS, EARTHINGS, ISOLATIONS, LEAKAGES, TRANSFERS } from './ac';
+export { AC_CABLES, AC_LEGS, AC_RESTS, AC_SERVICES, AC_SOURCE_KINDS, EARTHINGS, ISOLATIONS, LEAKAGES, SERVICE_V, TRANSFERS } from './ac';
 export { AC_APPLIANCES, acLoadFrom } from './acAppliances';
 export { type Appliance, APPLIANCES, loadFrom } from './appliances';
 export { LINK_WAYS, type LinkWay, type Slope, SLOPE_UNITS } from './bankSheet';
@@ -144,6 +144,17 @@ export type { BoatSummary } from './summary';
 export { rowOf } from './rowOf';
 export { type Part, partsRead, type Reads } from './reads';
 export { joinMachines, untiedChargers, untiedInverters, untiedSources } from './machines';
+export {
+  addAcSourceOps,
+  addLoadsOps,
+  addSourceOps,
+  andTheirRows,
+  chargerRow,
+  inverterOf,
+  machineOf,
+  ofWholeMachines,
+  removeMachines,
+} from './machineRows';
 export { enclosureOf, IP_CODES, parseIp, waterFigure } from './enclosure';
 export { kindByName, kindOf, standsAtItsWork, type LoadKind, LOAD_KINDS } from './loadKind';
 export { madeUp, SMALL_ENDS, SMALL_PURPOSES, type SmallPurpose } from './smallLead';

@@ -125,6 +125,21 @@ export function removeLoads(design: Design, ids: readonly string[]): Op[] {
   return [...served, ...dropOps(design, 'loads', ids)];
 }
 
+/** Takes AC appliances away, out of the runs that serve them and of what is wanted together, too. */
+export function removeAcLoads(design: Design, ids: readonly string[]): Op[] {
+  const gone = new Set(ids);
+  const kept = (from: readonly string[]) => from.filter((id) => !gone.has(id));
+  const served = design.acCircuits.flatMap((c) =>
+    c.loadIds.some((id) => gone.has(id)) ? [setOp(design, ['acCircuits', c.id, 'loadIds'], kept(c.loadIds))] : [],
+  );
+  const { wanted } = design.acRules;
+  return [
+    ...served,
+    ...(wanted.some((id) => gone.has(id)) ? [setOp(design, ['acRules', 'wanted'], kept(wanted))] : []),
+    ...dropOps(design, 'acLoads', ids),
+  ];
+}
+
 /** Takes a panel away with the taps that feed it. null while circuits start at it: they go elsewhere first. */
 export function removePanel(design: Design, id: string): Op[] | null {
   if (design.circuits.some((c) => c.from.kind === 'panel' && c.from.id === id)) return null;

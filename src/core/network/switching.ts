@@ -1,5 +1,16 @@
 /** Working the boat's own switches: what is live, what charges and what feeds what as they stand, and what an act brings about (docs/methods.md, "Switching"). */
-import { asDecided, type Design, type BankTie, type Load, madeForV, type Severity, type Study, rowOf, startBankOf } from '../design';
+import {
+  asDecided,
+  type Design,
+  type BankTie,
+  kindOf,
+  type Load,
+  madeForV,
+  type Severity,
+  type Study,
+  rowOf,
+  startBankOf,
+} from '../design';
 import { bankPost, servingOf, tieSide } from '../topology';
 import { isCharging } from '../demand';
 import { runStudy, type StudyAnswer } from './study';
@@ -154,7 +165,7 @@ const named = (rows: readonly { readonly name: string }[]): string =>
         .join(', ')} and ${rows.length - 3} more`
     : rows.map((r) => r.name).join(', ');
 
-const isInverter = (l: Load): boolean => /inverter/i.test(l.name);
+const isInverter = (l: Load): boolean => kindOf(l) === 'inverter';
 
 /** What an act brings about, worst first; empty where it does no harm. */
 export function consequencesOf(whole: Design, analysed: Analysed, before: Standing, act: Act): Consequence[] {

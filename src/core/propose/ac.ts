@@ -8,7 +8,10 @@ import {
   blankAcLoad,
   blankAcPanel,
   blankAcSource,
+  chargerRow,
   type Design,
+  inverterOf,
+  kindOf,
   rowOf,
 } from '../design';
 import { loose, outletA, SERVICES, vaOf } from '../ac';
@@ -44,24 +47,8 @@ export function proposeAc(design: Design, freshId: (prefix: string) => string): 
   if (run && !sources.some((s) => s.kind === 'generator'))
     addSource({ ...blankAcSource(freshId('as'), 'generator', boat), placeId: place('engine') });
   const known = new Set(sources.map((s) => s.inverter?.loadId));
-  for (const row of design.loads.filter((l) => /inverter/i.test(l.name) && !known.has(l.id))) {
-    const va = row.ratingBy === 'W' ? row.rating : row.rating * row.nominalV;
-    const blank = blankAcSource(freshId('as'), 'inverter', boat);
-    addSource({
-      ...blank,
-      name: row.name,
-      placeId: row.placeId,
-      ratedA: Math.ceil(va / SERVICES[blank.service].volts),
-      inverter: blank.inverter && {
-        ...blank.inverter,
-        va,
-        surges: [
-          { id: 's1', s: 1, va: 2 * va },
-          { id: 's2', s: 60, va: Math.round(1.3 * va) },
-        ],
-        loadId: row.id,
-      },
-    });
+  for (const row of design.loads.filter((l) => kindOf(l) === 'inverter' && !known.has(l.id))) {
+    addSource(inverterOf(row, freshId('as'), boat));
   }
   const loads = chargersAsLoads(design, freshId);
   const panels = panelsFor(design, sources, freshId);
@@ -72,18 +59,7 @@ export function proposeAc(design: Design, freshId: (prefix: string) => string): 
 /** Shore chargers stand among the appliances: dropped last but one, and turned down first. */
 function chargersAsLoads(design: Design, freshId: (prefix: string) => string): AcLoad[] {
   const there = new Set(design.acLoads.map((l) => l.chargerId));
-  return design.sources
-    .filter((s) => s.kind === 'shore charger' && !there.has(s.id))
-    .map((s) => ({
-      ...blankAcLoad(freshId('al')),
-      name: s.name,
-      placeId: s.placeId,
-      chargerId: s.id,
-      powerFactor: s.charger?.powerFactor ?? 1,
-      runsLong: true,
-      keep: 8,
-      mark: s.mark,
-    }));
+  return design.sources.filter((s) => s.kind === 'shore charger' && !there.has(s.id)).map((s) => chargerRow(s, freshId('al')));
 }
 
 /** A main panel for what comes from ashore and the generator; one for what the inverter carries too. */

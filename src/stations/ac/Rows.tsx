@@ -1,9 +1,11 @@
 'use client';
-import { type Design, dropOps } from '@/core/design';
+import { andTheirRows, dropOps, removeMachines } from '@/core/design';
 import { useDesign, useStore } from '@/ui/boat/context';
 import { opsOf, Sheet, type Change, type Column } from '@/ui/sheet';
 
 type ListOf = 'acLoads' | 'acPanels' | 'acCircuits';
+
+const idsOf = (rows: readonly { readonly id: string }[]): string[] => rows.map((r) => r.id);
 
 /** A list of the AC side as a sheet: edits, looks and removals go to the design. */
 export function Rows<Row extends { readonly id: string; readonly name: string }>({
@@ -40,12 +42,8 @@ export function Rows<Row extends { readonly id: string; readonly name: string }>
       onLook={(c: Change<Row> | null) => store.look(c && opsOf(store.snapshot().design, list, c))}
       onDelete={(doomed: readonly Row[]) =>
         store.edit(
-          `remove ${doomed.length === 1 ? (doomed[0]?.name ?? '') : `${doomed.length} rows`}`,
-          removal(
-            design,
-            list,
-            doomed.map((r) => r.id),
-          ),
+          `remove ${doomed.length === 1 ? (doomed[0]?.name ?? '') : `${doomed.length} rows`}${list === 'acLoads' ? andTheirRows(design, list, idsOf(doomed)) : ''}`,
+          list === 'acLoads' ? removeMachines(design, list, idsOf(doomed)) : dropOps(design, list, idsOf(doomed)),
         )
       }
       onRefuse={(m: string) => store.say('refused', m)}
@@ -53,26 +51,4 @@ export function Rows<Row extends { readonly id: string; readonly name: string }>
       {...(blank ? { blank, most } : {})}
     />
   );
-}
-
-/** A row out of its list; an appliance out of the runs that serve it and of what is wanted together, too. */
-function removal(design: Design, list: ListOf, ids: readonly string[]) {
-  const gone = new Set(ids);
-  const drops = dropOps(design, list, ids);
-  if (list !== 'acLoads') return drops;
-  const served = design.acCircuits
-    .filter((c) => c.loadIds.some((id) => gone.has(id)))
-    .map((c) => ({
-      op: 'set' as const,
-      path: ['acCircuits', c.id, 'loadIds'],
-      from: c.loadIds,
-      to: c.loadIds.filter((id) => !gone.has(id)),
-    }));
-  const { wanted } = design.acRules;
-  const kept = wanted.filter((id) => !gone.has(id));
-  return [
-    ...served,
-    ...(kept.length === wanted.length ? [] : [{ op: 'set' as const, path: ['acRules', 'wanted'], from: wanted, to: kept }]),
-    ...drops,
-  ];
 }

@@ -1,6 +1,6 @@
 'use client';
 import { settingsOf } from '@/core/ac';
-import { AC_SOURCE_KINDS, type AcSource, addOp, blankAcSource, BOUNDS, dropOp, rowOf } from '@/core/design';
+import { AC_SOURCE_KINDS, type AcSource, addAcSourceOps, andTheirRows, blankAcSource, BOUNDS, removeMachines, rowOf } from '@/core/design';
 import { round3 } from '@/core/quantity';
 import { useDesign, useFindings, useFreshId, useSelected, useStore, useStudied } from '@/ui/boat/context';
 import { Plain } from '@/ui/table/Plain';
@@ -21,7 +21,7 @@ export function Sources() {
   const source = (selected?.kind === 'AC source' ? rowOf(acSources, selected.id) : undefined) ?? acSources[0];
   const add = (kind: AcSource['kind']) => {
     const row = blankAcSource(fresh('as'), kind, boat);
-    store.edit(`add ${row.name.toLowerCase()}`, [addOp(design, 'acSources', row)]);
+    store.edit(`add ${row.name.toLowerCase()}`, addAcSourceOps(design, row, fresh));
     select({ kind: 'AC source', id: row.id });
   };
   const general = findings.filter((f) => !f.accepted && f.about.kind === 'boat' && f.about.id === 'ac');
@@ -101,8 +101,8 @@ export function Sources() {
             type="button"
             className="plain mt-4"
             onClick={() => {
-              const op = dropOp(design, 'acSources', source.id);
-              if (op) store.edit(`remove ${source.name}`, [op]);
+              const ids = [source.id];
+              store.edit(`remove ${source.name}${andTheirRows(design, 'acSources', ids)}`, removeMachines(design, 'acSources', ids));
             }}
           >
             remove {source.name}

@@ -1,6 +1,16 @@
 'use client';
 import { useState } from 'react';
-import { addOp, blankSource, nominalVOf, removeSource, type Source, sourcesAboard, SOURCE_KINDS, rowOf } from '@/core/design';
+import {
+  addSourceOps,
+  andTheirRows,
+  blankSource,
+  nominalVOf,
+  removeMachines,
+  type Source,
+  sourcesAboard,
+  SOURCE_KINDS,
+  rowOf,
+} from '@/core/design';
 import { houseIndex } from '@/core/energy';
 import { round3 } from '@/core/quantity';
 import { useAnalysis, useAsked, useDesign, useFreshId, useStore } from '@/ui/boat/context';
@@ -29,7 +39,7 @@ export function Sources() {
     const blank = blankSource(next, kind, nominalVOf(design, to), to, nominalVOf(design, from));
     const same = sources.filter((s) => s.name === blank.name || s.name.startsWith(`${blank.name} `)).length;
     const row = same > 0 ? { ...blank, name: `${blank.name} ${same + 1}` } : blank;
-    store.edit(`add ${kind}`, [addOp(design, 'sources', kind === 'DC–DC' ? { ...row, fromBankId: from } : row)]);
+    store.edit(`add ${kind}`, addSourceOps(design, kind === 'DC–DC' ? { ...row, fromBankId: from } : row, fresh));
     setId(next);
   };
   return (
@@ -98,7 +108,16 @@ export function Sources() {
             window; alternators at {engine.cruiseRpm} rpm of the engine.
           </p>
           <OneSource key={source.id} source={source} fill={fills.find((f) => f.sourceId === source.id)} />
-          <button type="button" className="plain mt-4" onClick={() => store.edit(`remove ${source.name}`, removeSource(design, source.id))}>
+          <button
+            type="button"
+            className="plain mt-4"
+            onClick={() =>
+              store.edit(
+                `remove ${source.name}${andTheirRows(design, 'sources', [source.id])}`,
+                removeMachines(design, 'sources', [source.id]),
+              )
+            }
+          >
             remove {source.name}
           </button>
         </>

@@ -1,7 +1,19 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { useCallback, useMemo, useState } from 'react';
-import { blankLoad, BOUNDS, type Card, cardFrom, type Load, removeLoads, setOp, withCard, rowOf } from '@/core/design';
+import {
+  addLoadsOps,
+  andTheirRows,
+  blankLoad,
+  BOUNDS,
+  type Card,
+  cardFrom,
+  type Load,
+  removeMachines,
+  setOp,
+  withCard,
+  rowOf,
+} from '@/core/design';
 import { useDesign, useFreshId, useSelected, useStore } from '@/ui/boat/context';
 import { fileName, saveBlob, saveCsv } from '@/ui/files';
 import { opsOf, Sheet, type Change } from '@/ui/sheet';
@@ -39,7 +51,7 @@ export default function Loads() {
   const blank = () => blankLoad(freshId('L'), design.boat.systemV);
   const add = (rows: readonly Load[], label: string) => {
     if (design.loads.length + rows.length > BOUNDS.loads) return store.say('refused', `A boat holds at most ${BOUNDS.loads} loads here.`);
-    onChange({ label, patches: [], added: rows });
+    store.edit(label, addLoadsOps(store.snapshot().design, rows, freshId));
     const [first] = rows;
     if (first) select({ kind: 'load', id: first.id });
   };
@@ -61,12 +73,10 @@ export default function Loads() {
     add([row], `add ${card.name} from its card`);
   };
   const remove = (rows: readonly Load[]) => {
+    const ids = rows.map((r) => r.id);
     store.edit(
-      rows.length === 1 ? `remove ${rows[0]?.name ?? ''}` : `remove ${rows.length} loads`,
-      removeLoads(
-        design,
-        rows.map((r) => r.id),
-      ),
+      `${rows.length === 1 ? `remove ${rows[0]?.name ?? ''}` : `remove ${rows.length} loads`}${andTheirRows(design, 'loads', ids)}`,
+      removeMachines(design, 'loads', ids),
     );
   };
   return (

@@ -1,6 +1,6 @@
 /** One boat in this window: the server's design, the edits on their way to it, and what the screen shows. Nothing typed is lost on the way. */
 import { createStore, type StoreApi } from 'zustand/vanilla';
-import { applyEdit, type Conflict, type Design, type Edit, type Op, type ReadProblem, share } from '@/core/design';
+import { applyEdit, type Conflict, type Design, type Edit, ofWholeMachines, type Op, type ReadProblem, share } from '@/core/design';
 
 export interface Notice {
   readonly id: number;
@@ -97,9 +97,10 @@ export class BoatStore {
 
   /** Makes an edit: shown at once, sent in order, kept until the server has it. */
   edit(label: string, ops: readonly (Op | undefined)[]): void {
-    const real = ops.filter((op) => op !== undefined);
+    const asked = ops.filter((op) => op !== undefined);
     this.preview = null;
-    if (real.length === 0) return this.show();
+    if (asked.length === 0) return this.show();
+    const real = [...ofWholeMachines(this.snapshot().design, asked)];
     this.queue({ edit: { id: crypto.randomUUID(), label: label.slice(0, 200), ops: real }, force: false });
   }
 

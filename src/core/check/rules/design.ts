@@ -152,7 +152,7 @@ export const DESIGN_RULES: readonly DesignRule[] = [
     reads: ['acSources.inverter.loadId', 'loads'],
     when: 'an inverter names no row of the load sheet',
     why: 'Its cable, fuse and disconnect are calculated from its row on the load sheet; none is named.',
-    todo: 'Enter it under Loads as a heavy load, wire it, and name the row here.',
+    todo: 'Name its row of the load sheet on AC, sources: several there may be it.',
     hazard: 'fire',
     confirm: 'nothing',
     source: SOURCES.data,

@@ -1,0 +1,199 @@
+/** A machine and its rows: made together, renamed and moved together, taken away together. */
+import { SERVICE_V } from './ac';
+import { APPLIANCES } from './appliances';
+import { blankLoad } from './blank';
+import { blankAcLoad, blankAcSource } from './blankAc';
+import { blankSource } from './blankCharging';
+import { addOp, dropOps, type Op, setOp } from './edit';
+import { kindOf } from './loadKind';
+import { untiedSources } from './machines';
+import { removeAcLoads, removeLoads, removeSource } from './operations';
+import { rowOf } from './rowOf';
+import type { AcLoad, AcSource, Boat, Design, Load, Source } from './schema';
+
+export interface MachineRow {
+  readonly list: 'sources' | 'loads' | 'acSources' | 'acLoads';
+  readonly id: string;
+}
+
+type Rows = Pick<Design, 'sources' | 'loads' | 'acSources' | 'acLoads'>;
+
+/** Rows that name a row, or are named by it. */
+function beside(design: Rows, { list, id }: MachineRow): MachineRow[] {
+  const row = (l: MachineRow['list'], of: string | null | undefined): MachineRow[] =>
+    of && design[l].some((r) => r.id === of) ? [{ list: l, id: of }] : [];
+  if (list === 'sources')
+    return [
+      ...row('loads', rowOf(design.sources, id)?.loadId),
+      ...design.acLoads.flatMap((l) => (l.chargerId === id ? row('acLoads', l.id) : [])),
+      ...design.acSources.flatMap((s) => (s.inverter?.chargerId === id ? row('acSources', s.id) : [])),
+    ];
+  if (list === 'acLoads') return row('sources', rowOf(design.acLoads, id)?.chargerId);
+  if (list === 'acSources') {
+    const inverter = rowOf(design.acSources, id)?.inverter;
+    return [...row('loads', inverter?.loadId), ...row('sources', inverter?.chargerId)];
+  }
+  return [
+    ...design.sources.flatMap((s) => (s.loadId === id ? row('sources', s.id) : [])),
+    ...design.acSources.flatMap((s) => (s.inverter?.loadId === id ? row('acSources', s.id) : [])),
+  ];
+}
+
+/** Every row of the machine a row belongs to, that row first. */
+export function machineOf(design: Rows, row: MachineRow): readonly MachineRow[] {
+  const all = [row];
+  for (const at of all)
+    for (const next of beside(design, at)) if (!all.some((r) => r.list === next.list && r.id === next.id)) all.push(next);
+  return all;
+}
+
+const LISTS: ReadonlySet<string> = new Set<MachineRow['list']>(['sources', 'loads', 'acSources', 'acLoads']);
+const SHARED: ReadonlySet<string> = new Set(['name', 'placeId']);
+
+/**
+ * Ops with what they say of a whole machine: a name or a place set on one of its rows is set on those that had the same. A row that an op of
+ * the same edit sets by itself is left to that.
+ */
+export function ofWholeMachines(design: Design, ops: readonly Op[]): readonly Op[] {
+  const own = new Set(ops.map((op) => op.path.join('/')));
+  const more = ops.flatMap((op): Op[] => {
+    const [list, id, key] = op.path;
+    if (op.op !== 'set' || op.path.length !== 3 || !list || !id || !key || !LISTS.has(list) || !SHARED.has(key)) return [];
+    const from = list as MachineRow['list'];
+    return machineOf(design, { list: from, id }).flatMap((r) => {
+      const row = rowOf<{ readonly id: string }>(design[r.list], r.id) as Readonly<Record<string, unknown>> | undefined;
+      if ((r.list === from && r.id === id) || own.has([r.list, r.id, key].join('/')) || row?.[key] !== op.from) return [];
+      return setOp(design, [r.list, r.id, key], op.to) ?? [];
+    });
+  });
+  return more.length > 0 ? [...ops, ...more] : ops;
+}
+
+/** The row among AC appliances of what charges from them: its watts follow from its amps; dropped last but one, and turned down first. */
+export const chargerRow = (source: Source, id: string): AcLoad => ({
+  ...blankAcLoad(id),
+  name: source.name,
+  placeId: source.placeId,
+  chargerId: source.id,
+  powerFactor: source.charger?.powerFactor ?? 1,
+  runsLong: true,
+  keep: 8,
+  mark: source.mark,
+});
+
+/** The AC side of an inverter on the load sheet: continuous watts as VA, typical surges. */
+export function inverterOf(row: Load, id: string, boat: Pick<Boat, 'acRegion' | 'ruleSet' | 'systemV'>): AcSource {
+  const va = row.ratingBy === 'W' ? row.rating : row.rating * row.nominalV;
+  const blank = blankAcSource(id, 'inverter', boat);
+  return {
+    ...blank,
+    name: row.name,
+    placeId: row.placeId,
+    ratedA: Math.ceil(va / SERVICE_V[blank.service]),
+    inverter: blank.inverter && {
+      ...blank.inverter,
+      va,
+      surges: [
+        { id: 's1', s: 1, va: 2 * va },
+        { id: 's2', s: 60, va: Math.round(1.3 * va) },
+      ],
+      loadId: row.id,
+    },
+  };
+}
+
+/** The DC side of an AC inverter: what it draws for its continuous VA, a heavy load with its own name. */
+export const dcSideOf = (source: AcSource, id: string, systemV: number): Load => ({
+  ...blankLoad(id, systemV),
+  name: source.name,
+  group: 'heavy',
+  kind: 'inverter',
+  rating: source.inverter?.va ?? 0,
+  supply: 'house switch',
+  connection: 'M8',
+  shutFirst: true,
+  placeId: source.placeId,
+  mark: source.mark,
+});
+
+/** A new source with its row on the AC side, where it charges from there. */
+export const addSourceOps = (design: Design, source: Source, freshId: (prefix: string) => string): readonly (Op | undefined)[] => [
+  addOp(design, 'sources', source),
+  ...(source.kind === 'shore charger' || source.kind === 'portable' ? [addOp(design, 'acLoads', chargerRow(source, freshId('al')))] : []),
+];
+
+/** A new AC source; an inverter with its DC side: the one inverter of the load sheet that no other names, or a row of its own. */
+export function addAcSourceOps(design: Design, source: AcSource, freshId: (prefix: string) => string): readonly (Op | undefined)[] {
+  if (!source.inverter) return [addOp(design, 'acSources', source)];
+  const known = new Set(design.acSources.map((s) => s.inverter?.loadId));
+  const loose = design.loads.filter((l) => kindOf(l) === 'inverter' && !known.has(l.id));
+  const [only, another] = loose;
+  // Where several are loose it is for a person to say which.
+  if (another) return [addOp(design, 'acSources', source)];
+  if (only) return [addOp(design, 'acSources', inverterOf(only, source.id, design.boat))];
+  const row = dcSideOf(source, freshId('L'), design.boat.systemV);
+  return [addOp(design, 'loads', row), addOp(design, 'acSources', { ...source, inverter: { ...source.inverter, loadId: row.id } })];
+}
+
+const MADE_BY = new Map(APPLIANCES.map((a) => [a.name, a.makes]));
+
+/**
+ * New rows of the load sheet; what of them is a machine of the list comes with its other sides: an inverter with its AC side, what charges with
+ * its source, tied to the one source of its kind that has neither row nor cables. What only its name may tell is asked by Check.
+ */
+export function addLoadsOps(design: Design, loads: readonly Load[], freshId: (prefix: string) => string): readonly (Op | undefined)[] {
+  const ops: (Op | undefined)[] = [];
+  const taken = new Set<string>();
+  let after = design.loads[design.loads.length - 1]?.id ?? null;
+  for (const load of loads) {
+    ops.push(addOp(design, 'loads', load, after));
+    after = load.id;
+    const kind = MADE_BY.get(load.name) ?? null;
+    if (load.kind === 'inverter' && APPLIANCES.some((a) => a.name === load.name))
+      ops.push(addOp(design, 'acSources', inverterOf(load, freshId('as'), design.boat)));
+    if (kind === null) continue;
+    const [only, another] = untiedSources(design).filter((s) => s.kind === kind && !taken.has(s.id));
+    if (only && !another) {
+      taken.add(only.id);
+      ops.push(setOp(design, ['sources', only.id, 'loadId'], load.id));
+      continue;
+    }
+    const house = design.banks.find((b) => b.job === 'house') ?? design.banks[0];
+    const blank = blankSource(freshId('q'), kind, design.boat.systemV, house?.id ?? null);
+    const { name, placeId } = load;
+    ops.push(...addSourceOps(design, { ...blank, name, placeId, loadId: load.id }, freshId));
+  }
+  return ops;
+}
+
+const WHERE = { sources: 'Charging', loads: 'Loads', acSources: 'AC sources', acLoads: 'AC appliances' } as const;
+
+/** Rows that go with some rows of a list, those first: all of each machine. A source whose place a candidate takes leaves the others to that. */
+function withTheirMachines(design: Rows, list: MachineRow['list'], ids: readonly string[]): readonly MachineRow[] {
+  const rows = ids.map((id): MachineRow => ({ list, id }));
+  const all = [...rows];
+  for (const row of rows) {
+    const machine = machineOf(design, row);
+    if (design.sources.some((s) => machine.some((r) => r.list === 'sources' && r.id === s.insteadOfId))) continue;
+    for (const r of machine) if (!all.some((x) => x.list === r.list && x.id === r.id)) all.push(r);
+  }
+  return all;
+}
+
+/** Without some rows and what else of their machines there is. */
+export function removeMachines(design: Design, list: MachineRow['list'], ids: readonly string[]): readonly (Op | undefined)[] {
+  const rows = withTheirMachines(design, list, ids);
+  const of = (wanted: MachineRow['list']) => rows.flatMap((r) => (r.list === wanted ? [r.id] : []));
+  return [
+    ...removeLoads(design, of('loads')),
+    ...of('sources').flatMap((id) => removeSource(design, id)),
+    ...removeAcLoads(design, of('acLoads')),
+    ...dropOps(design, 'acSources', of('acSources')),
+  ];
+}
+
+/** What of the machines of some rows goes with them, as a label goes on: ", on Charging and AC appliances too"; empty: nothing. */
+export function andTheirRows(design: Design, list: MachineRow['list'], ids: readonly string[]): string {
+  const where = [...new Set(withTheirMachines(design, list, ids).flatMap((r) => (r.list === list ? [] : [WHERE[r.list]])))];
+  return where.length > 0 ? `, on ${where.join(' and ')} too` : '';
+}
