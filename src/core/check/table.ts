@@ -26,11 +26,21 @@ import { ODDS_RULES } from './rules/odds';
 import { SMALL_LEAD_RULES } from './rules/smallLeads';
 import { STRING_RULES } from './rules/strings';
 import { STUDY_RULES } from './rules/studies';
+import { VAPOUR_RULES } from './rules/vapour';
 import { COMPASS_RULES, WAY_RULES } from './rules/ways';
 import { ASKING_RULES } from './rules/unknown';
 
 export const RULES = {
-  design: [...DESIGN_RULES, ...SAFETY_RULES, ...MOUNTING_RULES, ...CLEAN_POWER_RULES, ...COMPASS_RULES, ...STRING_RULES, ...ASKING_RULES],
+  design: [
+    ...DESIGN_RULES,
+    ...SAFETY_RULES,
+    ...VAPOUR_RULES,
+    ...MOUNTING_RULES,
+    ...CLEAN_POWER_RULES,
+    ...COMPASS_RULES,
+    ...STRING_RULES,
+    ...ASKING_RULES,
+  ],
   circuits: [...CIRCUIT_RULES, ...END_RULES, ...MOTOR_RULES, ...FOUND_RULES, ...WAY_RULES, ...MAKER_RULES],
   'circuit failures': FAILED_RULES,
   'circuit volts': CIRCUIT_VOLTS_RULES,

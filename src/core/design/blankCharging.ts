@@ -150,6 +150,7 @@ export function blankSource(id: string, kind: Source['kind'], systemV: number, b
           }
         : null,
     mark: 'typical',
+    ignitionProtected: false,
     massKg: null,
     price: null,
     sheet: {},

@@ -133,6 +133,8 @@ export const SourceSchema = v.object({
   solar: v.nullable(SolarSchema),
   wind: v.nullable(WindSchema),
   mark: oneOf(MARKS),
+  /** Its maker sells it as ignition protected; of an alternator its own field says so. */
+  ignitionProtected: later(v.boolean(), false),
   massKg: optional(0, 1000),
   price: optional(0, 10000000),
   /** Programming sheet: by setting, the maker's default and what was set aboard. */

@@ -5,7 +5,6 @@ import {
   type AcPanel,
   type AcSource,
   blankAcCircuit,
-  blankAcLoad,
   blankAcPanel,
   blankAcSource,
   chargerRow,

@@ -96,6 +96,13 @@ export function OneSource({ source, fill }: { source: Source; fill: Fill | undef
           high={10000000}
           onChange={(v) => put(['price'], v, 'price')}
         />
+        {source.alternator ? null : (
+          <Tick
+            label="ignition protected"
+            value={source.ignitionProtected}
+            onChange={(v) => put(['ignitionProtected'], v, 'ignition protection')}
+          />
+        )}
         {source.kind === 'DC–DC' ? (
           <Choice
             label="draws from"

@@ -82,6 +82,13 @@ export const WHOLE: readonly Pair[] = [
     'banks.house.stringFuseA',
     null,
   ),
+  pair('petrol-space', { ...thing(), engine: { ...thing().engine, fuel: 'diesel' } }, 'engine.fuel', 'petrol'),
+  pair(
+    'no-blower',
+    place({ ...thing(), engine: { ...thing().engine, fuel: 'diesel' } }, 'engine', { vapour: true }),
+    'engine.fuel',
+    'petrol',
+  ),
   pair('ripple', shared({ kind: 'inverter', rating: 0.5, surgeA: null }), 'loads.pump.rating', 200),
   pair('compass', place(thing(amps(150)), 'fore', {}), 'places.fore.compass', true),
   pair('way-hazard', thing(), 'places.saloon.moving', true),

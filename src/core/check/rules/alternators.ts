@@ -1,8 +1,14 @@
 /** Rules on alternators: curve, fit, load dump, regulator. */
 import { fitLines, pulleyRatio } from '../../charging';
-import { rowOf, setOp } from '../../design';
+import { rowOf, setOp, type Source } from '../../design';
 import { SOURCES, when } from '../rule';
 import { type ChargingRule, regulate, source } from './chargingRule';
+
+/** A rating and a curve may differ by so much: ours. */
+const APART = 0.1;
+
+/** The most of its label’s curve, A; 0 without one. */
+const mostOf = (a: Source['alternator']): number => Math.max(0, ...(a?.curve ?? []).map((p) => p.amps));
 
 const FIT_IDS = ['petrol-engine-space'] as const;
 
@@ -24,6 +30,28 @@ export const ALTERNATOR_RULES: readonly ChargingRule[] = [
         severity: n === 0 ? 'fix' : 'note',
         title: `its curve has ${n} point${n === 1 ? '' : 's'}`,
         why: n === 0 ? 'Nothing is known of what it gives.' : 'Between so few points the output is a guess.',
+      }));
+    },
+  ),
+  source(
+    {
+      id: 'curve-rated',
+      severity: 'fix',
+      reads: ['sources.ratedA', 'sources.alternator.curve'],
+      when: `an alternator’s rating and the most of its curve differ by more than ${100 * APART} %`,
+      why: 'Cables and fuses go by the one, the day by the other: one of them is another machine’s.',
+      todo: 'Read its plate and its maker’s curve again. Here: the rating the curve reaches.',
+      hazard: 'fire',
+      confirm: 'eyes',
+      cure: (design, { about }) => {
+        const most = mostOf(rowOf(design.sources, about.id)?.alternator ?? null);
+        return most > 0 ? [setOp(design, ['sources', about.id, 'ratedA'], most)] : null;
+      },
+    },
+    (s) => {
+      const most = mostOf(s.alternator);
+      return when(s.kind === 'alternator' && most > 0 && Math.abs(most - s.ratedA) > APART * s.ratedA, () => ({
+        title: `is entered as ${s.ratedA} A, and its curve reaches ${most} A`,
       }));
     },
   ),

@@ -12,6 +12,7 @@ export const DESIGN_READS = [
   'leads',
   'circuits',
   'house',
+  'engine',
   'acPanels',
   'acSources',
 ] as const satisfies readonly Part[];

@@ -37,8 +37,6 @@ const HOT_C = 45;
 const opensByHand = (c: Circuit): boolean => c.devices.some((d) => INLINE[d.kind].opens && d.kind !== 'relay' && d.kind !== 'float switch');
 const isSwitch = (c: Circuit): boolean =>
   c.devices.some((d) => d.kind === 'battery switch' || d.kind === 'isolator' || d.kind === 'changeover switch');
-const inVapour = (design: DesignParts, placeId: string | null): boolean => rowOf(design.places, placeId)?.vapour === true;
-const placeName = (design: DesignParts, placeId: string | null): string => rowOf(design.places, placeId)?.name ?? '';
 
 /** A source's cable: a circuit of its own, a battery cable, or one that was measured. */
 const isWired = (design: DesignParts, s: Source): boolean =>
@@ -311,66 +309,6 @@ export const SAFETY_RULES: readonly SafetyRule[] = [
       rowOf(design.banks, finding.about.id)?.tempC === null
         ? elsewhere((p) => !p.vapour && !p.engineSpace && p.ambientC < HOT_C - 10)(design, finding)
         : null,
-  },
-  {
-    id: 'vapour-source',
-    about: 'source',
-    severity: 'stop',
-    reads: ['sources.placeId', 'places.vapour'],
-    when: 'a charger or converter stands where petrol vapour is possible',
-    why: 'Its relays, fan and connectors spark: explosion.',
-    todo: 'Move it out of the engine and fuel spaces; only what its maker sells as ignition protected may stand there.',
-    hazard: 'explosion',
-    confirm: 'eyes',
-    source: SOURCES.dc,
-    find: ({ design }) =>
-      design.sources.flatMap((s): readonly Told[] =>
-        when(s.kind !== 'alternator' && s.kind !== 'wind' && inVapour(design, s.placeId), () => ({
-          id: s.id,
-          title: `${s.kind} in ${placeName(design, s.placeId)}, where petrol vapour is possible`,
-        })),
-      ),
-    cure: elsewhere(),
-  },
-  {
-    id: 'vapour-load',
-    about: 'load',
-    severity: 'fix',
-    reads: ['loads.placeId', 'loads.ignitionProtected', 'places.vapour'],
-    when: 'a load that may spark stands where petrol vapour is possible and is not entered as ignition protected',
-    why: 'Its brushes and contacts spark: explosion.',
-    todo: 'Use one its maker sells as ignition protected, and enter that; or move it.',
-    hazard: 'explosion',
-    confirm: 'eyes',
-    source: SOURCES.dc,
-    find: ({ design }) =>
-      design.loads.flatMap((l): readonly Told[] =>
-        when(l.group !== 'electronics' && l.group !== 'charging' && !l.ignitionProtected && inVapour(design, l.placeId), () => ({
-          id: l.id,
-          title: `${kindOf(l)} in ${placeName(design, l.placeId)} may light petrol vapour`,
-        })),
-      ),
-    cure: elsewhere((p) => !p.vapour),
-  },
-  {
-    id: 'vapour-bank',
-    about: 'bank',
-    severity: 'fix',
-    reads: ['banks.placeId', 'places.vapour'],
-    when: 'a bank stands where petrol vapour is possible',
-    why: 'A loose terminal or a dropped spanner lights petrol vapour; lead-acid adds hydrogen of its own.',
-    todo: 'Move the battery out of the engine and fuel spaces.',
-    hazard: 'explosion',
-    confirm: 'eyes',
-    source: SOURCES.dc,
-    find: ({ design }) =>
-      design.banks.flatMap((b): readonly Told[] =>
-        when(inVapour(design, b.placeId), () => ({
-          id: b.id,
-          title: `stands in ${placeName(design, b.placeId)}, where petrol vapour is possible`,
-        })),
-      ),
-    cure: elsewhere(),
   },
   {
     id: 'belt',
