@@ -3,7 +3,7 @@ import * as v from 'valibot';
 import { AC_FAMILIES } from '../rules';
 import { SizeSchema } from './device';
 import { MARKS } from '../quantity';
-import { between, id, list, name, note, oneOf, whole } from './fields';
+import { later, between, id, list, name, note, oneOf, whole } from './fields';
 
 export const AC_SERVICES = ['120 V', '120/240 V', '230 V'] as const;
 /** Volts of one leg. */
@@ -94,6 +94,8 @@ export const AcSourceSchema = v.object({
   generator: v.nullable(GeneratorSchema),
   inverter: v.nullable(InverterSchema),
   mark: oneOf(MARKS),
+  /** Its maker sells it as ignition protected. */
+  ignitionProtected: later(v.boolean(), false),
   massKg: optional(0, 5000),
   price: optional(0, 10000000),
   note,

@@ -63,6 +63,7 @@ export function blankAcSource(id: string, kind: AcSource['kind'], boat: Pick<Boa
           }
         : null,
     mark: 'typical',
+    ignitionProtected: false,
     massKg: null,
     price: null,
     note: '',

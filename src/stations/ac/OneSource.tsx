@@ -51,6 +51,13 @@ export function OneSource({
           onChange={(v) => put(['placeId'], v || null, 'place')}
         />
         <Choice label="figures are" value={source.mark} options={MARKS} onChange={(v) => put(['mark'], v, 'source of figures')} />
+        {source.kind === 'shore' ? null : (
+          <Tick
+            label="ignition protected"
+            value={source.ignitionProtected}
+            onChange={(v) => put(['ignitionProtected'], v, 'ignition protection')}
+          />
+        )}
         <OptionalFigure label="mass" kind="kg" value={source.massKg} low={0} high={5000} onChange={(v) => put(['massKg'], v, 'mass')} />
         <OptionalFigure
           label="price"

@@ -79,8 +79,8 @@ const GENERAL: readonly AcRule[] = [
     {
       id: 'ac-place',
       severity: 'stop',
-      reads: ['acSources.placeId', 'places'],
-      when: 'a generator or inverter is in a wet, dripping or petrol vapour place',
+      reads: ['acSources.placeId', 'acSources.ignitionProtected', 'places'],
+      when: 'a generator or inverter is in a wet or dripping place, or where petrol vapour is possible and it is not entered as ignition protected',
       why: 'It is wet there, or petrol vapour is possible, or something drips from above: shock, fire, explosion.',
       todo: 'Find it a dry, aired place.',
       hazard: 'shock',
@@ -89,7 +89,7 @@ const GENERAL: readonly AcRule[] = [
     },
     (s, d) => {
       const place = rowOf(d.places, s.placeId);
-      return when(s.kind !== 'shore' && place !== undefined && (place.vapour || place.wet || place.drips), () => ({
+      return when(s.kind !== 'shore' && place !== undefined && ((place.vapour && !s.ignitionProtected) || place.wet || place.drips), () => ({
         title: `is in ${place?.name ?? ''}`,
       }));
     },
