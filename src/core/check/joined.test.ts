@@ -88,3 +88,42 @@ describe('banks a selector joins', () => {
     expect(told?.why).toContain('Sensed at Start instead, House bank would get 14.10 V and want 14.40 V');
   });
 });
+
+describe('a bank for one job, elsewhere', () => {
+  const far = (change: Partial<Bank> = {}, source: Partial<Design['sources'][number]> = {}): Design => {
+    const bare = bareBoat('metric');
+    const banks = [
+      bank(bare, { chemistry: 'agm', blockAh: 200 }),
+      bank(bare, { id: 'bow', name: 'Thruster bank', job: 'own', placeId: 'bow', chemistry: 'agm', blockAh: 80, strings: 1, ...change }),
+    ];
+    const dcdc = { ...blankSource('dc', 'DC–DC', 12, 'bow'), name: 'DC–DC', fromBankId: 'house', ...source };
+    const d: Design = { ...bare, banks, sources: [dcdc] };
+    let n = 0;
+    const { bars, leads } = proposeMainSide(d, (prefix) => `${prefix}${++n}`);
+    return { ...d, bars, leads };
+  };
+  const negatives = (d: Design) => d.leads.filter((l) => l.rail === 'negative').map((l) => l.name);
+
+  it('has its negative on a bar of its own, and one cable to the common one for what charges it', () => {
+    const d = far();
+    expect(negatives(d)).toEqual(
+      expect.arrayContaining(['Thruster bank negative', 'Thruster bank to the common negative', 'DC–DC negative']),
+    );
+    const tie = d.leads.findIndex((l) => l.name === 'Thruster bank to the common negative');
+    expect(analyse(d).leads[tie]?.carries.amps).toBe(30);
+    expect(found(d, 'isolated-tied')).toEqual([]);
+  });
+
+  it('isolated it has none, and wants a charger that is isolated too', () => {
+    const open = far({ isolated: true });
+    expect(negatives(open)).not.toContain('Thruster bank to the common negative');
+    expect(found(open, 'isolated-charged').map((f) => f.title)).toEqual(['is isolated, and DC–DC tie it to the rest']);
+    const blank = blankSource('dc', 'DC–DC', 12, 'bow').dcdc;
+    const apart = far({ isolated: true }, { dcdc: blank && { ...blank, isolated: true } });
+    expect(negatives(apart)).toEqual(expect.arrayContaining(['DC–DC output negative', 'DC–DC input negative']));
+    expect([...found(apart, 'isolated-charged'), ...found(apart, 'isolated-tied')]).toEqual([]);
+    const tied = far();
+    const said = { ...tied, banks: tied.banks.map((b) => (b.id === 'bow' ? { ...b, isolated: true } : b)) };
+    expect(found(said, 'isolated-tied').map((f) => f.about.id)).toEqual(['bow']);
+  });
+});

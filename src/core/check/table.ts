@@ -17,7 +17,7 @@ import { DESIGN_RULES } from './rules/design';
 import { END_RULES } from './rules/ends';
 import { FOUND_RULES } from './rules/found';
 import { MAIN_SIDE_RULES } from './rules/mainSide';
-import { EMERGENCY_RULES, JOINED_RULES } from './rules/joined';
+import { JOINED_RULES, TIED_RULES } from './rules/joined';
 import { LASTING_RULES } from './rules/lasting';
 import { MAKER_RULES } from './rules/makers';
 import { MOTOR_RULES } from './rules/motors';
@@ -46,7 +46,7 @@ export const RULES = {
   'circuit volts': CIRCUIT_VOLTS_RULES,
   charging: [...CHARGING_RULES, ...TIE_RULES, ...JOINED_RULES, ...SMALL_LEAD_RULES, ...SETTING_RULES, ...BANK_RULES],
   lasting: LASTING_RULES,
-  'main side': [...MAIN_SIDE_RULES, ...EMERGENCY_RULES],
+  'main side': [...MAIN_SIDE_RULES, ...TIED_RULES],
   AC: [...AC_SOURCE_RULES, ...AC_BOND_RULES, ...AC_CABLE_RULES],
   'AC runs': AC_RUN_RULES,
   studies: [...STUDY_RULES, ...BUS_RULES],

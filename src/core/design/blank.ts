@@ -117,6 +117,7 @@ export const blankBank = (id: string, systemV: number, placeId: string | null): 
   shortCircuitA: null,
   mark: 'typical',
   job: 'house',
+  isolated: false,
   ratedH: 20,
   tempC: null,
   sheet: BLANK_SHEET,

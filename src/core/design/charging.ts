@@ -83,7 +83,13 @@ const AlternatorSchema = v.object({
 });
 
 const ChargerSchema = v.object({ efficiency: between(0.3, 1), powerFactor: between(0.3, 1), outputs: whole(1, 6) });
-const DcdcSchema = v.object({ efficiency: between(0.3, 1), startV: volts, stopV: volts });
+const DcdcSchema = v.object({
+  efficiency: between(0.3, 1),
+  startV: volts,
+  stopV: volts,
+  /** Its input and output share no conductor. */
+  isolated: later(v.boolean(), false),
+});
 const SolarSchema = v.object({
   /** Of one panel at standard conditions. */
   wp: between(1, 2000),

@@ -93,6 +93,8 @@ const BankSchema = v.object({
   shortCircuitA: v.nullable(between(50, 200000)),
   mark: oneOf(MARKS),
   job: later(oneOf(BANK_JOBS), 'house'),
+  /** Its negative is on no common bus: nothing it feeds shares a conductor with the rest. A school. */
+  isolated: later(v.boolean(), false),
   /** Hours its labelled capacity is rated over: 20 for C20, 100 for C100. */
   ratedH: later(between(0.5, 120), 20),
   /** Its own temperature; null: as warm as its place. */

@@ -189,7 +189,7 @@ describe('banks and joins', () => {
       bankId: 'start',
       fromBankId: 'house',
       ratedA: 10,
-      dcdc: { efficiency: 0.92, startV: 13.3, stopV: 13 },
+      dcdc: { efficiency: 0.92, startV: 13.3, stopV: 13, isolated: false },
     });
     const r = run(
       two((d) => driven(d, [sourceInto('shore charger'), dcdc], [['shore', 2, 12, 0]])),

@@ -150,7 +150,7 @@ describe('two banks', () => {
       bankId: 'start',
       fromBankId: 'house',
       ratedA: 10,
-      dcdc: { efficiency: 0.9, startV: 12.5, stopV: 12 },
+      dcdc: { efficiency: 0.9, startV: 12.5, stopV: 12, isolated: false },
     });
     const base = shore();
     const design = two({ ...base, sources: [...(base.sources ?? []), dcdc] });

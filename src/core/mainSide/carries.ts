@@ -3,6 +3,7 @@ import type { CircuitResult } from '../circuit';
 import { dcdcInputA } from '../charging';
 import { round3 } from '../quantity';
 import { type BatteryCable, type BatteryCableEnd, rowOf, sideOfTie, startBankOf } from '../design';
+import { returnBar } from '../topology';
 import type { LeadParts } from './parts';
 
 export interface Carries {
@@ -70,6 +71,14 @@ export function carries(design: LeadParts, circuits: readonly CircuitResult[], l
       return { amps: engine.crankA, why: `the starter's by way of ${tie.name}, ${engine.crankS} s`, cranks: true, lastingA: tie.ratedA };
     if (tie) return lasts(tie.ratedA, `${tie.name}, rated`);
   }
+  // From a bank's own bar to the common one flows back what charges it.
+  if (lead.rail === 'negative' && ends(lead).every((e) => barKind(design, e) === 'negative bus'))
+    for (const own of design.banks) {
+      const bar = returnBar(design, own.id);
+      if (own.job === 'house' || !ends(lead).some((e) => e.id === bar)) continue;
+      const ties = design.joins.filter((j) => j.firstId === own.id || j.secondId === own.id).map((j) => j.ratedA);
+      return lasts(charged(design, own.id) + sum(ties), `all that charges ${own.name}`);
+    }
   if (kinds.includes('positive bus'))
     for (const id of bankIds) {
       const amps = charged(design, id);

@@ -11,6 +11,7 @@ import {
   type BatteryCableEnd,
   startBankOf,
 } from '../design';
+import { returnBar } from '../topology';
 
 export interface MainSideProposal {
   readonly bars: readonly Bar[];
@@ -93,8 +94,20 @@ export function proposeMainSide(design: Design, freshId: (prefix: string) => str
   const bus = barOf('negative bus', 'Negative bus', house.placeId);
   lay('negative', `${house.name} negative`, bank(house.id), bus, { through: [device('shunt', house.placeId)] });
   const start = startBankOf(design);
-  for (const other of design.banks)
-    if (other.id !== house.id && other.id !== start?.id) lay('negative', `${other.name} negative`, bank(other.id), bus);
+  for (const other of design.banks) {
+    if (other.id === house.id || other.id === start?.id) continue;
+    // What stands elsewhere has its loads around it: they return to a bar of its own, and not to the house's and back.
+    const elsewhere = other.isolated || (other.job === 'own' && other.placeId !== house.placeId);
+    if (!elsewhere) {
+      lay('negative', `${other.name} negative`, bank(other.id), bus);
+      continue;
+    }
+    if ([...design.leads, ...leads].some((l) => l.rail === 'negative' && [l.from, l.to].some((e) => sameEnd(e, bank(other.id))))) continue;
+    const own: Bar = blankBar(freshId('bar'), `${other.name} negative bar`, 'negative bus', other.placeId);
+    bars.push(own);
+    lay('negative', `${other.name} negative`, bank(other.id), { kind: 'bar', id: own.id });
+    if (!other.isolated) lay('negative', `${other.name} to the common negative`, { kind: 'bar', id: own.id }, bus);
+  }
 
   const hasEngine = start !== undefined || design.sources.some((s) => s.kind === 'alternator');
   if (hasEngine) {
@@ -143,8 +156,14 @@ export function proposeMainSide(design: Design, freshId: (prefix: string) => str
         if (!has('positive', end)) lay('positive', `${s.name} output`, bank(to.id), end);
         if (s.fromBankId !== null && s.fromBankId !== to.id && !has('positive', input))
           lay('positive', `${s.name} input`, bank(s.fromBankId), input);
-        if (!has('negative', end))
-          lay('negative', `${s.name} negative`, end, barOf('negative bus', 'Negative bus', house?.placeId ?? null));
+        const common = barOf('negative bus', 'Negative bus', house?.placeId ?? null);
+        if (!s.dcdc?.isolated) {
+          if (!has('negative', end)) lay('negative', `${s.name} negative`, end, common);
+          continue;
+        }
+        const own = returnBar({ bars: [...design.bars, ...bars], leads: [...design.leads, ...leads] }, to.id);
+        if (!has('negative', end)) lay('negative', `${s.name} output negative`, end, own === null ? bank(to.id) : { kind: 'bar', id: own });
+        if (!has('negative', input)) lay('negative', `${s.name} input negative`, input, common);
       }
       // Two and more meet at a bus of their own: no more than a few terminals on the battery's post.
       const bus = own.length > 1 ? barOf('positive bus', 'Charging bus', to.placeId) : null;

@@ -15,7 +15,7 @@ export {
 export { newRing, ringFrom, ringWords } from './feeds';
 export { loadPoint, panelPoint, pathM, placePoint } from './geometry';
 export { nearestPlaces } from './nearest';
-export { batteryCablesBetween, loops, loose, paralleled, returnBar, shuntCable } from './graph';
+export { batteryCablesBetween, loops, loose, paralleled, returnBar, shuntCable, together } from './graph';
 export { circuitOrder, upFrom } from './order';
 export { bankOfLoads } from './roots';
 export { type RunGeometry, runGeometry, runOf, sameParts, type Served } from './runs';

@@ -81,6 +81,7 @@ export function DcdcFacts({ source, put }: Own) {
         onChange={(v) => put(['dcdc', 'startV'], v, 'start')}
       />
       <Figure label="stops at input" kind="V" value={dcdc.stopV} low={1} high={80} onChange={(v) => put(['dcdc', 'stopV'], v, 'stop')} />
+      <Tick label="input and output isolated" value={dcdc.isolated} onChange={(v) => put(['dcdc', 'isolated'], v, 'isolation')} />
     </div>
   );
 }

@@ -137,6 +137,14 @@ export const led: Design = (() => {
   const boat_: Design = { ...d, banks, engine: { ...d.engine, startBankId: 'start' } };
   return { ...boat_, ...proposeMainSide(boat_, (prefix) => `${prefix}${++n}`) };
 })();
+/** A bank for one job in the bow, its negative on a bar of its own and from there on the common one. */
+export const ownBar = (): Design => {
+  let n = 0;
+  const d = bareBoat('metric');
+  const bow: Bank = { ...(d.banks[0] as Bank), id: 'bow', name: 'Bow', job: 'own', placeId: 'bow' };
+  const two_: Design = { ...d, banks: [...d.banks, bow] };
+  return { ...two_, ...proposeMainSide(two_, (prefix) => `${prefix}${++n}`) };
+};
 export const bar = (k: string): string => led.bars.find((b) => b.kind === k)?.id ?? '';
 export const leadId = (name: RegExp): string => led.leads.find((l) => name.test(l.name))?.id ?? '';
 export const lead = (

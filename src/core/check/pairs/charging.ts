@@ -107,6 +107,7 @@ export const CHARGING: readonly Pair[] = [
   pair('sharing', quietBoat({ strings: 4, links: { way: 'bus bars', size: '16', lengthM: 0.5 } }), 'banks.house.links.way', 'one end'),
   pair('runs-down', drawing(quietBoat(), 0.5), 'plan.days', 30),
   pair('sensed-other', two({}, [alternator()]), 'banks.start.chemistry', 'gel'),
+  pair('isolated-charged', two(), 'banks.start.isolated', true),
   pair('both-drains', two({ kind: 'selector', stopped: 'first', running: 'both' }), 'joins.j.stopped', 'both'),
   pair('emergency', two({ kind: 'selector', ratedA: 200 }), 'joins.j.ratedA', 50),
   pair('small-missing', leads('sense'), 'smallLeads', []),

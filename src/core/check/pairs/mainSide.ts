@@ -1,9 +1,10 @@
 /** Rules on the main side. */
 import { blankBar, blankDevice } from '../../design';
-import { thing, size, pin, led, bar, leadId, lead, end, withLeads, charging, charged } from './boats';
+import { thing, size, pin, led, bar, leadId, lead, end, withLeads, charging, charged, ownBar } from './boats';
 import { more, type Pair, pair } from './pair';
 
 export const MAIN_SIDE: readonly Pair[] = [
+  pair('isolated-tied', ownBar(), 'banks.bow.isolated', true),
   pair('dangling', led, `leads.${leadId(/^Engine negative/)}.to`, end('bar', 'gone')),
   pair('to-itself', led, `leads.${leadId(/^Engine negative/)}.to`, end('bar', bar('engine'))),
   pair('unfused', charging, 'leads.feed.fused', false),

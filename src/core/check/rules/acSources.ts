@@ -89,9 +89,12 @@ const GENERAL: readonly AcRule[] = [
     },
     (s, d) => {
       const place = rowOf(d.places, s.placeId);
-      return when(s.kind !== 'shore' && place !== undefined && ((place.vapour && !s.ignitionProtected) || place.wet || place.drips), () => ({
-        title: `is in ${place?.name ?? ''}`,
-      }));
+      return when(
+        s.kind !== 'shore' && place !== undefined && ((place.vapour && !s.ignitionProtected) || place.wet || place.drips),
+        () => ({
+          title: `is in ${place?.name ?? ''}`,
+        }),
+      );
     },
   ),
   acSource(

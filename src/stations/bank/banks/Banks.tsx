@@ -116,6 +116,9 @@ function OneBank({ bank, put }: { bank: Bank; put: (path: string[], value: unkno
         <div className="grid grid-cols-4 items-end gap-3">
           <Words label="bank" value={bank.name} onChange={(t) => t && put(['name'], t, 'name')} />
           <Choice label="for" value={bank.job} options={BANK_JOBS} names={JOBS} onChange={(v) => put(['job'], v, 'job')} />
+          {bank.job === 'own' ? (
+            <Tick label="isolated: on no common negative" value={bank.isolated} onChange={(v) => put(['isolated'], v, 'isolation')} />
+          ) : null}
           <Choice
             label="chemistry"
             value={bank.chemistry}
