@@ -63,12 +63,12 @@ const vital: Extra = { critical: true, runsLong: true };
 const motor = (times: number, seconds: number, more: Extra = {}): Extra => ({ surge: [times, seconds], connection: 'own lead', ...more });
 
 const LIST: readonly Appliance[] = [
-  item('Anchor light, LED', 'navigation', 'mast', 3, 'power', 11, 0, vital),
-  item('Masthead tricolour, LED', 'navigation', 'mast', 4, 'power', 0, 11, vital),
-  item('Steaming light, LED', 'navigation', 'mast', 4, 'power', 0, 1, vital),
+  item('Anchor light, LED', 'navigation', 'masthead', 3, 'power', 11, 0, vital),
+  item('Masthead tricolour, LED', 'navigation', 'masthead', 4, 'power', 0, 11, vital),
+  item('Steaming light, LED', 'navigation', 'spreaders', 4, 'power', 0, 1, vital),
   item('Bow light, two-colour', 'navigation', 'bow', 5, 'power', 0, 1, vital),
   item('Stern light', 'navigation', 'lazarette', 4, 'power', 0, 1, vital),
-  item('Deck floodlight', 'lights', 'mast', 20, 'power', 0.1, 0.2),
+  item('Deck floodlight', 'lights', 'spreaders', 20, 'power', 0.1, 0.2),
   item('Cabin light, LED', 'lights', 'saloon', 4, 'power', 4, 2),
   item('Reading light, LED', 'lights', 'fore', 2, 'power', 2, 1),
   item('Halogen cabin light', 'lights', 'saloon', 20, 'resistance', 2, 1),
@@ -104,7 +104,7 @@ const LIST: readonly Appliance[] = [
   item('Position reporting transponder', 'electronics', 'chart', 6, 'power', 4, 24, vital),
   item('Multifunction display', 'electronics', 'chart', 28, 'power', 1, 20, { ...vital, shutFirst: true }),
   item('Instrument network', 'electronics', 'chart', 9, 'power', 2, 24, vital),
-  item('Radar, solid state', 'electronics', 'mast', 25, 'power', 0, 6, vital),
+  item('Radar, solid state', 'electronics', 'spreaders', 25, 'power', 0, 6, vital),
   item('Autopilot drive', 'electronics', 'lazarette', 96, 'current', 0, 12, motor(3, 1, { runsLong: true })),
   item('Autopilot computer', 'electronics', 'lazarette', 8, 'power', 0, 24, vital),
   item('Satellite terminal', 'electronics', 'lazarette', 50, 'power', 6, 6, { ...steady, shutFirst: true }),

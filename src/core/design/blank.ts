@@ -222,8 +222,13 @@ export const blankCircuit = (id: string, no: string, name: string, from: Circuit
 });
 
 /** An empty vessel of a school: the usual places of her length and nothing else. */
+/** Heights above the waterline over length: usual of one mast, ours. */
+const SPREADERS = 0.8;
+const MASTHEAD = 1.4;
+
 export function blankDesign(name: string, school: School, lengthM: number, beamM: number, systemV: 12 | 24 | 48): Design {
   const american = school === 'awg';
+  const aloft = (part: number): number => Math.min(40, round(part * lengthM));
   const spot = (fx: number, fy: number, z: number) => ({ x: round(lengthM * fx), y: round((beamM / 2) * fy), z });
   return {
     format: FORMAT,
@@ -256,6 +261,8 @@ export function blankDesign(name: string, school: School, lengthM: number, beamM
       { ...blankPlace('galley', 'Galley', spot(0.42, -0.6, 0.5)) },
       { ...blankPlace('saloon', 'Saloon', spot(0.52, 0.3, 0.6)) },
       { ...blankPlace('mast', 'Mast foot', spot(0.58, 0, 0.2)) },
+      { ...blankPlace('spreaders', 'Spreaders', spot(0.58, 0, aloft(SPREADERS))), wet: true },
+      { ...blankPlace('masthead', 'Masthead', spot(0.58, 0, aloft(MASTHEAD))), wet: true },
       { ...blankPlace('bilge', 'Bilge', spot(0.5, 0, -0.5)), wet: true },
       { ...blankPlace('fore', 'Fore cabin', spot(0.78, 0, 0.6)) },
       { ...blankPlace('bow', 'Bow locker', spot(0.93, 0, 0.8)), wet: true },

@@ -1,7 +1,7 @@
 /** Circuits for loads that have none: which share a way, in what order they are tapped, and what feeds the panels. A person regroups them. */
 import { blankCircuit, blankDevice, blankPanel, type Circuit, type Design, type Load, type Panel, type Point, rowOf } from '../design';
 import { isCharging } from '../demand';
-import { loadPoint, panelPoint, pathM, placePoint } from '../topology';
+import { isAloft, loadPoint, mastFoot, panelPoint, pathM, placePoint } from '../topology';
 
 export interface Proposal {
   readonly panels: readonly Panel[];
@@ -22,6 +22,9 @@ const shares = (load: Load): boolean =>
   load.makerFuseA === null &&
   amps(load) <= SHARED_A / 2 &&
   load.surgeA === null;
+
+/** Of the break at the foot of a mast: the next rating of what is made that bears a quarter more than flows, A. */
+const PLUG_A = [5, 10, 16, 25, 50] as const;
 
 /** Loads in the order a cable would meet them: nearest to the last first. */
 function chain(design: Design, start: Point, loads: readonly Load[]): Load[] {
@@ -107,6 +110,19 @@ export function proposeCircuits(design: Design, freshId: (prefix: string) => str
     feed(panel, { kind: 'panel', id: busFor(false).id }, 'house switch', `${panel.name} feeder`);
     return panel;
   };
+  const placeOf = (load: Load) => rowOf(design.places, load.placeId);
+  const goesAloft = (load: Load): boolean => {
+    const place = placeOf(load);
+    return place !== undefined && isAloft(place);
+  };
+  /** A run up the mast is parted at its foot, so that the mast can be taken out. */
+  const breakAtFoot = (loads: readonly Load[]): Circuit['devices'] => {
+    const above = loads.map(placeOf).find((p) => p !== undefined && isAloft(p));
+    const foot = above && mastFoot(design.places, above);
+    if (!foot) return [];
+    const asked = 1.25 * loads.reduce((sum, l) => sum + amps(l), 0);
+    return [{ ...blankDevice(freshId('d'), 'plug'), placeId: foot.id, ratingA: PLUG_A.find((a) => a >= asked) ?? null }];
+  };
   const add = (panel: Panel, supply: Circuit['supply'], name: string, loads: readonly Load[]) =>
     addFrom({ kind: 'panel', id: panel.id }, panelPoint(design, panel), supply, name, loads);
   const addFrom = (from: Circuit['from'], start: Point, supply: Circuit['supply'], name: string, loads: readonly Load[]) => {
@@ -116,6 +132,7 @@ export function proposeCircuits(design: Design, freshId: (prefix: string) => str
       ...blankCircuit(id, nextNo(), name, from),
       supply,
       stepDown: true,
+      devices: breakAtFoot(ordered),
       taps: ordered.map((load, i) => ({
         id: `${id}-${i + 1}`,
         parent: i === 0 ? null : `${id}-${i}`,
@@ -137,7 +154,7 @@ export function proposeCircuits(design: Design, freshId: (prefix: string) => str
     else if (!shares(load)) add(panelFor(loadPoint(design, load)), load.supply, load.name, [load]);
     else {
       const half = loadPoint(design, load).x > design.boat.lengthM / 2 ? 'forward' : 'aft';
-      const key = `${load.group}:${load.supply}:${half}`;
+      const key = `${load.group}:${load.supply}:${goesAloft(load) ? 'aloft' : half}`;
       shared.set(key, [...(shared.get(key) ?? []), load]);
     }
   }

@@ -5,6 +5,19 @@ import { type Along, type Boat, type Design, type Load, type Panel, type Point, 
 export const pathM = (a: Point, b: Point, slackM: number): number =>
   Math.abs(a.x - b.x) + Math.abs(a.y - b.y) + Math.abs(a.z - b.z) + 2 * slackM;
 
+/** From here on a place is aloft, m above the waterline. */
+const ALOFT_M = 4;
+/** Its mast stands within this of it, m. */
+const STEP_M = 1.5;
+
+export const isAloft = ({ at }: { readonly at: Point }): boolean => at.z >= ALOFT_M;
+
+/** Where the mast of a place aloft stands: the lowest place right under it; undefined where none is entered. */
+export const mastFoot = (places: Design['places'], above: Design['places'][number]): Design['places'][number] | undefined =>
+  places
+    .filter((p) => !isAloft(p) && Math.hypot(p.at.x - above.at.x, p.at.y - above.at.y) <= STEP_M)
+    .sort((a, b) => Math.hypot(a.at.x - above.at.x, a.at.y - above.at.y) - Math.hypot(b.at.x - above.at.x, b.at.y - above.at.y))[0];
+
 const MIDSHIPS: Point = { x: 0, y: 0, z: 0.5 };
 
 /** Position of a place; amidships when it has none. */

@@ -13,7 +13,7 @@ export {
   sourcePost,
 } from './ends';
 export { newRing, ringFrom, ringWords } from './feeds';
-export { loadPoint, panelPoint, pathM, placePoint } from './geometry';
+export { isAloft, loadPoint, mastFoot, panelPoint, pathM, placePoint } from './geometry';
 export { nearestPlaces } from './nearest';
 export { batteryCablesBetween, loops, loose, paralleled, returnBar, shuntCable, together } from './graph';
 export { circuitOrder, upFrom } from './order';

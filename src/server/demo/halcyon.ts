@@ -80,9 +80,8 @@ const LOADS: readonly LoadEntry[] = [
 export function halcyon(): Design {
   const blank = blankDesign('Halcyon Drift', 'awg', 14, 4.3, 24);
   const places = [
-    ...blank.places.map((p) => (p.id === 'engine' ? { ...p, vapour: false } : p)),
+    ...blank.places.map((p) => (p.id === 'masthead' ? { ...p, name: 'Main masthead', at: { x: 8.2, y: 0, z: 18.9 } } : p)),
     { ...blankPlace('batteries', 'Battery box', { x: 7.6, y: 0, z: -0.2 }), ambientC: 33 },
-    { ...blankPlace('masthead', 'Main masthead', { x: 8.2, y: 0, z: 18.9 }), wet: true },
     blankPlace('aft', 'Aft cabin', { x: 2.4, y: 0, z: 0.7 }),
     { ...blankPlace('helm', 'Helm', { x: 3.1, y: 0, z: 1.9 }), wet: true },
   ];

@@ -78,7 +78,6 @@ export function marram(): Design {
   const places = [
     ...blank.places,
     { ...blankPlace('batteries', 'Battery locker', { x: 4.4, y: 0.9, z: 0.1 }), ambientC: 32 },
-    { ...blankPlace('masthead', 'Masthead', { x: 6.7, y: 0, z: 16.2 }), wet: true },
     blankPlace('aft', 'Aft cabin', { x: 2.2, y: 0.8, z: 0.6 }),
     { ...blankPlace('heads', 'Heads', { x: 3.9, y: 1.3, z: 0.5 }), wet: true, drips: true },
     { ...blankPlace('helm', 'Helm', { x: 1.4, y: 0, z: 1.6 }), wet: true },
