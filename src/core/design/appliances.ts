@@ -194,8 +194,8 @@ const LIST: readonly Appliance[] = [
     0,
     motor(3, 1, { supply: 'house switch', connection: 'M8', duty: { onS: 60, restS: 240, repeats: 2 } }),
   ),
-  item('Inverter, small', 'heavy', 'engine', 900, 'power', 0.5, 0.3, { surge: [2, 3], supply: 'house switch', connection: 'M8' }),
-  item('Inverter, large', 'heavy', 'engine', 2200, 'power', 0.7, 0.4, { surge: [2, 3], supply: 'house switch', connection: 'M8' }),
+  item('Inverter, small', 'heavy', 'lazarette', 900, 'power', 0.5, 0.3, { surge: [2, 3], supply: 'house switch', connection: 'M8' }),
+  item('Inverter, large', 'heavy', 'lazarette', 2200, 'power', 0.7, 0.4, { surge: [2, 3], supply: 'house switch', connection: 'M8' }),
   item('Horn', 'deck', 'mast', 60, 'current', 0, 0.01, motor(1.5, 0.2, { critical: true })),
   item('Windscreen wiper', 'deck', 'saloon', 50, 'current', 0, 1, motor(3, 0.5)),
   item('Alternator, medium frame', 'charging', 'engine', 960, 'current', 0, 0, {
@@ -205,7 +205,7 @@ const LIST: readonly Appliance[] = [
     supply: 'always live',
     connection: 'M8',
   }),
-  item('Shore charger', 'charging', 'engine', 360, 'current', 0, 0, {
+  item('Shore charger', 'charging', 'lazarette', 360, 'current', 0, 0, {
     makes: 'shore charger',
     critical: true,
     runsLong: true,

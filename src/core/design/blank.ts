@@ -104,6 +104,10 @@ export const blankLoad = (id: string, nominalV: number): Load => ({
   range: null,
 });
 
+/** Where a battery goes until somebody says: the first place that is dry, cool and free of vapour, and below deck. */
+export const usualBankPlace = (places: Design['places']): string | null =>
+  (places.find((p) => !p.engineSpace && !p.wet && !p.vapour && !p.drips && p.at.z < 3) ?? places[0])?.id ?? null;
+
 export const blankBank = (id: string, systemV: number, placeId: string | null): Bank => ({
   id,
   name: 'House bank',

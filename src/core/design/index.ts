@@ -4,6 +4,7 @@ export { type Appliance, APPLIANCES, loadFrom } from './appliances';
 export { LINK_WAYS, type LinkWay, type Slope, SLOPE_UNITS } from './bankSheet';
 export {
   blankBank,
+  usualBankPlace,
   blankCircuit,
   blankDesign,
   blankDevice,

@@ -1,5 +1,16 @@
 /** Circuits for loads that have none: which share a way, in what order they are tapped, and what feeds the panels. A person regroups them. */
-import { blankCircuit, blankDevice, blankPanel, type Circuit, type Design, type Load, type Panel, type Point, rowOf } from '../design';
+import {
+  blankCircuit,
+  blankDevice,
+  blankPanel,
+  type Circuit,
+  type Design,
+  kindOf,
+  type Load,
+  type Panel,
+  type Point,
+  rowOf,
+} from '../design';
 import { isCharging } from '../demand';
 import { isAloft, loadPoint, mastFoot, panelPoint, pathM, placePoint } from '../topology';
 
@@ -25,6 +36,8 @@ const shares = (load: Load): boolean =>
 
 /** Of the break at the foot of a mast: the next rating of what is made that bears a quarter more than flows, A. */
 const PLUG_A = [5, 10, 16, 25, 50] as const;
+
+const ISOLATOR_A = [50, 100, 150, 200, 300, 450, 600] as const;
 
 /** Loads in the order a cable would meet them: nearest to the last first. */
 function chain(design: Design, start: Point, loads: readonly Load[]): Load[] {
@@ -123,6 +136,13 @@ export function proposeCircuits(design: Design, freshId: (prefix: string) => str
     const asked = 1.25 * loads.reduce((sum, l) => sum + amps(l), 0);
     return [{ ...blankDevice(freshId('d'), 'plug'), placeId: foot.id, ratingA: PLUG_A.find((a) => a >= asked) ?? null }];
   };
+  /** An inverter asleep looks dead: an isolator in its positive, to be opened and locked before anything is touched. */
+  const disconnectOf = (loads: readonly Load[]): Circuit['devices'] => {
+    const inverter = loads.find((l) => kindOf(l) === 'inverter');
+    if (!inverter) return [];
+    const asked = 1.25 * loads.reduce((sum, l) => sum + amps(l), 0);
+    return [{ ...blankDevice(freshId('d'), 'isolator'), placeId: inverter.placeId, ratingA: ISOLATOR_A.find((a) => a >= asked) ?? null }];
+  };
   const add = (panel: Panel, supply: Circuit['supply'], name: string, loads: readonly Load[]) =>
     addFrom({ kind: 'panel', id: panel.id }, panelPoint(design, panel), supply, name, loads);
   const addFrom = (from: Circuit['from'], start: Point, supply: Circuit['supply'], name: string, loads: readonly Load[]) => {
@@ -132,7 +152,7 @@ export function proposeCircuits(design: Design, freshId: (prefix: string) => str
       ...blankCircuit(id, nextNo(), name, from),
       supply,
       stepDown: true,
-      devices: breakAtFoot(ordered),
+      devices: [...disconnectOf(ordered), ...breakAtFoot(ordered)],
       taps: ordered.map((load, i) => ({
         id: `${id}-${i + 1}`,
         parent: i === 0 ? null : `${id}-${i}`,

@@ -1,6 +1,6 @@
 /** Compact way to write an invented demo boat: appliances from the list, changed where this boat differs. */
 import { APPLIANCES, loadFrom, proposeCircuits } from '@/core';
-import { blankDevice, type Design, type Load } from '@/core/design';
+import { type Design, type Load } from '@/core/design';
 import { proposeMainSide, proposeSmallLeads, proposeStudies } from '@/core/propose';
 
 export type LoadEntry = readonly [appliance: string, changes?: Partial<Load>];
@@ -34,11 +34,6 @@ export const tune = (design: Design, name: string, change: (c: Circuit) => Circu
 export const taped =
   (...lengths: readonly (number | null)[]) =>
   (c: Circuit): Circuit => ({ ...c, taps: c.taps.map((t, i) => ({ ...t, tapedM: lengths[i] ?? t.tapedM })) });
-
-/** A switch of so many amps in line. */
-export const isolated =
-  (ratingA: number) =>
-  (c: Circuit): Circuit => ({ ...c, devices: [...c.devices, { ...blankDevice('isolator', 'isolator'), ratingA }] });
 
 /** The studies the application itself proposes. */
 export function withStudies(design: Design): Design {

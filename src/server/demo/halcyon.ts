@@ -2,7 +2,7 @@
 import { blankBank, blankDesign, blankPanel, blankPlace, type Design } from '@/core/design';
 import { halcyonAc } from './ac';
 import { halcyonCharging } from './charging';
-import { demoLoads, isolated, taped, tune, withCircuits, withMainSide, withSmallLeads, withStudies, type LoadEntry } from './build';
+import { demoLoads, taped, tune, withCircuits, withMainSide, withSmallLeads, withStudies, type LoadEntry } from './build';
 
 const LOADS: readonly LoadEntry[] = [
   ['Anchor light, LED', { placeId: 'masthead' }],
@@ -114,6 +114,6 @@ export function halcyon(): Design {
     note: 'Class T, so that a short at the bow opens it in time.',
   }));
   design = tune(design, 'Anchor windlass', taped(12.6));
-  design = tune(tune(design, 'Inverter, large', taped(2.3)), 'Inverter, large', isolated(300));
+  design = tune(design, 'Inverter, large', taped(2.3));
   return withStudies(withSmallLeads(withMainSide(halcyonAc(halcyonCharging(tune(design, 'Main', taped(1.1)))))));
 }

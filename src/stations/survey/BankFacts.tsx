@@ -1,6 +1,6 @@
 'use client';
 import { MARKS, round3, show } from '@/core/quantity';
-import { addOp, type Bank, blankBank, CHEMISTRY_IDS, dropOp, setOp } from '@/core/design';
+import { addOp, type Bank, blankBank, CHEMISTRY_IDS, dropOp, setOp, usualBankPlace } from '@/core/design';
 import { CHEMISTRIES } from '@/core/rules';
 import { useAnalysis, useDesign, useFreshId, useStore } from '@/ui/boat/context';
 import { Choice, Entry, Figure } from '@/ui/field';
@@ -128,7 +128,7 @@ export function BankFacts() {
         type="button"
         className="act"
         onClick={() =>
-          store.edit('add a bank', [addOp(design, 'banks', blankBank(freshId('b'), design.boat.systemV, design.places[0]?.id ?? null))])
+          store.edit('add a bank', [addOp(design, 'banks', blankBank(freshId('b'), design.boat.systemV, usualBankPlace(design.places)))])
         }
       >
         add a bank

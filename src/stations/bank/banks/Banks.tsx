@@ -1,6 +1,6 @@
 'use client';
 import { MARKS, round3, show, unitOf, type Units } from '@/core/quantity';
-import { addOp, type Bank, BANK_JOBS, blankBank, CHEMISTRY_IDS, dropOp, SLOPE_UNITS, rowOf } from '@/core/design';
+import { addOp, type Bank, BANK_JOBS, blankBank, CHEMISTRY_IDS, dropOp, SLOPE_UNITS, rowOf, usualBankPlace } from '@/core/design';
 import { fitCount } from '@/core/check';
 import { bankMass, c20Ah, chemistryOf } from '@/core/bank';
 import { bankOfLoads } from '@/core/topology';
@@ -34,7 +34,7 @@ export function Banks() {
     const next = fresh('b');
     store.edit('add a bank', [
       addOp(design, 'banks', {
-        ...blankBank(next, design.boat.systemV, design.places[0]?.id ?? null),
+        ...blankBank(next, design.boat.systemV, usualBankPlace(design.places)),
         ...(design.banks.length > 0 ? { name: 'Start battery', job: 'start' as const, strings: 1, blockAh: 80 } : {}),
       }),
     ]);
