@@ -109,9 +109,12 @@ export function BoatDrawing({ design, selected, onSelect, onMove, under }: Props
   });
 
   const labels = planLabels(places, (p) => ({ x: px(p.at.x), y: yPlan(p.at.y) }));
+  /** What stands above the drawing is stacked at its top, the highest first. */
+  const aloft = places.filter((p) => p.at.z > TOP_M).sort((a, b) => b.at.z - a.at.z);
+  const yProfile = (p: Place) => zProfile(p.at.z) + 22 * Math.max(0, aloft.indexOf(p));
   const placeMark = (p: Place, view: 'plan' | 'profile') => {
     const here = selected?.kind === 'place' && selected.id === p.id;
-    const y = view === 'plan' ? yPlan(p.at.y) : zProfile(p.at.z);
+    const y = view === 'plan' ? yPlan(p.at.y) : yProfile(p);
     const high = view === 'profile' && p.at.z > TOP_M;
     const colour = here ? 'var(--verdigris)' : p.engineSpace ? 'var(--copper)' : 'var(--ink)';
     return (
