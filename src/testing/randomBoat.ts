@@ -24,9 +24,12 @@ import {
   engineFor,
   type BatteryCable,
   type Load,
+  SMALL_PURPOSES,
+  type SmallLead,
   type Study,
   type Tap,
 } from '@/core/design';
+import { blankSmallLead } from '@/core/propose';
 import { random } from '@/core/solve';
 
 interface Dice {
@@ -297,6 +300,9 @@ export function randomBoat(seed: number): Design {
     ...p,
     ambientC: d.of([p.ambientC, p.ambientC, -20, 60, 95]),
     wet: d.chance(0.2),
+    compass: d.chance(0.1),
+    exhaust: d.chance(0.1),
+    moving: d.chance(0.1),
     vapour: d.chance(0.2),
     drips: d.chance(0.1),
     engineSpace: d.chance(0.2),
@@ -347,6 +353,15 @@ export function randomBoat(seed: number): Design {
   }));
   const all = { ...parts, bars, joins, sources };
   const leads = Array.from({ length: d.of([0, 2, 8, 20]) }, (_, i) => anyLead(d, i, start, all));
+  const smallLeads = Array.from({ length: d.of([0, 0, 2, 5]) }, (_, i): SmallLead => ({
+    ...blankSmallLead(`s${i}`, d.of(SMALL_PURPOSES), d.maybe(d.of([...ids(sources), 'gone']), 0.8)),
+    to: d.maybe({ kind: d.of(['bank', 'panel', 'place'] as const), id: d.of([...ids(banks), ...ids(panels), 'gone']) }, 0.7),
+    fuseA: d.maybe(d.of([0.5, 3, 30]), 0.5),
+    diode: d.chance(0.5),
+    lengthM: d.maybe(d.of([0.1, 5, 60]), 0.5),
+    mostM: d.maybe(d.of([0.1, 5, 60]), 0.5),
+    amps: d.maybe(d.of([0, 0.02, 5]), 0.5),
+  }));
   const studies = Array.from({ length: d.of([0, 1, 3]) }, (_, i) => anyStudy(d, i, start, { ...parts, joins, circuits }));
   const engine = {
     ...engineFor(boat.systemV),
@@ -373,6 +388,7 @@ export function randomBoat(seed: number): Design {
     circuits,
     bars,
     leads,
+    smallLeads,
     studies,
     engine,
     cruises,

@@ -15,6 +15,7 @@ import { CIRCUIT_RULES } from './rules/circuits';
 import { CIRCUIT_VOLTS_RULES } from './rules/circuitVolts';
 import { DESIGN_RULES } from './rules/design';
 import { END_RULES } from './rules/ends';
+import { FOUND_COLOUR_RULES } from './rules/foundColours';
 import { FOUND_RULES } from './rules/found';
 import { MAIN_SIDE_RULES } from './rules/mainSide';
 import { JOINED_RULES, TIED_RULES } from './rules/joined';
@@ -38,6 +39,7 @@ export const RULES = {
     ...MOUNTING_RULES,
     ...CLEAN_POWER_RULES,
     ...COMPASS_RULES,
+    ...FOUND_COLOUR_RULES,
     ...STRING_RULES,
     ...ASKING_RULES,
   ],

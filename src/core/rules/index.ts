@@ -2,7 +2,7 @@ export { leastBehindBreaker } from './acBreakers';
 export { DROP_PCT, TOTAL_DROP_PCT } from './acDrop';
 export { acceptanceC, coldAcceptance, TAIL_PCT } from './acceptance';
 export { CHEMISTRIES, type Chemistry, CHEMISTRY_SOURCE, type ChemistryId, restV } from './chemistries';
-export { AC_COLOURS, EARTH_COLOUR, positiveColour, type Service, smallColour } from './colours';
+export { AC_COLOURS, EARTH_COLOUR, colourMeaning, type ColourMeaning, positiveColour, type Service, smallColour } from './colours';
 export { conditionOf, CONDITIONS } from './conditions';
 export {
   AWG_SOURCE,

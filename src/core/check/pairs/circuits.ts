@@ -97,6 +97,8 @@ export const CIRCUITS: readonly Pair[] = [
   pair('spark', thing(amps(5), { devices: [{ ...blankDevice('d', 'switch'), placeId: 'fore' }] }), 'places.fore.vapour', true),
   pair('unprotected', thing(amps(5), { found: found() }), `${C}.found.ratingA`, null),
   pair('undecided', thing(amps(5), { found: found() }), `${C}.found.decision`, 'undecided'),
+  pair('found-colour', thing(amps(5), { found: found({ colour: 'red' }) }), `${C}.found.colour`, 'brown'),
+  pair('found-colour', thing(amps(5), { found: found({ colour: 'red' }) }), `${C}.found.colour`, ''),
   pair('found-kind', thing(amps(5), { found: found() }), `${C}.found.kind`, 'household'),
   pair('fault', thing(amps(5), { found: found() }), `${C}.found.faults`, [{ id: 'f', kind: 'green', mohm: null }]),
   pair('bad-joints', thing(amps(5), { found: found({ faults: [{ id: 'f', kind: 'green', mohm: 1 }] }) }), `${C}.found.faults.f.mohm`, 200),
