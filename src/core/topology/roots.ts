@@ -2,8 +2,16 @@
 import type { Design } from '../design';
 import { circuitOrder } from './order';
 
-/** By load: the bank at the root of its first circuit. Loads on no circuit, or on one without a bank, are not in it. */
-export function bankOfLoads(design: Pick<Design, 'circuits'>): ReadonlyMap<string, string> {
+const known = new WeakMap<Design['circuits'], ReadonlyMap<string, string>>();
+
+/** By load: the bank at the root of its first circuit. Loads on no circuit, or on one without a bank, are not in it. The same map for the same circuits. */
+export function bankOfLoads({ circuits }: Pick<Design, 'circuits'>): ReadonlyMap<string, string> {
+  let banks = known.get(circuits);
+  if (!banks) known.set(circuits, (banks = rootsOf({ circuits })));
+  return banks;
+}
+
+function rootsOf(design: Pick<Design, 'circuits'>): ReadonlyMap<string, string> {
   const { order, feederOf } = circuitOrder(design.circuits);
   const root = new Map<string, string>();
   const out = new Map<string, string>();

@@ -37,8 +37,17 @@ interface Point {
 
 const keyOf = ({ kind, id }: Circuit['from']): string => `${kind} ${id}`;
 
-/** Of every point where circuits start: the largest start, and the electronics nearest to their limit. What runs for minutes is left to the studies. */
-function pointsOf({ design, results }: DesignFacts): ReadonlyMap<string, Point> {
+const known = new WeakMap<DesignFacts, ReadonlyMap<string, Point>>();
+
+/** Points of the same facts are worked out once for all rules. */
+function pointsOf(facts: DesignFacts): ReadonlyMap<string, Point> {
+  let points = known.get(facts);
+  if (!points) known.set(facts, (points = findPoints(facts)));
+  return points;
+}
+
+/** Of every point where circuits start: the largest start, the inverter that draws most, and the electronics nearest to their limit. What runs for minutes is left to the studies. */
+function findPoints({ design, results }: DesignFacts): ReadonlyMap<string, Point> {
   const points = new Map<string, Point>();
   const bankOf = bankOfLoads(design);
   for (const c of design.circuits) {
