@@ -67,3 +67,19 @@ describe('a bank with volts of its own', () => {
     ).toBeCloseTo(5, 9);
   });
 });
+
+describe('a socket that a source may feed', () => {
+  it('has its cable and device for what comes in, and its need for what is drawn', () => {
+    const d = withLoad(bareBoat('metric'), { ratingBy: 'A', rating: 5, behaviour: 'current', kind: 'socket', hours: { anchor: 1 } }, 3);
+    const fed = {
+      ...d,
+      loads: d.loads.map((l) => ({ ...l, socket: { inA: 25, contactsA: 30, liveHalf: 'socket' as const, oneWay: true } })),
+    };
+    const of = (x: Design) => analyse(x).circuits.find((c) => c.id === 'c-x');
+    expect(of(d)?.workingA).toBe(5);
+    expect(of(fed)?.workingA).toBe(25);
+    expect(of(fed)?.own.protection.ratingA).toBeGreaterThanOrEqual(1.25 * 25);
+    const need = (x: Design) => analyse(x).balance.needs.map((n) => n.needAh);
+    expect(need(fed)).toEqual(need(d));
+  });
+});

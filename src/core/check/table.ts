@@ -25,6 +25,7 @@ import { MOTOR_RULES } from './rules/motors';
 import { SAFETY_RULES } from './rules/safety';
 import { ODDS_RULES } from './rules/odds';
 import { SMALL_LEAD_RULES } from './rules/smallLeads';
+import { SOCKET_RULES } from './rules/sockets';
 import { STRING_RULES } from './rules/strings';
 import { STUDY_RULES } from './rules/studies';
 import { VAPOUR_RULES } from './rules/vapour';
@@ -36,6 +37,7 @@ export const RULES = {
     ...DESIGN_RULES,
     ...SAFETY_RULES,
     ...VAPOUR_RULES,
+    ...SOCKET_RULES,
     ...MOUNTING_RULES,
     ...CLEAN_POWER_RULES,
     ...COMPASS_RULES,

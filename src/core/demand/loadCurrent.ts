@@ -26,7 +26,10 @@ export function loadCurrent(load: Load, volts: Pick<StudyVolts, 'lowV' | 'chargi
   const nominalW = nominalA * load.nominalV;
   const asPowerA = nominalW / volts.lowV;
   const asResistanceA = (nominalA * volts.chargingV) / load.nominalV;
-  const workingA = load.behaviour === 'power' ? asPowerA : load.behaviour === 'resistance' ? asResistanceA : nominalA;
+  // What may be plugged in to feed the boat passes the same cable and device.
+  const inA = load.socket?.inA ?? 0;
+  const drawnA = load.behaviour === 'power' ? asPowerA : load.behaviour === 'resistance' ? asResistanceA : nominalA;
+  const workingA = Math.max(drawnA, inA);
   const others = (workingA * (load.quantity - 1)) / load.quantity;
   const surges = load.surgeA !== null && load.surgeA > workingA / load.quantity;
   return {

@@ -101,6 +101,7 @@ export const blankLoad = (id: string, nominalV: number): Load => ({
   kind: null,
   ignitionProtected: false,
   ip: null,
+  socket: null,
   range: null,
 });
 

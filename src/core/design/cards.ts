@@ -18,6 +18,7 @@ export const CARD_FIELDS = [
   'kind',
   'ignitionProtected',
   'ip',
+  'socket',
   'minV',
   'makerFuseA',
   'makerFuseFamily',

@@ -158,6 +158,7 @@ export {
 } from './machineRows';
 export { enclosureOf, IP_CODES, parseIp, waterFigure } from './enclosure';
 export { kindByName, kindOf, standsAtItsWork, type LoadKind, LOAD_KINDS } from './loadKind';
+export { parseSocket, showSocket, type Socket, UNKNOWN_SOCKET } from './socket';
 export { madeUp, SMALL_ENDS, SMALL_PURPOSES, type SmallPurpose } from './smallLead';
 export { startBankOf } from './startBank';
 export { blocksV, madeForV, nominalVOf } from './volts';

@@ -15,6 +15,7 @@ export const LOAD_KINDS = [
   'steering',
   'display',
   'radar',
+  'socket',
   'other',
 ] as const;
 export type LoadKind = (typeof LOAD_KINDS)[number];
@@ -40,6 +41,7 @@ const WORDS: readonly (readonly [LoadKind, RegExp])[] = [
   ['radar', /\bradar/i],
   ['display', /display|plotter|kartenplotter|traceur|depth|echo ?sounder|fish ?finder|sondeur|echolot|instrument/i],
   ['steering', /auto.?pilot|self.?steering|selbststeuer|pilote automatique|piloto autom[áa]tico|stuurautomaat/i],
+  ['socket', /^(?!.*usb).*\boutlet\b|charge socket|charging socket|ladedose|bordsteckdose|prise (12|24|48).?v|toma de (12|24|48)/i],
   ['radio', /\bvhf\b|\bssb\b|radio|funkger[äa]t/i],
 ];
 

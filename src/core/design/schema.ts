@@ -21,6 +21,7 @@ import { between, id, later, list, name, note, oneOf, whole } from './fields';
 import { DeviceSchema, SizeSchema, sizesOf } from './device';
 import { BarSchema, LeadSchema } from './mainSide';
 import { SmallLeadSchema } from './smallLead';
+import { SocketSchema } from './socket';
 import { StudySchema } from './study';
 import { BankSheetSchema, BmsSchema, BoxSchema, LinksSchema } from './bankSheet';
 
@@ -170,6 +171,8 @@ export const LoadSchema = v.object({
   ignitionProtected: later(v.boolean(), false),
   /** How well its body keeps water out, as its plate says; null: typical of its kind. */
   ip: later(v.nullable(oneOf(IP_CODES)), null),
+  /** Of a socket what may go through it; null: nothing is known, or it is none. */
+  socket: later(v.nullable(SocketSchema), null),
   range: later(v.nullable(v.object({ toRating: between(0, 100000), placeIds: list(id, 8) })), null),
 });
 

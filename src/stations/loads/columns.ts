@@ -12,6 +12,8 @@ import {
   IP_CODES,
   LOAD_KINDS,
   parseIp,
+  parseSocket,
+  showSocket,
   parseDuty,
   parseRange,
   parseWhen,
@@ -270,6 +272,20 @@ export function loadColumns(design: Pick<Design, 'boat' | 'living' | 'places'>):
         if (text.trim() === '' || text.trim().endsWith('?')) return { ok: true, value: { ip: null } };
         const ip = parseIp(text);
         return ip ? { ok: true, value: { ip } } : { ok: false, message: `an IP code is meant: ${IP_CODES.join(', ')}` };
+      },
+    },
+    {
+      key: 'socket',
+      title: 'socket',
+      hint: 'Of a socket, as “in 20 A; contacts 30 A; live socket; polarised”: what may feed in, what its contacts bear, which half is live',
+      width: 130,
+      text: (r) => (r.socket ? showSocket(r.socket) : ''),
+      write: (_, text) => {
+        if (text.trim() === '') return { ok: true, value: { socket: null } };
+        const socket = parseSocket(text);
+        return socket
+          ? { ok: true, value: { socket } }
+          : { ok: false, message: 'as “in 20 A; contacts 30 A; live socket; polarised” is meant, each where it is known' };
       },
     },
     yesNo('ignitionProtected', 'no sparks', 74, 'Its maker sells it as ignition protected'),

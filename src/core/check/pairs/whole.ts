@@ -36,6 +36,9 @@ function seen(): Design {
   return { ...base, banks: base.banks.map((b) => ({ ...b, mounting: { held: true, covered: true, vented: true } })) };
 }
 
+/** A socket of which all is known, and into which nothing may feed. */
+const socket = (): Design => thing(amps(5, { kind: 'socket', socket: { inA: 0, contactsA: 15, liveHalf: 'socket', oneWay: true } }));
+
 export const WHOLE: readonly Pair[] = [
   pair('no-bank', thing(), 'banks', []),
   pair('bank-volts', thing(), 'banks.house.series', 2),
@@ -82,6 +85,11 @@ export const WHOLE: readonly Pair[] = [
     'banks.house.stringFuseA',
     null,
   ),
+  pair('socket-live', socket(), 'loads.x.socket.liveHalf', 'plug'),
+  pair('socket-one-way', socket(), 'loads.x.socket.oneWay', false),
+  pair('socket-contacts', socket(), 'loads.x.socket.contactsA', 3),
+  pair('socket-in', socket(), 'loads.x.socket.inA', 20),
+  pair('socket-unknown', socket(), 'loads.x.socket', null),
   pair('petrol-space', { ...thing(), engine: { ...thing().engine, fuel: 'diesel' } }, 'engine.fuel', 'petrol'),
   pair(
     'no-blower',

@@ -34,7 +34,7 @@ export const FOUND_COLOUR_RULES: readonly Rule<DesignFacts>[] = [
     find: (facts) => {
       const { design, results } = facts;
       return design.circuits.flatMap((c): readonly Told[] => {
-        if (!c.found || !results.get(c.id)?.own.ladder.kept) return [];
+        if (!c.found || c.taps.length === 0 || !results.get(c.id)?.own.ladder.kept) return [];
         const { colour } = c.found;
         if (colour.trim() === '')
           return [
