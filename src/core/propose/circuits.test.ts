@@ -35,3 +35,15 @@ describe('what is up the mast', () => {
     expect(m).toBeCloseTo(1.6 + 0.99 + 0.4 + 13.8 + 4 * d.house.slackM, 1);
   });
 });
+
+describe('an inverter', () => {
+  it('is proposed with an isolator in its positive that bears it, where it stands', () => {
+    const d = boat('Inverter, small');
+    const c = d.circuits.find((x) => x.taps.some((t) => t.serves.kind === 'load'));
+    // 900 W at 12 V and a quarter more are 93.75 A.
+    expect(c?.devices.map((x) => [x.kind, x.placeId, x.ratingA])).toEqual([['isolator', 'lazarette', 100]]);
+    expect(analyse(d).findings.filter((f) => f.id.startsWith('disconnect') || f.id.startsWith('device-'))).not.toContainEqual(
+      expect.objectContaining({ about: { kind: 'circuit', id: c?.id } }),
+    );
+  });
+});

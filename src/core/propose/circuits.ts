@@ -136,10 +136,13 @@ export function proposeCircuits(design: Design, freshId: (prefix: string) => str
     const asked = 1.25 * loads.reduce((sum, l) => sum + amps(l), 0);
     return [{ ...blankDevice(freshId('d'), 'plug'), placeId: foot.id, ratingA: PLUG_A.find((a) => a >= asked) ?? null }];
   };
-  /** An inverter asleep looks dead: an isolator in its positive, to be opened and locked before anything is touched. */
-  const disconnectOf = (loads: readonly Load[]): Circuit['devices'] => {
+  /**
+   * An inverter asleep looks dead: an isolator in its positive, to be opened and locked before anything is touched. What somebody wants always
+   * live is not switched unasked: Check asks, and puts it in.
+   */
+  const disconnectOf = (loads: readonly Load[], supply: Circuit['supply']): Circuit['devices'] => {
     const inverter = loads.find((l) => kindOf(l) === 'inverter');
-    if (!inverter) return [];
+    if (!inverter || supply === 'always live') return [];
     const asked = 1.25 * loads.reduce((sum, l) => sum + amps(l), 0);
     return [{ ...blankDevice(freshId('d'), 'isolator'), placeId: inverter.placeId, ratingA: ISOLATOR_A.find((a) => a >= asked) ?? null }];
   };
@@ -152,7 +155,7 @@ export function proposeCircuits(design: Design, freshId: (prefix: string) => str
       ...blankCircuit(id, nextNo(), name, from),
       supply,
       stepDown: true,
-      devices: [...disconnectOf(ordered), ...breakAtFoot(ordered)],
+      devices: [...disconnectOf(ordered, supply), ...breakAtFoot(ordered)],
       taps: ordered.map((load, i) => ({
         id: `${id}-${i + 1}`,
         parent: i === 0 ? null : `${id}-${i}`,
