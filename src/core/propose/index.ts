@@ -4,4 +4,4 @@ export { type Proposal, proposeCircuits } from './circuits';
 export { PROPOSALS, propose, proposedRows } from './propose';
 export { blankBatteryCable, proposeMainSide } from './mainSide';
 export { proposeStudies } from './studies';
-export { blankSmallLead, proposeSmallLeads, TAP_FUSE_A, usualLead } from './smallLeads';
+export { blankSmallLead, proposeSmallLeads, tapFuseA, usualLead } from './smallLeads';

@@ -3,8 +3,8 @@ import { missingLeads } from '../charging';
 import { BOUNDS, type Design, type SmallLead, type SmallPurpose, type Source } from '../design';
 
 /** Fuse at the tap of what carries milliamps, and of a lead that feeds a field, A: typical, ours; the machine's maker rules. */
-export const TAP_FUSE_A = 3;
-export const FIELD_FUSE_A = 10;
+const TAP_FUSE_A = 3;
+const FIELD_FUSE_A = 10;
 
 const WORDS: Readonly<Record<SmallPurpose, string>> = {
   sense: 'Sense lead',
@@ -31,16 +31,19 @@ export const blankSmallLead = (id: string, purpose: SmallPurpose, sourceId: stri
   note: '',
 });
 
+/** Fuse at the tap of a lead, A. */
+export const tapFuseA = (purpose: SmallPurpose, source: Source | undefined): number =>
+  purpose === 'excitation' && source?.alternator?.excitation === 'external' ? FIELD_FUSE_A : TAP_FUSE_A;
+
 /** A lead as it is usually laid: sensing taps the bank with its own fuse, excitation comes from a panel through a diode. */
 export function usualLead(design: Pick<Design, 'panels'>, id: string, purpose: SmallPurpose, source: Source): SmallLead {
   const blank = blankSmallLead(id, purpose, source.id, source.name);
   const bank = source.bankId === null ? null : ({ kind: 'bank', id: source.bankId } as const);
   const [panel] = design.panels.filter((p) => p.kind === 'panel');
   const atPanel = panel ? ({ kind: 'panel', id: panel.id } as const) : null;
-  if (purpose === 'sense') return { ...blank, to: bank, fuseA: TAP_FUSE_A };
+  if (purpose === 'sense') return { ...blank, to: bank, fuseA: tapFuseA(purpose, source) };
   if (purpose === 'temperature') return { ...blank, to: bank };
-  const field = source.alternator?.excitation === 'external';
-  if (purpose === 'excitation') return { ...blank, to: atPanel, fuseA: field ? FIELD_FUSE_A : TAP_FUSE_A, diode: true };
+  if (purpose === 'excitation') return { ...blank, to: atPanel, fuseA: tapFuseA(purpose, source), diode: true };
   return { ...blank, to: atPanel };
 }
 

@@ -18,7 +18,7 @@ export const CHARGING: readonly Pair[] = [
     null,
   ),
   pair('vapour-source', boat([kind('shore charger', { placeId: 'fore' })]), 'places.fore.vapour', true),
-  pair('curve-rated', boat([alternator()]), 'sources.s.ratedA', 120),
+  pair('curve-rated', boat([alternator()]), 'sources.s.ratedA', 60),
   pair('belt', boat([alternator({ belt: 'multi-rib' }, { ratedA: 150 })]), 'sources.s.alternator.belt', 'V-belt 10 mm'),
   pair('span', day([['engine', 8, 9, 1500]]), 'living.day.day.p0.toH', 7),
   pair(

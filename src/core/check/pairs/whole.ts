@@ -98,7 +98,7 @@ export const WHOLE: readonly Pair[] = [
     'petrol',
   ),
   pair('ripple', shared({ kind: 'inverter', rating: 0.5, surgeA: null }), 'loads.pump.rating', 200),
-  pair('compass', place(thing(amps(150)), 'fore', {}), 'places.fore.compass', true),
+  pair('compass', thing(amps(15, { placeId: 'fore' })), 'places.fore.compass', true),
   pair('way-hazard', thing(), 'places.saloon.moving', true),
   pair('start-sag', shared(), 'loads.pump.surgeA', 90),
   pair('bank-held', seen(), 'banks.house.mounting.held', false),

@@ -40,12 +40,13 @@ export const ALTERNATOR_RULES: readonly ChargingRule[] = [
       reads: ['sources.ratedA', 'sources.alternator.curve'],
       when: `an alternator’s rating and the most of its curve differ by more than ${100 * APART} %`,
       why: 'Cables and fuses go by the one, the day by the other: one of them is another machine’s.',
-      todo: 'Read its plate and its maker’s curve again. Here: the rating the curve reaches.',
+      todo: 'Read its plate and its maker’s curve again.',
       hazard: 'fire',
       confirm: 'eyes',
       cure: (design, { about }) => {
         const most = mostOf(rowOf(design.sources, about.id)?.alternator ?? null);
-        return most > 0 ? [setOp(design, ['sources', about.id, 'ratedA'], most)] : null;
+        // The larger sizes its cables: a smaller one is for a person to enter.
+        return most > (rowOf(design.sources, about.id)?.ratedA ?? Infinity) ? [setOp(design, ['sources', about.id, 'ratedA'], most)] : null;
       },
     },
     (s) => {

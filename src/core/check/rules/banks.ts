@@ -235,15 +235,15 @@ export const BANK_RULES: readonly ChargingRule[] = [
       reads: ['engine.crankMinV', 'engine.startBankId', 'banks.blockV', 'banks.series', 'banks.job'],
       when: 'the least volts of the starter do not suit the volts of the bank that turns the engine',
       why: 'The engine’s figures are of another voltage than its battery: every figure of its start is wrong.',
-      todo: 'Enter the current and least volts of the starter that is there; or correct the blocks of its bank.',
+      todo: 'Enter the current and least volts of the starter that is there; or correct the blocks of its bank. Here: the least volts usual at its volts.',
       hazard: 'stranded',
       confirm: 'eyes',
       source: SOURCES.data,
       cure: (design, { about }) => {
         const start = rowOf(design.banks, about.id);
         if (!start) return null;
-        const { crankA, crankMinV } = engineFor(blocksV(start));
-        return [setOp(design, ['engine', 'crankA'], crankA), setOp(design, ['engine', 'crankMinV'], crankMinV)];
+        // Its current is its own: what was read off it stays.
+        return [setOp(design, ['engine', 'crankMinV'], engineFor(blocksV(start)).crankMinV)];
       },
     },
     (b, design) => {

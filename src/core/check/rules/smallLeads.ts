@@ -1,7 +1,7 @@
 /** Rules on small leads of sources, and on the surge suppressor as a part (docs/methods.md, "Small leads"). */
 import { endsElsewhere, highestV, missingLeads, type SmallLeadResult, smallLeadResult } from '../../charging';
 import { addOp, blocksV, idsFor, rowOf, setOp, type SmallLead } from '../../design';
-import { TAP_FUSE_A, usualLead } from '../../propose';
+import { tapFuseA, usualLead } from '../../propose';
 import { round3, show } from '../../quantity';
 import { type Said, SOURCES, type Told, when } from '../rule';
 import { bankOf, type ChargingRow, type ChargingRule, source } from './chargingRule';
@@ -29,9 +29,12 @@ const each = (row: ChargingRow, told: (r: SmallLeadResult, design: ChargingParts
 });
 
 const setLead =
-  (key: keyof SmallLead & string, to: unknown): NonNullable<ChargingRule['cure']> =>
-  (design, { id }) =>
-    rowOf(design.smallLeads, leadOf(id)) ? [setOp(design, ['smallLeads', leadOf(id), key], to)] : null;
+  (key: keyof SmallLead & string, to: (lead: SmallLead, design: ChargingParts) => unknown): NonNullable<ChargingRule['cure']> =>
+  (design, { id }) => {
+    const lead = rowOf(design.smallLeads, leadOf(id));
+    return lead ? [setOp(design, ['smallLeads', lead.id, key], to(lead, design))] : null;
+  };
+const usualFuse = setLead('fuseA', (lead, design) => tapFuseA(lead.purpose, rowOf(design.sources, lead.sourceId)));
 
 /** What taps a battery is live at all times. */
 const TAPS: ReadonlySet<SmallLead['purpose']> = new Set(['sense', 'excitation', 'gauge supply']);
@@ -69,7 +72,7 @@ const LEADS: readonly ChargingRule[] = [
       todo: 'A small fuse right at the tap, of its maker’s rating.',
       hazard: 'fire',
       confirm: 'eyes',
-      cure: setLead('fuseA', TAP_FUSE_A),
+      cure: usualFuse,
     },
     ({ lead }) =>
       when(lead.fuseA === null && TAPS.has(lead.purpose) && lead.to !== null && lead.to.kind !== 'place', () => ({
@@ -86,7 +89,7 @@ const LEADS: readonly ChargingRule[] = [
       todo: 'A smaller fuse, or a heavier lead.',
       hazard: 'fire',
       confirm: 'eyes',
-      cure: setLead('fuseA', TAP_FUSE_A),
+      cure: usualFuse,
     },
     ({ lead, izA }) =>
       when(lead.fuseA !== null && lead.fuseA > izA + 1e-9, () => ({
@@ -103,7 +106,7 @@ const LEADS: readonly ChargingRule[] = [
       todo: 'A diode in the excitation lead, its band toward the alternator, or the charge lamp’s own.',
       hazard: 'damage',
       confirm: 'a meter',
-      cure: setLead('diode', true),
+      cure: setLead('diode', () => true),
     },
     ({ lead, source: s }) =>
       when(lead.purpose === 'excitation' && !lead.diode && s?.kind === 'alternator', () => ({ title: 'its excitation has no diode' })),

@@ -50,6 +50,7 @@ export const COMPASS_RULES: readonly Rule<DesignFacts>[] = [
           .reduce((most, one) => (one.deg > most.deg ? one : most));
         return when(worst.deg > NOTE_DEG, () => ({
           id: c.id,
+          suffix: r.own.state.areaMm2 > TWISTS_MM2 ? '-heavy' : '',
           severity: worst.deg > FIX_DEG ? ('fix' as const) : ('note' as const),
           title: `turns the compass at ${worst.p.name} by ${worst.deg.toFixed(1)}° at ${r.workingA.toFixed(1)} A`,
           ...(r.own.state.areaMm2 > TWISTS_MM2
@@ -58,9 +59,9 @@ export const COMPASS_RULES: readonly Rule<DesignFacts>[] = [
         }));
       });
     },
-    cure: (design, { about }) => {
+    cure: (design, { about, id }) => {
       const c = rowOf(design.circuits, about.id);
-      return c && !c.twisted ? [setOp(design, ['circuits', c.id, 'twisted'], true)] : null;
+      return c && !c.twisted && !id.startsWith('compass-heavy') ? [setOp(design, ['circuits', c.id, 'twisted'], true)] : null;
     },
   },
 ];
