@@ -151,6 +151,7 @@ export {
   addSourceOps,
   andTheirRows,
   chargerRow,
+  dcSideOf,
   inverterOf,
   machineOf,
   ofWholeMachines,

@@ -5,6 +5,7 @@ import {
   addOp,
   blankCircuit,
   type Circuit,
+  dcSideOf,
   enclosureOf,
   idsFor,
   rowOf,
@@ -162,7 +163,10 @@ export const DESIGN_RULES: readonly DesignRule[] = [
       ),
     cure: (design, { about }) => {
       const [load, another] = untiedInverters(design).loads;
-      return load && !another ? [setOp(design, ['acSources', about.id, 'inverter', 'loadId'], load.id)] : null;
+      const source = rowOf(design.acSources, about.id);
+      if (another || !source?.inverter) return null;
+      const row = load ?? dcSideOf(source, idsFor(design)('L'), design.boat.systemV);
+      return [load ? undefined : addOp(design, 'loads', row), setOp(design, ['acSources', about.id, 'inverter', 'loadId'], row.id)];
     },
   },
   {
