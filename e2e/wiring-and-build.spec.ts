@@ -67,38 +67,38 @@ test('a taped length replaces the estimate; both are kept, and the one in use is
 
 test('taps are regrouped by keys, by choice and by dragging', async ({ page, marram }) => {
   await open(page, marram, 'wiring');
-  await cell(page, 'Lights, forward', 'name').click();
+  await cell(page, 'Lights, aft', 'name').click();
   const region = page.getByRole('region', { name: /^Circuit / });
   const tapNames = async (name: string) => {
     const design = await designOf(page, marram);
     const circuit = design.circuits.find((c) => c.name === name);
     return circuit?.taps.map((t) => design.loads.find((l) => l.id === t.serves.id)?.name);
   };
-  const before = await tapNames('Lights, forward');
-  const [first, second, third] = before ?? [];
-  if (!first || !second || !third) throw new Error('three taps are wanted');
+  const before = await tapNames('Lights, aft');
+  const [first, second, ...rest] = before ?? [];
+  if (!first || !second || rest.length === 0) throw new Error('three taps and more are wanted');
 
   await region.getByRole('button', { name: `Move ${first}:` }).focus();
   await page.keyboard.press('Alt+ArrowRight');
-  await expect.poll(() => tapNames('Lights, forward')).toEqual([second, first, third]);
+  await expect.poll(() => tapNames('Lights, aft')).toEqual([second, first, ...rest]);
   // On the screen, too, before the next key.
   await expect(region.getByRole('button', { name: /^Move / }).nth(1)).toHaveAccessibleName(new RegExp(`^Move ${first}:`));
   await region.getByRole('button', { name: `Move ${first}:` }).focus();
-  await page.keyboard.press('Alt+ArrowDown');
-  await expect.poll(() => tapNames('Lights, aft')).toContain(first);
-  await expect(page.getByRole('region', { name: 'Circuit Lights, aft' })).toBeVisible();
+  await page.keyboard.press('Alt+ArrowUp');
+  await expect.poll(() => tapNames('Lights, forward')).toContain(first);
+  await expect(page.getByRole('region', { name: 'Circuit Lights, forward' })).toBeVisible();
 
   await region.getByLabel(`Circuit of ${first}`).selectOption('new');
   await expect(row(page, first)).toBeVisible();
   await expect.poll(() => tapNames(first)).toEqual([first]);
 
-  await cell(page, 'Lights, forward', 'name').click();
+  await cell(page, 'Lights, aft', 'name').click();
   const handle = region.getByRole('button', { name: `Move ${second}:` });
-  const target = row(page, 'Lights, aft');
+  const target = row(page, 'Lights, forward');
   await target.scrollIntoViewIfNeeded();
   // The circuit's answer has come in, and what stands below it has moved to where it stays.
-  await expect(page.getByRole('region', { name: 'Circuit Lights, forward' })).toBeVisible();
-  await expect(page.getByRole('complementary', { name: 'The working' })).toContainText('Lights, forward');
+  await expect(page.getByRole('region', { name: 'Circuit Lights, aft' })).toBeVisible();
+  await expect(page.getByRole('complementary', { name: 'The working' })).toContainText('Lights, aft');
   await page.waitForTimeout(500);
   const from = await handle.boundingBox();
   const to = await target.boundingBox();
@@ -108,23 +108,23 @@ test('taps are regrouped by keys, by choice and by dragging', async ({ page, mar
   await page.mouse.move(from.x + 20, from.y - 30, { steps: 4 });
   await page.mouse.move(to.x + 200, to.y + to.height / 2, { steps: 6 });
   await page.mouse.up();
-  await expect.poll(() => tapNames('Lights, aft')).toContain(second);
-  expect(await tapNames('Lights, forward')).toEqual([third]);
+  await expect.poll(() => tapNames('Lights, forward')).toContain(second);
+  expect(await tapNames('Lights, aft')).toEqual(rest);
   for (let i = 0; i < 4; i++) {
     await page.keyboard.press('Control+z');
     await saved(page);
   }
-  await expect.poll(() => tapNames('Lights, forward')).toEqual(before);
+  await expect.poll(() => tapNames('Lights, aft')).toEqual(before);
 });
 
 test('a run can branch, and cannot be hung on itself', async ({ page, marram }) => {
   await open(page, marram, 'wiring');
-  await cell(page, 'Lights, forward', 'name').click();
+  await cell(page, 'Lights, aft', 'name').click();
   const region = page.getByRole('region', { name: /^Circuit / });
   const follows = region.getByLabel(/follows$/);
   await follows.nth(2).selectOption({ index: 1 });
   await saved(page);
-  const taps = (await designOf(page, marram)).circuits.find((c) => c.name === 'Lights, forward')?.taps;
+  const taps = (await designOf(page, marram)).circuits.find((c) => c.name === 'Lights, aft')?.taps;
   expect(taps?.[2]?.parent).toBe(taps?.[0]?.id);
   await follows.nth(0).selectOption({ index: 1 });
   await expect(page.getByRole('alert').filter({ hasText: 'cannot follow' })).toBeVisible();
@@ -411,7 +411,7 @@ test('proposed again, it shows what it adds and what stays, and takes what is ti
   await page.getByRole('button', { name: 'propose for 2 loose' }).click();
   const dialog = page.getByRole('dialog', { name: 'What is proposed' });
   await expect(dialog.getByRole('list', { name: 'Added' }).getByRole('listitem')).toHaveCount(2);
-  await expect(dialog).toContainText('33 circuits and');
+  await expect(dialog).toContainText(`${before.length} circuits and`);
   await dialog.getByLabel(/Deck wash pump/).uncheck();
   await dialog.getByRole('button', { name: 'take 1' }).click();
   await expect.poll(async () => (await designOf(page, marram)).circuits.length).toBe(before.length + 1);
