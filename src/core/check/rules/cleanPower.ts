@@ -1,8 +1,8 @@
 /** Rules on clean power: electronics that share a feeder or a bank with motors that start (docs/methods.md, "Clean power"). */
 import { bankSource } from '../../bank';
 import { RIPPLE } from '../../rules';
-import { type Circuit, type Load, kindOf, nominalVOf, rowOf } from '../../design';
-import { bankOfLoads } from '../../topology';
+import { type Circuit, type Load, kindOf, nominalVOf, rowOf, setOp } from '../../design';
+import { bankOfLoads, servingOf } from '../../topology';
 import { show } from '../../quantity';
 import { type Rule, SOURCES, type Told } from '../rule';
 import type { DesignFacts } from './design';
@@ -82,6 +82,21 @@ function wayUp({ feederOf }: DesignFacts, from: Circuit['from']): readonly Circu
   return way;
 }
 
+/** What starts hard or ripples, away from its panel to where that panel's feeder begins: it then shares the bank alone, or the main too. */
+const away: NonNullable<Rule<DesignFacts>['cure']> = (design, { about }) => {
+  const feeder = servingOf(design.circuits).panels.get(about.id);
+  const noisy = design.circuits.filter(
+    (c) =>
+      c.from.kind === 'panel' &&
+      c.from.id === about.id &&
+      c.taps.some((t) => {
+        const load = t.serves.kind === 'load' ? rowOf(design.loads, t.serves.id) : undefined;
+        return load !== undefined && load.group !== 'electronics' && (load.surgeA !== null || kindOf(load) === 'inverter');
+      }),
+  );
+  return feeder && noisy.length > 0 ? noisy.map((c) => setOp(design, ['circuits', c.id, 'from'], feeder.from)) : null;
+};
+
 export const CLEAN_POWER_RULES: readonly Rule<DesignFacts>[] = [
   {
     id: 'start-sag',
@@ -94,6 +109,7 @@ export const CLEAN_POWER_RULES: readonly Rule<DesignFacts>[] = [
     hazard: 'stranded',
     confirm: 'a meter',
     source: SOURCES.practice,
+    cure: away,
     find: (facts) => {
       const { design } = facts;
       const units = design.boat;
@@ -140,6 +156,7 @@ export const CLEAN_POWER_RULES: readonly Rule<DesignFacts>[] = [
     hazard: 'none',
     confirm: 'a meter',
     source: SOURCES.practice,
+    cure: away,
     find: (facts) => {
       const { design } = facts;
       const points = pointsOf(facts);

@@ -2,6 +2,7 @@
 import { type Circuit, type Load, rowOf } from '../../design';
 import { colourMeaning, type Service } from '../../rules';
 import { type Rule, SOURCES, type Told } from '../rule';
+import { replaceIt } from './circuitFacts';
 import type { DesignFacts } from './design';
 
 const serviceOf = ({ group }: Load): Service =>
@@ -31,6 +32,10 @@ export const FOUND_COLOUR_RULES: readonly Rule<DesignFacts>[] = [
     hazard: 'shock',
     confirm: 'eyes',
     source: SOURCES.dc,
+    cure: (design, finding) =>
+      colourMeaning(design.boat.colourScheme, rowOf(design.circuits, finding.about.id)?.found?.colour ?? '')
+        ? replaceIt(design, finding)
+        : null,
     find: (facts) => {
       const { design, results } = facts;
       return design.circuits.flatMap((c): readonly Told[] => {

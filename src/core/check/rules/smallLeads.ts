@@ -3,12 +3,15 @@ import { endsElsewhere, highestV, missingLeads, type SmallLeadResult, smallLeadR
 import { addOp, blocksV, idsFor, rowOf, setOp, type SmallLead } from '../../design';
 import { tapFuseA, usualLead } from '../../propose';
 import { round3, show } from '../../quantity';
+import { CONDUCTORS } from '../../rules';
 import { type Said, SOURCES, type Told, when } from '../rule';
 import { bankOf, type ChargingRow, type ChargingRule, source } from './chargingRule';
 import type { ChargingParts } from './reads';
 
 /** What a sense lead may take of the volts it reads, V per 12: ours. */
 const SENSE_V = 0.05;
+/** What still goes on a regulator’s terminal, mm2: ours. */
+const SMALL_MM2 = 6;
 /** A suppressor conducts so much above the highest volts it sees in use, V per 12 at the least: ours; its maker rules. */
 const ABOVE_V = 1;
 
@@ -138,6 +141,17 @@ const LEADS: readonly ChargingRule[] = [
       todo: 'A heavier or shorter sense lead, or what else draws through it on a lead of its own.',
       hazard: 'damage',
       confirm: 'a meter',
+      cure: (design, { id }) => {
+        const lead = rowOf(design.smallLeads, leadOf(id));
+        const bank = rowOf(design.banks, rowOf(design.sources, lead?.sourceId)?.bankId);
+        if (!lead || !bank) return null;
+        const most = (SENSE_V * blocksV(bank)) / 12;
+        const school = design.boat.ruleSet;
+        const enough = CONDUCTORS[school].find((c) => smallLeadResult(design, { ...lead, size: { school, size: c.size } }).dropV <= most);
+        return enough && enough.areaMm2 <= SMALL_MM2
+          ? [setOp(design, ['smallLeads', lead.id, 'size'], { school, size: enough.size })]
+          : null;
+      },
     },
     ({ lead, dropV, source: s }, design) => {
       const bank = s && bankOf(s, design);

@@ -1,5 +1,5 @@
 /** Rules on petrol vapour: where it is, what sparks there, and what blows it out. */
-import { kindOf, rowOf, setOp } from '../../design';
+import { addOp, APPLIANCES, idsFor, kindOf, loadFrom, rowOf, setOp } from '../../design';
 import { type Rule, SOURCES, type Told, when } from '../rule';
 import { elsewhere } from './elsewhere';
 import type { DesignFacts } from './design';
@@ -46,6 +46,14 @@ export const VAPOUR_RULES: readonly Rule<DesignFacts>[] = [
         design.engine.fuel === 'petrol' && design.places.some((p) => p.vapour) && !design.loads.some((l) => kindOf(l) === 'blower'),
         () => ({ id: 'boat', title: `has no blower for ${listed(design.places.filter((p) => p.vapour).map((p) => p.name))}` }),
       ),
+    // A blower of the list, to be bought ignition protected.
+    cure: (design) => {
+      const item = APPLIANCES.find((a) => a.group === 'blower');
+      const place = design.places.find((p) => p.vapour && p.engineSpace) ?? design.places.find((p) => p.vapour);
+      if (!item || !place) return null;
+      const blower = loadFrom(item, idsFor(design)('L'), design.boat.systemV, new Set());
+      return [addOp(design, 'loads', { ...blower, placeId: place.id, ignitionProtected: true })];
+    },
   },
   {
     id: 'vapour-source',
