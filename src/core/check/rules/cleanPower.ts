@@ -82,8 +82,17 @@ function wayUp({ feederOf }: DesignFacts, from: Circuit['from']): readonly Circu
   return way;
 }
 
+/** Hot loop from the posts to a point, ohm; of a bank none. */
+const ohmAt = (points: ReadonlyMap<string, Point>, at: Circuit['from'] | undefined): number =>
+  at && at.kind === 'panel' ? (points.get(keyOf(at))?.ohm ?? 0) : 0;
+
+/** Of a finding whose greater part stays where the loads are moved to: another way is asked for. */
+const REST = '-rest';
+
 /** What starts hard or ripples, away from its panel to where that panel's feeder begins: it then shares the bank alone, or the main too. */
-const away: NonNullable<Rule<DesignFacts>['cure']> = (design, { about }) => {
+const away: NonNullable<Rule<DesignFacts>['cure']> = (design, { about, id }) => {
+  // Where the rest is too much by itself, nothing is moved.
+  if (id.includes(REST)) return null;
   const feeder = servingOf(design.circuits).panels.get(about.id);
   const noisy = design.circuits.filter(
     (c) =>
@@ -122,21 +131,24 @@ export const CLEAN_POWER_RULES: readonly Rule<DesignFacts>[] = [
         if (!bank) return [];
         const { ohm } = bankSource(bank);
         const { load, loadV, needsV } = p.weakest;
-        let worst: { readonly start: Start; readonly feederV: number; readonly bankV: number } | null = null;
+        let worst: { readonly start: Start; readonly feederV: number; readonly bankV: number; readonly here: boolean } | null = null;
         for (const { start, way: its } of starts) {
           const meet = way.find((w) => its.includes(keyOf(w)));
           if (!meet || start.load.id === load.id) continue;
           const feederV = start.addsA * (meet.kind === 'bank' ? 0 : (points.get(keyOf(meet))?.ohm ?? 0));
           const bankV = start.addsA * ohm;
-          if (!worst || feederV + bankV > worst.feederV + worst.bankV) worst = { start, feederV, bankV };
+          if (!worst || feederV + bankV > worst.feederV + worst.bankV) worst = { start, feederV, bankV, here: meet === way[0] };
         }
         if (!worst) return [];
         const sagV = worst.feederV + worst.bankV;
         if (sagV <= (SAG_PCT / 100) * nominalVOf(design, bank.id)) return [];
         const leftV = loadV - sagV;
+        const stays = worst.start.addsA * (ohmAt(points, way[1]) + ohm);
+        const moved = worst.here && stays <= (SAG_PCT / 100) * nominalVOf(design, bank.id);
         return [
           {
             id: p.from.id,
+            suffix: moved ? '' : REST,
             severity: leftV < needsV ? 'fix' : 'note',
             title: `${worst.start.load.name} takes ${show(sagV, 'V', units)} from its electronics as it starts`,
             why: `${show(worst.feederV, 'V', units)} in the feeder they share, ${show(worst.bankV, 'V', units)} in the bank; ${load.name} is left with ${show(leftV, 'V', units)} and needs ${show(needsV, 'V', units)}.`,
@@ -171,14 +183,16 @@ export const CLEAN_POWER_RULES: readonly Rule<DesignFacts>[] = [
           const meet = way.find((w) => x.way.includes(keyOf(w)));
           if (!meet) return [];
           const feederV = RIPPLE_PP * x.amps * (meet.kind === 'bank' ? 0 : (points.get(keyOf(meet))?.ohm ?? 0));
-          return [{ ...x, feederV, bankV: RIPPLE_PP * x.amps * bankSource(bank).ohm }];
+          return [{ ...x, feederV, bankV: RIPPLE_PP * x.amps * bankSource(bank).ohm, here: meet === way[0] }];
         });
         const worst = shared.sort((a, b) => b.feederV + b.bankV - a.feederV - a.bankV)[0];
         const rippleV = worst ? worst.feederV + worst.bankV : 0;
         if (!worst || rippleV <= (RIPPLE_PCT / 100) * nominalV) return [];
+        const stays = RIPPLE_PP * worst.amps * ohmAt(points, way[1]) + worst.bankV;
         return [
           {
             id: p.from.id,
+            suffix: worst.here && stays <= (RIPPLE_PCT / 100) * nominalV ? '' : REST,
             severity: rippleV > (RIPPLE_FIX_PCT / 100) * nominalV ? 'fix' : 'note',
             title: `${worst.load.name} ripples its electronics by ${show(rippleV, 'V', design.boat)} at full output`,
             why: `${show(worst.feederV, 'V', design.boat)} in the feeder they share, ${show(worst.bankV, 'V', design.boat)} in the bank, peak to peak.`,
