@@ -2,7 +2,7 @@
 import { STRING_FUSE_FAMILY } from '../bank';
 import { type SmallLeadResult, smallLeadResults } from '../charging';
 import { type CircuitResult, deviceEnd, negativeEnd, tapEnd } from '../circuit';
-import { type Circuit, type Design, type BatteryCable, type Load, type Panel, rowOf } from '../design';
+import { type Circuit, type Design, type BatteryCable, type Load, nominalVOf, type Panel, rowOf } from '../design';
 import type { BatteryCableResult } from '../mainSide';
 import { type BusBar, busPart } from '../network';
 import { FOOT_M, show, sizeName } from '../quantity';
@@ -227,6 +227,10 @@ function leadCut({ design }: Context, lead: BatteryCable, result: BatteryCableRe
   };
 }
 
+/** What fuses a small lead: no blade is made for more than 32 V. */
+const tapFuse = (design: Design, { lead, source }: SmallLeadResult): string =>
+  nominalVOf(design, lead.to?.kind === 'bank' ? lead.to.id : source?.bankId) > 24 ? '10 × 38 cartridge fuse' : 'blade fuse';
+
 /** A small lead: one conductor, a blade at the machine, and at its other end what that asks for. */
 function smallCut({ design }: Context, { lead, lengthM, taped }: SmallLeadResult, conductor: Conductor): Cut {
   const { school, size, areaMm2, massKgPerKm } = conductor;
@@ -286,7 +290,7 @@ export function cutList(
   const makers: [string, string, number][] = [];
   for (const small of smallLeadResults(design)) {
     const { lead, conductor, lengthM } = small;
-    if (lead.fuseA !== null) protection.push([`in-line blade fuse ${lead.fuseA} A`, 'right at the tap', 1]);
+    if (lead.fuseA !== null) protection.push([`in-line ${tapFuse(design, small)} ${lead.fuseA} A`, 'right at the tap', 1]);
     if (conductor) make({ cut: smallCut(context, small, conductor), conductor, junctions: 0 });
     else makers.push([`${lead.name}, ${show(lengthM, 'm', design.boat)}`, 'its maker’s own, with its plugs; never cut', 1]);
   }

@@ -17,8 +17,10 @@ import { DESIGN_RULES } from './rules/design';
 import { END_RULES } from './rules/ends';
 import { FOUND_COLOUR_RULES } from './rules/foundColours';
 import { FOUND_RULES } from './rules/found';
+import { MACHINE_ROW_RULES } from './rules/machines';
 import { MAIN_SIDE_RULES } from './rules/mainSide';
-import { JOINED_RULES, TIED_RULES } from './rules/joined';
+import { ISOLATED_RULES, ISOLATED_TIED_RULES } from './rules/isolated';
+import { EMERGENCY_RULES, JOINED_RULES } from './rules/joined';
 import { LASTING_RULES } from './rules/lasting';
 import { MAKER_RULES } from './rules/makers';
 import { MOTOR_RULES } from './rules/motors';
@@ -35,6 +37,7 @@ import { ASKING_RULES } from './rules/unknown';
 export const RULES = {
   design: [
     ...DESIGN_RULES,
+    ...MACHINE_ROW_RULES,
     ...SAFETY_RULES,
     ...VAPOUR_RULES,
     ...SOCKET_RULES,
@@ -48,9 +51,9 @@ export const RULES = {
   circuits: [...CIRCUIT_RULES, ...END_RULES, ...MOTOR_RULES, ...FOUND_RULES, ...WAY_RULES, ...MAKER_RULES],
   'circuit failures': FAILED_RULES,
   'circuit volts': CIRCUIT_VOLTS_RULES,
-  charging: [...CHARGING_RULES, ...TIE_RULES, ...JOINED_RULES, ...SMALL_LEAD_RULES, ...SETTING_RULES, ...BANK_RULES],
+  charging: [...CHARGING_RULES, ...TIE_RULES, ...JOINED_RULES, ...ISOLATED_RULES, ...SMALL_LEAD_RULES, ...SETTING_RULES, ...BANK_RULES],
   lasting: LASTING_RULES,
-  'main side': [...MAIN_SIDE_RULES, ...TIED_RULES],
+  'main side': [...MAIN_SIDE_RULES, ...EMERGENCY_RULES, ...ISOLATED_TIED_RULES],
   AC: [...AC_SOURCE_RULES, ...AC_BOND_RULES, ...AC_CABLE_RULES],
   'AC runs': AC_RUN_RULES,
   studies: [...STUDY_RULES, ...BUS_RULES],

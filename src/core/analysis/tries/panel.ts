@@ -1,6 +1,7 @@
 /** Ways out of what is found on a panel or block: another kind of device in it, and further along its feeder, where a short is smaller. */
 import type { Analysis } from '../analysis';
-import { type Circuit, type Design, kindOf, type Panel, rowOf, setOp } from '../../design';
+import { type Circuit, type Design, type Panel, rowOf, setOp } from '../../design';
+import { noisyAt } from '../../check';
 import { show, sizeName } from '../../quantity';
 import { findFamily } from '../../rules';
 import { servingOf } from '../../topology';
@@ -31,15 +32,7 @@ export function cleaner(design: Design, panel: Panel, analysis: Analysis): Serie
   const feeder = servingOf(design.circuits).panels.get(panel.id);
   if (!feeder) return [];
   const start = feeder.from.kind === 'panel' ? rowOf(design.panels, feeder.from.id)?.name : rowOf(design.banks, feeder.from.id)?.name;
-  const noisy = design.circuits.filter(
-    (c) =>
-      c.from.kind === 'panel' &&
-      c.from.id === panel.id &&
-      c.taps.some((t) => {
-        const load = t.serves.kind === 'load' ? rowOf(design.loads, t.serves.id) : undefined;
-        return load !== undefined && (load.surgeA !== null || kindOf(load) === 'inverter') && load.group !== 'electronics';
-      }),
-  );
+  const noisy = noisyAt(design, panel.id);
   const away = (circuits: readonly Circuit[]): Try => ({
     id: `away-${circuits.map((c) => c.id).join('-')}`,
     say: `${circuits.map((c) => c.name).join(', ')} fed from ${start ?? 'where the feeder begins'} instead of ${panel.name}`,

@@ -10,13 +10,13 @@ import type { ChargingParts } from './reads';
 
 type Row = Omit<ChargingRule, 'find' | 'about' | 'source'> & { readonly source?: string };
 
-interface Pair {
+export interface Pair {
   readonly first: Bank;
   readonly second: Bank;
 }
 
 /** The two banks of a tie; null where they are not two. */
-function pairOf(design: ChargingParts, tie: BankTie): Pair | null {
+export function pairOf(design: Pick<ChargingParts, 'banks'>, tie: BankTie): Pair | null {
   const [first, second] = [rowOf(design.banks, tie.firstId), rowOf(design.banks, tie.secondId)];
   return first && second && first.id !== second.id ? { first, second } : null;
 }

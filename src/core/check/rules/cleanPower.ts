@@ -1,7 +1,7 @@
 /** Rules on clean power: electronics that share a feeder or a bank with motors that start (docs/methods.md, "Clean power"). */
 import { bankSource } from '../../bank';
 import { RIPPLE } from '../../rules';
-import { type Circuit, type Load, kindOf, nominalVOf, rowOf, setOp } from '../../design';
+import { type Circuit, type Design, type Load, kindOf, nominalVOf, rowOf, setOp } from '../../design';
 import { bankOfLoads, servingOf } from '../../topology';
 import { show } from '../../quantity';
 import { type Rule, SOURCES, type Told } from '../rule';
@@ -89,20 +89,24 @@ const ohmAt = (points: ReadonlyMap<string, Point>, at: Circuit['from'] | undefin
 /** Of a finding whose greater part stays where the loads are moved to: another way is asked for. */
 const REST = '-rest';
 
+/** Circuits from a panel with what starts hard or ripples on them. */
+export const noisyAt = ({ circuits, loads }: Pick<Design, 'circuits' | 'loads'>, panelId: string): readonly Circuit[] =>
+  circuits.filter(
+    ({ from, taps }) =>
+      from.kind === 'panel' &&
+      from.id === panelId &&
+      taps.some((t) => {
+        const load = t.serves.kind === 'load' ? rowOf(loads, t.serves.id) : undefined;
+        return load !== undefined && load.group !== 'electronics' && (load.surgeA !== null || kindOf(load) === 'inverter');
+      }),
+  );
+
 /** What starts hard or ripples, away from its panel to where that panel's feeder begins: it then shares the bank alone, or the main too. */
 const away: NonNullable<Rule<DesignFacts>['cure']> = (design, { about, id }) => {
   // Where the rest is too much by itself, nothing is moved.
   if (id.includes(REST)) return null;
   const feeder = servingOf(design.circuits).panels.get(about.id);
-  const noisy = design.circuits.filter(
-    (c) =>
-      c.from.kind === 'panel' &&
-      c.from.id === about.id &&
-      c.taps.some((t) => {
-        const load = t.serves.kind === 'load' ? rowOf(design.loads, t.serves.id) : undefined;
-        return load !== undefined && load.group !== 'electronics' && (load.surgeA !== null || kindOf(load) === 'inverter');
-      }),
-  );
+  const noisy = noisyAt(design, about.id);
   return feeder && noisy.length > 0 ? noisy.map((c) => setOp(design, ['circuits', c.id, 'from'], feeder.from)) : null;
 };
 

@@ -1,12 +1,13 @@
 /** Rules on banks that a selector or a relay joins: who is drained, which is sensed, what helping a flat one takes. */
 import { bankSource, chemistryOf, equalising } from '../../bank';
-import { type Bank, type BankTie, blocksV, dropOp, rowOf, type Source, startBankOf } from '../../design';
-import { batteryCablesBetween, bankPost, endNode, returnBar, tieSide, together } from '../../topology';
+import { type Bank, type BankTie, blocksV, rowOf, type Source, startBankOf } from '../../design';
+import { batteryCablesBetween, bankPost, tieSide } from '../../topology';
 import { findFamily } from '../../rules';
 import { carries } from '../../protection';
 import { startsThrough } from '../../mainSide';
 import { round3 } from '../../quantity';
 import { type Said, SOURCES, type Told, when } from '../rule';
+import { type Pair, pairOf } from './banks';
 import type { ChargingRule } from './chargingRule';
 import type { MainSideFacts, MainSideRule } from './mainSideRule';
 import type { ChargingParts } from './reads';
@@ -19,14 +20,10 @@ const CRANK_TIMES = 3;
 const NOTE_V = 0.15;
 const FIX_V = 0.3;
 
-interface Pair {
-  readonly first: Bank;
-  readonly second: Bank;
-}
-
-function pairOf({ banks }: Pick<ChargingParts, 'banks'>, tie: BankTie): Pair | null {
-  const [first, second] = [rowOf(banks, tie.firstId), rowOf(banks, tie.secondId)];
-  return first && second && first.id !== second.id && blocksV(first) === blocksV(second) ? { first, second } : null;
+/** The two banks of a tie that may stand in parallel: those of unlike volts are a stop of their own. */
+function levelPair(design: Pick<ChargingParts, 'banks'>, tie: BankTie): Pair | null {
+  const pair = pairOf(design, tie);
+  return pair && blocksV(pair.first) === blocksV(pair.second) ? pair : null;
 }
 
 /** Whether two banks stand in parallel through it while something charges. */
@@ -58,7 +55,7 @@ export const JOINED_RULES: readonly ChargingRule[] = [
     source: SOURCES.practice,
     find: (design) =>
       design.joins.flatMap((tie): readonly Told[] => {
-        const pair = pairOf(design, tie);
+        const pair = levelPair(design, tie);
         // Iron phosphate beside lead-acid is a stop of its own.
         if (!pair || !charging(tie) || (pair.first.chemistry === 'lfp') !== (pair.second.chemistry === 'lfp')) return [];
         const charged = design.sources.filter(
@@ -79,26 +76,6 @@ export const JOINED_RULES: readonly ChargingRule[] = [
       }),
   },
   {
-    id: 'isolated-charged',
-    about: 'bank',
-    severity: 'fix',
-    reads: ['banks.isolated', 'joins', 'sources.dcdc', 'sources.bankId'],
-    when: 'an isolated bank is charged by what ties its negative to the rest',
-    why: 'Through a relay, a selector or a DC–DC with a common negative it is no longer apart.',
-    todo: 'A DC–DC charger whose input and output are isolated, a shore charger or solar of its own.',
-    hazard: 'stray current',
-    confirm: 'a meter',
-    source: SOURCES.practice,
-    find: (design) =>
-      design.banks.flatMap((b): readonly Told[] => {
-        if (!b.isolated) return [];
-        const ties = design.joins.filter((j) => j.firstId === b.id || j.secondId === b.id);
-        const through = design.sources.filter((s) => s.bankId === b.id && s.kind === 'DC–DC' && !s.dcdc?.isolated);
-        const names = [...ties, ...through].map((x) => x.name);
-        return when(names.length > 0, () => ({ id: b.id, title: `is isolated, and ${names.join(' and ')} tie it to the rest` }));
-      }),
-  },
-  {
     id: 'both-drains',
     about: 'join',
     severity: 'fix',
@@ -111,7 +88,7 @@ export const JOINED_RULES: readonly ChargingRule[] = [
     source: SOURCES.practice,
     find: (design) =>
       design.joins.flatMap((tie): readonly Told[] => {
-        const pair = pairOf(design, tie);
+        const pair = levelPair(design, tie);
         if (!pair || tie.kind !== 'selector' || tie.stopped !== 'both') return [];
         const { first, second } = pair;
         const starts = startBankOf(design);
@@ -131,43 +108,6 @@ export const JOINED_RULES: readonly ChargingRule[] = [
       }),
   },
 ];
-
-/** Banks whose negative hangs together with this one's, by the leads of the main side. */
-function tiedTo({ design }: MainSideFacts, bank: Bank): readonly Bank[] {
-  const sets = together();
-  for (const l of design.leads) if (l.rail !== 'positive') sets.join(endNode(l.from, l), endNode(l.to, l));
-  const own = sets.root(bankPost(bank.id, '-'));
-  return design.banks.filter((b) => b.id !== bank.id && sets.root(bankPost(b.id, '-')) === own);
-}
-
-const isolatedTied: MainSideRule = {
-  id: 'isolated-tied',
-  about: 'bank',
-  severity: 'fix',
-  reads: ['banks.isolated', 'leads'],
-  when: 'a bank is entered as isolated and its negative is tied to another’s',
-  why: 'What is meant to be apart shares a conductor: noise, stray current and faults pass by it.',
-  todo: 'Take the tie off, or do without the isolation: then its negatives may share the common bar.',
-  hazard: 'stray current',
-  confirm: 'a meter',
-  source: SOURCES.practice,
-  cure: (design, { about }) => {
-    const bar = returnBar(design, about.id);
-    const ties = design.leads.filter((l) => {
-      const ends = [l.from, l.to];
-      return l.rail === 'negative' && ends.some((e) => e.kind === 'bar' && e.id === bar) && ends.every((e) => e.kind === 'bar');
-    });
-    return ties.length > 0 ? ties.map((l) => dropOp(design, 'leads', l.id)) : null;
-  },
-  find: (facts) =>
-    facts.design.banks.flatMap((b): readonly Told[] => {
-      const others = b.isolated ? tiedTo(facts, b) : [];
-      return when(others.length > 0, () => ({
-        id: b.id,
-        title: `is entered as isolated, and its negative is tied to that of ${others.map((o) => o.name).join(' and ')}`,
-      }));
-    }),
-};
 
 /** Between the banks of a selector: cables and contact, ohm, and the devices the current of a start passes. */
 function between({ design, leads }: MainSideFacts, tie: BankTie, helper: Bank, flat: Bank) {
@@ -198,7 +138,7 @@ const emergency: MainSideRule = {
     const { engine } = design;
     const start = startBankOf(design);
     return design.joins.flatMap((tie): readonly Told[] => {
-      const pair = pairOf(design, tie);
+      const pair = levelPair(design, tie);
       if (!pair || tie.kind !== 'selector' || !start || (start.id !== pair.first.id && start.id !== pair.second.id)) return [];
       const helper = start.id === pair.first.id ? pair.second : pair.first;
       const { ohm, carriesIt } = between(facts, tie, helper, start);
@@ -227,4 +167,4 @@ const emergency: MainSideRule = {
   },
 };
 
-export const TIED_RULES: readonly MainSideRule[] = [emergency, isolatedTied];
+export const EMERGENCY_RULES: readonly MainSideRule[] = [emergency];
