@@ -19,6 +19,6 @@ export {
   settingsOf,
   sourceOhm,
 } from './services';
-export { type AcState, bondsRight, type Origin, statesOf } from './states';
+export { type AcState, bondsRight, MOST_STATES, type Origin, statesOf } from './states';
 export { type AcLimit, type BreakerLimit, type Consumer, fits, largestSets, opens } from './together';
 export { AC_READS, type AcParts, AC_SUPPLY_READS, type AcSupplyParts } from './parts';

@@ -17,11 +17,11 @@ const passing = (opensNeutral: boolean): Design => ({
 const titles = (design: Design) => acFindings(design).map((f) => f.id);
 
 describe('by hand', () => {
-  test('the lead in: none aboard; the generator: one at its frame; the inverter: one of its own', () => {
+  test('the lead in: the one ashore; the generator: one at its frame; the inverter: one of its own', () => {
     const of = (id: string) => statesOf(boat).flatMap((s) => s.origins.filter((o) => o.sourceId === id && o.panels.length > 0));
-    expect(of('shore').every((o) => o.bonds.length === 0 && o.wanted === 0)).toBe(true);
+    expect(of('shore').every((o) => o.bonds.map((b) => b.at).join() === 'ashore, for Shore power')).toBe(true);
     expect(of('gen').every((o) => o.bonds.map((b) => b.at).join() === 'Generator, at the generator')).toBe(true);
-    expect(of('inv').every((o) => o.bonds.length === 1 && o.wanted === 1)).toBe(true);
+    expect(of('inv').every((o) => o.bonds.map((b) => b.kind).join() === 'source')).toBe(true);
     expect(of('shore').length).toBeGreaterThan(0);
   });
   test('turned by hand a dead position leaves its panel dead', () => {
@@ -32,20 +32,63 @@ describe('by hand', () => {
     const at = (s: ReturnType<typeof statesOf>[number]) => s.positions.small;
     for (const s of statesOf(boat)) {
       const live = s.origins.some((o) => o.sourceId !== 'inv' && o.panels.includes('panel'));
-      if (live) expect(at(s)).toBe('to-small');
-      if (s.present.length === 0) expect(at(s)).toBe('inv-small');
+      // null: on its way.
+      if (live) expect(['to-small', null]).toContain(at(s));
+      if (s.present.length === 0) expect(['inv-small', null]).toContain(at(s));
     }
   });
   test('an isolation transformer brings a bond of its own and wants it', () => {
     const own = changed(boat, (s) => (s.shore ? { ...s, shore: { ...s.shore, isolation: 'isolation transformer' } } : s));
     const ashore = statesOf(own).flatMap((s) => s.origins.filter((o) => o.sourceId === 'shore'));
-    expect(ashore.every((o) => o.wanted === 1 && o.bonds.length === 1 && bondsRight(o))).toBe(true);
+    expect(ashore.every((o) => o.bonds.map((b) => b.kind).join() === 'source' && bondsRight(o))).toBe(true);
   });
   test('an inverter-charger bonds only while it inverts, and lets go before it passes on', () => {
     const states = statesOf(passing(true));
     expect(states.flatMap((s) => s.origins).every(bondsRight)).toBe(true);
     const through = states.find((s) => s.present.join() === 'shore' && s.inverters.inv === 'passing');
     expect(through?.origins.map((o) => [o.sourceId, o.panels.includes('small')])).toEqual([['shore', true]]);
+  });
+});
+
+describe('states that are easily forgotten', () => {
+  const wrongIn = (design: Design) =>
+    statesOf(design)
+      .filter((s) => !s.origins.every(bondsRight))
+      .map((s) => s.name);
+  test('the lead in and the pedestal dead while the inverter runs: its own bond and, where its transfer keeps the neutral together, the one ashore', () => {
+    const at = (design: Design) =>
+      statesOf(design)
+        .find((s) => s.present.length === 0 && s.dead.includes('shore') && s.positions.panel === 'main' && s.inverters.inv === 'inverting')
+        ?.origins.map((o) => o.bonds.map((b) => b.kind).join());
+    expect(at(passing(false))).toEqual(['ashore,source']);
+    expect(at(passing(true))).toEqual(['source']);
+    expect(titles(passing(false))).toContain('ac-bond-many:inv');
+    // With the pedestal live it passes on; a stopped generator that the panel is turned to has its bond too.
+    expect(wrongIn(passing(false)).every((name) => /pedestal dead|AC panel on Generator/.test(name))).toBe(true);
+  });
+  test('two inlets on one transfer that leaves the neutral: the two marinas’ neutrals are joined aboard', () => {
+    const two = (switchesNeutral: boolean): Design => {
+      const plain = pluggedIn();
+      const second = { ...plain.acSources[0], id: 'shore2', name: 'Second inlet' } as AcSource;
+      const main = plain.acCircuits[0];
+      if (!main) throw new Error('no main');
+      return {
+        ...plain,
+        acSources: [...plain.acSources, second],
+        acPanels: plain.acPanels.map((p) => ({ ...p, transfer: 'by hand', switchesNeutral })),
+        acCircuits: [...plain.acCircuits, { ...main, id: 'main2', from: { kind: 'source', id: 'shore2' } }],
+      };
+    };
+    expect(wrongIn(two(true))).toEqual([]);
+    expect(wrongIn(two(false))).toContain('Shore power in, Second inlet in, AC panel on Shore power');
+    expect(wrongIn(two(false))).toContain('Shore power in, Second inlet in with the pedestal dead, AC panel on Shore power');
+  });
+  test('generator and shore at once, and a transfer midway, are gone through', () => {
+    const states = statesOf(boat);
+    expect(states.some((s) => s.present.join() === 'shore,gen' && s.positions.panel === 'gen-main')).toBe(true);
+    expect(states.some((s) => s.positions.panel === null && s.present.length === 2)).toBe(true);
+    expect(states.some((s) => s.positions.small === null && s.positions.panel === 'main')).toBe(true);
+    expect(statesOf(passing(true)).some((s) => s.inverters.inv === 'between' && s.name.endsWith('Inverter between the two'))).toBe(true);
   });
 });
 

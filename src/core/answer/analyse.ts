@@ -55,8 +55,7 @@ function acSide(design: Design) {
       origins: origins.map((o) => ({
         sourceId: o.sourceId,
         panels: o.panels,
-        bonds: o.bonds.length,
-        bondsWanted: o.wanted,
+        bonds: o.bonds.map(({ at, kind }) => ({ at, kind })),
         paralleled: o.paralleled,
       })),
     })),

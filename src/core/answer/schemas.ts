@@ -155,7 +155,7 @@ export const AnalysisSchema = row({
       row({
         id: text,
         name: text,
-        origins: list(row({ sourceId: text, panels: list(text), bonds: v.number(), bondsWanted: v.number(), paralleled: v.boolean() })),
+        origins: list(row({ sourceId: text, panels: list(text), bonds: list(row({ at: text, kind: text })), paralleled: v.boolean() })),
       }),
     ),
     together: list(row({ id: text, name: text, sourceId: text, sets: list(list(text)), more: v.boolean(), tooLarge: list(text) })),

@@ -105,19 +105,19 @@ interface Shown {
 function shownBonds({ design, wish }: Pen): readonly Shown[] {
   const out = new Map<string, Shown>();
   for (const origin of wish.ac?.origins ?? []) {
-    const source = rowOf(design.acSources, origin.sourceId);
-    if (source && origin.bonds.length === 0 && origin.wanted === 0) {
-      const about: About = { kind: 'AC source', id: source.id };
-      out.set(source.id, {
-        id: `ashore ${source.id}`,
-        to: sourceId(source.id),
-        about,
-        label: 'joined ashore',
-        under: 'none aboard',
-        aboard: false,
-      });
-    }
     for (const b of origin.bonds) {
+      if (b.kind === 'ashore') {
+        const aboard = origin.bonds.some((x) => x.kind !== 'ashore');
+        out.set(b.id, {
+          id: `ashore ${b.id}`,
+          to: sourceId(b.id),
+          about: { kind: 'AC source', id: b.id },
+          label: 'joined ashore',
+          under: aboard ? b.at : 'none aboard',
+          aboard: false,
+        });
+        continue;
+      }
       const about: About = { kind: b.kind === 'source' ? 'AC source' : 'AC panel', id: b.id };
       const to = b.kind === 'source' ? sourceId(b.id) : panelId(b.id);
       out.set(`${b.kind} ${b.id}`, { id: `bond ${b.kind} ${b.id}`, to, about, label: 'neutral–earth bond', under: b.at, aboard: true });

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { type AcState, bondsRight, type Origin } from '@/core/ac';
-import { type Design, EARTHINGS, rowOf } from '@/core/design';
+import { type AcSource, type Design, EARTHINGS, rowOf } from '@/core/design';
 import { useAsked, useDesign, useFindings } from '@/ui/boat/context';
 import { usePut } from '@/ui/boat/put';
 import { Choice, OptionalFigure } from '@/ui/field';
@@ -26,7 +26,9 @@ export function Bonds() {
   const [at, setAt] = useState<string | null>(null);
   const findings = useFindings().filter((f) => !f.accepted && /^ac-(bond|parallel|earth|generator-loose)/.test(f.id));
   const live = states.filter((s) => s.origins.some((o) => o.panels.length > 0 || !bondsRight(o)));
-  const shown = live.filter((s) => only === '' || s.origins.some((o) => o.sourceId === only));
+  const shown = live
+    .filter((s) => only === '' || s.origins.some((o) => o.sourceId === only))
+    .sort((a, b) => Number(a.origins.every(bondsRight)) - Number(b.origins.every(bondsRight)));
   const state = shown.find((s) => s.id === at) ?? shown[0];
   const wrong = live.filter((s) => s.origins.some((o) => !bondsRight(o))).length;
   return (
@@ -116,8 +118,18 @@ export function Bonds() {
 
 function placeOf(design: Design, o: Origin): string {
   const name = rowOf(design.acSources, o.sourceId)?.name ?? '';
-  if (o.bonds.length > 0) return o.bonds.map((b) => b.at).join(' and ');
-  return o.wanted === 0 ? `ashore, for ${name}` : `nowhere, for ${name}`;
+  return o.bonds.length > 0 ? o.bonds.map((b) => b.at).join(' and ') : `nowhere, for ${name}`;
+}
+
+/** What a source does in a state. */
+function doing(s: AcSource, state: AcState): string {
+  if (state.dead.includes(s.id)) return 'lead in, dead';
+  if (s.kind === 'inverter') {
+    const does = state.inverters[s.id] ?? 'off';
+    return { inverting: 'inverting', passing: 'passing on', between: 'between the two', off: 'stopped' }[does];
+  }
+  const there = state.present.includes(s.id);
+  return s.kind === 'shore' ? (there ? 'lead in' : 'lead out') : there ? 'running' : 'stopped';
 }
 
 const ROW = 62;
@@ -157,31 +169,22 @@ function Picture({ design, state }: { design: Design; state: AcState }) {
       {sources.map((s, i) => {
         const o = originOf(s.id);
         const passing = state.inverters[s.id] === 'passing';
+        const dead = state.dead.includes(s.id);
         return (
-          <g key={s.id} opacity={(o ?? passing) ? 1 : 0.4}>
+          <g key={s.id} opacity={(o ?? (passing || dead)) ? 1 : 0.4}>
             <rect x={12} y={y(i) - 20} width={128} height={42} fill="var(--sheet)" stroke="var(--ink)" />
             <text x={20} y={y(i) - 4} fontSize={12.5} fill="var(--ink)" fontWeight={600}>
               {s.name.slice(0, 19)}
             </text>
             <text x={20} y={y(i) + 13} fontSize={11.5} fill="var(--quiet)">
-              {o
-                ? s.kind === 'shore'
-                  ? 'lead in'
-                  : s.kind === 'generator'
-                    ? 'running'
-                    : 'inverting'
-                : passing
-                  ? 'passing on'
-                  : s.kind === 'shore'
-                    ? 'lead out'
-                    : 'stopped'}
+              {doing(s, state)}
             </text>
             {o?.bonds
-              .filter((b) => b.id === s.id)
+              .filter((b) => b.kind !== 'ashore' && b.id === s.id)
               .map((b) => (
                 <Bond key={b.at} x={152} y={y(i)} />
               ))}
-            {o && o.wanted === 0 && o.bonds.length === 0 ? (
+            {o?.bonds.some((b) => b.kind === 'ashore' && b.id === s.id) ? (
               <text x={146} y={y(i) + 30} fontSize={11} fill="var(--quiet)">
                 joined ashore
               </text>

@@ -4,7 +4,25 @@ import { blankSource, type Design } from '../../design';
 import { size, place, ac, awg, machines, run, wired } from './boats';
 import { more, type Pair, pair } from './pair';
 
+/** Three inlets and three generators on one panel turned by hand. */
+const manySources: Design = (() => {
+  const shores = ['shore', 'shore2', 'shore3'];
+  const gens = ['gen', 'gen2', 'gen3'];
+  const like = (id: string, ids: readonly string[]) =>
+    machines.acSources.filter((s) => s.id === id).flatMap((s) => ids.map((i) => ({ ...s, id: i, name: i })));
+  const feed = machines.acCircuits
+    .filter((c) => c.id === 'main')
+    .flatMap((c) => [...shores, ...gens].map((i) => ({ ...c, id: `from-${i}`, from: { kind: 'source' as const, id: i } })));
+  return {
+    ...machines,
+    acSources: [...like('shore', shores), ...like('gen', gens)],
+    acPanels: machines.acPanels.filter((p) => p.id === 'panel').map((p) => ({ ...p, transfer: 'none' as const })),
+    acCircuits: feed,
+  };
+})();
+
 export const AC: readonly Pair[] = [
+  pair('ac-states-many', manySources, 'acPanels.panel.transfer', 'by hand'),
   pair('ac-no-service', ac, 'acSources', []),
   pair('ac-no-amps', ac, 'acSources.shore.ratedA', 0),
   pair('ac-other-service', ac, 'acSources.shore.service', '120 V'),

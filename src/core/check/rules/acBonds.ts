@@ -1,12 +1,12 @@
 /** Rules on AC panels and transfers, and on where neutral meets earth in every state of them. */
 import type { AcParts } from '../../ac';
-import { type AcState, bondsRight, type Origin, statesOf } from '../../ac';
+import { type AcState, bondsRight, MOST_STATES, type Origin, statesOf } from '../../ac';
 import { EARTHINGS, setOp } from '../../design';
 import { SOURCES, type Told, when } from '../rule';
 import { acPanel, type AcRule, acWhole, set } from './acParts';
 
 type BondRule = 'ac-parallel' | 'ac-bond-many' | 'ac-bond-none';
-const wrongness = (o: Origin): BondRule => (o.paralleled ? 'ac-parallel' : o.bonds.length > o.wanted ? 'ac-bond-many' : 'ac-bond-none');
+const wrongness = (o: Origin): BondRule => (o.paralleled ? 'ac-parallel' : o.bonds.length > 1 ? 'ac-bond-many' : 'ac-bond-none');
 
 /** The first state in which each source's bonds are wrong in one way. */
 const wrongStates = (design: AcParts, rule: BondRule): { readonly state: AcState; readonly origin: Origin }[] => {
@@ -72,16 +72,22 @@ const BONDS: readonly AcRule[] = [
       hazard: 'stray current',
     },
     (state, origin) => {
-      const wanted = origin.wanted === 0 ? 'Ashore it is joined already; aboard there may be none' : 'There may be one';
+      const ashore = origin.bonds.some((b) => b.kind === 'ashore');
+      const aboard = origin.bonds.length - (ashore ? 1 : 0);
       return {
-        title: `has ${origin.bonds.length === 1 ? 'a neutral–earth bond' : `${origin.bonds.length} neutral–earth bonds`} aboard`,
-        why: `With ${state.name} neutral and earth are joined at ${origin.bonds.map((b) => b.at).join(' and ')}. ${wanted}: neutral current then runs in the earth, through the boat’s metal and the water.`,
-        todo: origin.wanted === 0 ? 'Take the link out, or have the transfer open the neutral too.' : 'Leave the one at the source.',
+        title:
+          ashore && aboard <= 1 ? 'has a neutral–earth bond aboard beside that ashore' : `has ${origin.bonds.length} neutral–earth bonds`,
+        why: `With ${state.name} neutral and earth are joined at ${origin.bonds.map((b) => b.at).join(' and ')}. There may be one: neutral current then runs in the earth, through the boat’s metal and the water.`,
+        todo: ashore
+          ? 'Take the link out, or have the transfer open the neutral too: then nothing aboard is joined to the lead while another source feeds.'
+          : 'Leave the one at the source.',
       };
     },
     (design) => {
       const linked = design.acPanels.filter((p) => p.linked);
-      return linked.length > 0 ? linked.map((p) => setOp(design, ['acPanels', p.id, 'linked'], false)) : null;
+      if (linked.length > 0) return linked.map((p) => setOp(design, ['acPanels', p.id, 'linked'], false));
+      const left = design.acPanels.filter((p) => p.transfer !== 'none' && !p.switchesNeutral);
+      return left.length > 0 ? left.map((p) => setOp(design, ['acPanels', p.id, 'switchesNeutral'], true)) : null;
     },
   ),
 ];
@@ -195,6 +201,20 @@ const PANELS: readonly AcRule[] = [
 ];
 
 const EARTH: readonly AcRule[] = [
+  acWhole(
+    {
+      id: 'ac-states-many',
+      severity: 'note',
+      reads: ['acSources', 'acPanels', 'acCircuits'],
+      when: `leads, transfers and inverters have ${MOST_STATES} states or more`,
+      why: 'The bonds are proved in the first of them only.',
+      todo: 'Fewer transfers, or prove the rest by meter: neutral to earth, each source by itself.',
+      hazard: 'shock',
+      confirm: 'a meter',
+      source: SOURCES.data,
+    },
+    (d) => when(statesOf(d).length >= MOST_STATES, () => ({ title: `bonds are proved in ${MOST_STATES} states, and there are more` })),
+  ),
   acWhole(
     {
       id: 'ac-earth-joint',
