@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import type { AcCircuit, AcLoad, AcSource, Design } from '../design';
-import { type AcCircuitResult, acCircuits, chainsTo, cordOhm, cordPct } from './circuits';
+import { type AcCircuitResult, acCircuits, cordOhm, cordPct } from './circuits';
+import { chainsTo } from './runs';
 import { acFindings, appliance, pluggedIn, withMachines } from './testing';
 
 const boat = pluggedIn();

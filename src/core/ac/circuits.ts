@@ -1,31 +1,16 @@
 /** AC runs: breaker, conductor by the worst of its tests, drop from the source, and whether a fault to earth is cut in time (docs/methods.md, M12). */
-import { ampacityA, conductorOhm, derate, type Derating, rulingPlace } from '../conductor';
-import { pathM, placePoint } from '../topology';
+import { ampacityA, conductorOhm, type Derating } from '../conductor';
 import { slowestOpeningS } from '../protection';
-import {
-  type Conductor,
-  CONDUCTORS,
-  type Family,
-  findConductor,
-  findFamily,
-  underSchool,
-  AMBIENT_C,
-  DROP_PCT,
-  leastBehindBreaker,
-} from '../rules';
-import { type AcCircuit, type AcSource, type Place, rowOf } from '../design';
-import type { AcParts } from './parts';
-import { vaOf } from './consumers';
-import { continuousPart, limitOf, SERVICES, sourceOhm } from './services';
+import { type Conductor, CONDUCTORS, DROP_PCT, type Family, findConductor, underSchool } from '../rules';
+import { type AcSource, partsRead } from '../design';
+import { AC_READS, type AcParts } from './parts';
+import { type AcRun, acRuns, type Chain } from './runs';
+import { OWN_SHARE_PCT, runSizes } from './runSizes';
+import { SERVICES, sourceOhm } from './services';
 
 /** A fault at a branch is cut within this, s, by volts of the leg; at a feeder within FEEDER_S. */
 export const clearWithinS = (volts: number): number => (volts > 150 ? 0.4 : 0.8);
 export const FEEDER_S = 5;
-
-/** What an outlet is made for, A. */
-export const outletA = (volts: number): number => (volts > 150 ? 16 : 15);
-/** Smallest conductor within a three-core boat cable: ours, between the minimum of single conductors and common practice. */
-const MINIMUM = { awg: '16', metric: '1.5' } as const;
 
 export interface AcRung {
   readonly test: string;
@@ -61,6 +46,11 @@ export interface AcCircuitResult {
   readonly family: Family;
   readonly conductor: Conductor;
   readonly proposed: Conductor;
+  /** Its protective earth, and the least its school asks for. */
+  readonly earth: Conductor;
+  readonly earthLeast: Conductor;
+  /** Degrees its terminals are good for, °C. */
+  readonly terminalC: number;
   readonly governs: string;
   readonly rungs: readonly AcRung[];
   readonly failing: readonly string[];
@@ -68,209 +58,117 @@ export interface AcCircuitResult {
   readonly izA: number;
   readonly derating: Derating;
   readonly ohm: number;
-  /** Aboard, from the source or the inlet on; and from the pedestal; of the worst source, %. */
+  /** In this run alone; aboard, from the source or the inlet on; and from the pedestal; of the worst source, %. */
+  readonly ownDropPct: number;
   readonly dropPct: number;
   readonly totalPct: number;
   readonly faults: readonly EarthFault[];
 }
 
-interface Chain {
-  readonly source: AcSource;
-  /** From the source down, the circuit itself last. */
-  readonly circuits: readonly AcCircuit[];
-}
-
-/** Ways that are followed, and ways that are told, of one circuit: panels that all feed each other have more than anybody could use. */
-const MOST_STEPS = 400;
-const MOST_CHAINS = 40;
-
-/** Ways current comes to a circuit, from each source, the shortest first; an inverter passes on what is behind it. None goes through a panel twice. */
-export function chainsTo(design: AcParts, circuit: AcCircuit): Chain[] {
-  const chains: Chain[] = [];
-  const open: (readonly AcCircuit[])[] = [[circuit]];
-  for (let step = 0; step < open.length && step < MOST_STEPS && chains.length < MOST_CHAINS; step++) {
-    const chain = open[step] ?? [];
-    const [first] = chain;
-    if (!first) continue;
-    const source = first.from.kind === 'source' ? rowOf(design.acSources, first.from.id) : undefined;
-    if (source) chains.push({ source, circuits: chain });
-    if (first.from.kind === 'source' && source?.inverter?.passA == null) continue;
-    const kind = first.from.kind === 'panel' ? 'panel' : 'inverter';
-    for (const x of design.acCircuits)
-      if (x.to?.kind === kind && x.to.id === first.from.id && !chain.some((c) => c.id === x.id || c.from.id === x.from.id))
-        open.push([x, ...chain]);
-  }
-  return chains;
-}
-
-const unknownPlace: Place = {
-  id: '',
-  name: 'somewhere',
-  at: { x: 0, y: 0, z: 0 },
-  ambientC: AMBIENT_C,
-  engineSpace: false,
-  wet: false,
-  vapour: false,
-  drips: false,
-  compass: false,
-  exhaust: false,
-  moving: false,
-};
-
-function endsOf(design: AcParts, c: AcCircuit): readonly [string | null, string | null] {
-  const sourceAt = (id: string) => rowOf(design.acSources, id)?.placeId ?? null;
-  const panelAt = (id: string) => rowOf(design.acPanels, id)?.placeId ?? null;
-  const start = c.from.kind === 'source' ? sourceAt(c.from.id) : panelAt(c.from.id);
-  const load = design.acLoads.find((l) => c.loadIds.includes(l.id) && l.placeId !== null);
-  const end = c.to ? (c.to.kind === 'panel' ? panelAt(c.to.id) : sourceAt(c.to.id)) : (c.placeId ?? load?.placeId ?? null);
-  return [start, end];
-}
-
-/** Length of a run: taped, else from where its ends stand. */
-export function acLengthM(design: AcParts, c: AcCircuit): number {
-  if (c.lengthM !== null) return c.lengthM;
-  const [a, b] = endsOf(design, c);
-  return pathM(placePoint(design, a), placePoint(design, b), design.house.slackM);
-}
-
-/** Amps of what a branch serves: fixed appliances all, of those that exclude one another the largest; outlets what one is made for, or its largest. */
-function branchA(design: AcParts, c: AcCircuit, volts: number, split: boolean): number {
-  const rows = design.acLoads.filter((l) => c.loadIds.includes(l.id));
-  const amps = rows.map((l) => vaOf(design, l) / (split && l.leg === 'both' ? 2 * volts : volts));
-  if (c.outlets > 0) return Math.max(outletA(volts), ...amps);
-  const groups = new Map<string, number>();
-  let sum = 0;
-  rows.forEach((l, i) => {
-    const a = amps[i] ?? 0;
-    if (l.notWith === '') sum += a;
-    else groups.set(l.notWith, Math.max(groups.get(l.notWith) ?? 0, a));
-  });
-  return [...groups.values()].reduce((total, a) => total + a, sum);
-}
-
-const nextRating = (family: Family, amps: number): number =>
-  family.ratingsA.find((r) => r >= amps - 1e-9) ?? family.ratingsA.at(-1) ?? amps;
-
-/** Memory of one computation: each run once. */
-interface Evaluation {
-  readonly design: AcParts;
-  readonly results: Map<string, AcCircuitResult>;
-  readonly busy: Set<string>;
-}
+const known = new WeakMap<AcParts['acCircuits'], { readonly deps: readonly unknown[]; readonly results: readonly AcCircuitResult[] }>();
 
 /** All runs of the AC side. Total: a run that comes from nowhere is computed at the boat's own volts. */
-export function acCircuits(design: AcParts): AcCircuitResult[] {
-  const evaluation: Evaluation = { design, results: new Map(), busy: new Set() };
-  return design.acCircuits.map((c) => resultOf(evaluation, c));
+export function acCircuits(design: AcParts): readonly AcCircuitResult[] {
+  const deps = partsRead(design, AC_READS);
+  const before = known.get(design.acCircuits);
+  if (before?.deps.every((d, i) => d === deps[i])) return before.results;
+  const results = computed(design);
+  known.set(design.acCircuits, { deps, results });
+  return results;
 }
 
-function resultOf(evaluation: Evaluation, c: AcCircuit): AcCircuitResult {
-  const known = evaluation.results.get(c.id);
-  if (known) return known;
-  const { design } = evaluation;
-  evaluation.busy.add(c.id);
-  const chains = chainsTo(design, c);
-  // What stands before it first: its drop and its ratings come into this one's.
-  for (const chain of chains) for (const up of chain.circuits) if (up !== c && !evaluation.busy.has(up.id)) resultOf(evaluation, up);
-  const result = compute(evaluation, c, chains);
-  evaluation.results.set(c.id, result);
-  evaluation.busy.delete(c.id);
-  return result;
-}
-
-function compute({ design, results }: Evaluation, c: AcCircuit, chains: readonly Chain[]): AcCircuitResult {
-  const school = design.boat.ruleSet;
-  const own = chains[0]?.source;
-  const { volts, legs } = SERVICES[own?.service ?? design.boat.acRegion];
-  const feeder = c.to !== null;
-  const family = findFamily(c.family ?? (school === 'awg' ? 'ac-panel-breaker' : 'mcb-C')) as Family;
-  const before = chains.map(({ source, circuits }) => {
-    const up = circuits.at(-2);
-    const above = up ? results.get(up.id)?.ratingA : undefined;
-    return above ?? limitOf(design, source, null).amps;
+function computed(design: AcParts): readonly AcCircuitResult[] {
+  const runs = acRuns(design);
+  const sizes = runSizes(design, runs);
+  // What it would be without its pin, the others as they are.
+  const free = runs.size > 0 && [...runs.values()].some((r) => r.pinned) ? unpinned(design, runs) : sizes;
+  return design.acCircuits.flatMap((c) => {
+    const run = runs.get(c.id);
+    const size = sizes.get(c.id);
+    return run && size ? [resultOf(design, runs, sizes, run, size, free.get(c.id) ?? size)] : [];
   });
-  const most = before.length > 0 ? Math.max(...before) : Infinity;
-  const asked = feeder ? most : branchA(design, c, volts, legs === 2);
-  const amps = Number.isFinite(asked) ? asked : 0;
-  const long = design.acLoads.some((l) => c.loadIds.includes(l.id) && l.runsLong);
-  const part = long ? continuousPart(design.acRules, school) : 1;
-  const ratingA = c.ratingA ?? (feeder ? feederRating(family, amps) : nextRating(family, amps / part));
-  const lengthM = acLengthM(design, c);
-  const places = endsOf(design, c).map((id) => rowOf(design.places, id) ?? unknownPlace);
-  const laying = {
-    insulationC: design.house.insulationC,
-    bundled: Math.max(c.bundled, legs === 2 && feeder ? 3 : 2),
-    enclosure: c.enclosure,
+}
+
+const unpinned = (design: AcParts, runs: ReadonlyMap<string, AcRun>): ReadonlyMap<string, Conductor> =>
+  new Map(
+    [...runs.values()]
+      .filter((r) => r.pinned)
+      .flatMap((r) => {
+        const size = runSizes(design, new Map([...runs, [r.circuit.id, { ...r, pinned: null }]])).get(r.circuit.id);
+        return size ? [[r.circuit.id, size] as const] : [];
+      }),
+  );
+
+function resultOf(
+  design: AcParts,
+  runs: ReadonlyMap<string, AcRun>,
+  sizes: ReadonlyMap<string, Conductor>,
+  run: AcRun,
+  conductor: Conductor,
+  proposed: Conductor,
+): AcCircuitResult {
+  const { circuit: c, chains, feeder, volts, legs, spanV, amps, ratingA, family, lengthM } = run;
+  const school = design.boat.ruleSet;
+  const lostIn = (id: string): number => {
+    const up = runs.get(id);
+    const size = sizes.get(id);
+    return up && size ? up.dropPct(size) : 0;
   };
-  const deratings = places.map((p) => derate(school, laying, p));
-  const derated = (size: Conductor): Derating => deratings[rulingPlace(size, deratings)] ?? (deratings[0] as Derating);
-  const span = spanOf(design, c, volts, legs);
-  const drops = (size: Conductor): number => (200 * conductorOhm(size.r20OhmPerKm, lengthM, 60) * amps) / span;
-  const upstream = chains.map(({ circuits }) => circuits.slice(0, -1).reduce((sum, x) => sum + ownDropPct(results.get(x.id)), 0));
+  const upstream = chains.map(({ circuits }) => circuits.slice(0, -1).reduce((sum, x) => sum + lostIn(x.id), 0));
   const worstUp = Math.max(0, ...upstream);
-  const leastMm2 = findConductor(school, leastBehindBreaker(school, ratingA) ?? '')?.areaMm2 ?? 0;
-  const tests: readonly { readonly test: string; readonly passes: (s: Conductor) => boolean; readonly says: string }[] = [
-    { test: 'ampacity', passes: (s) => ampacityA(s, derated(s)) >= ratingA - 1e-9, says: `carries its breaker of ${ratingA} A` },
-    {
-      test: 'breaker',
-      passes: (s) => s.areaMm2 >= leastMm2 - 1e-9,
-      says: `customary behind ${ratingA} A: terminals are good for less heat than the insulation`,
-    },
-    { test: 'drop', passes: (s) => worstUp + drops(s) <= DROP_PCT + 1e-9, says: `feeder and branch within ${DROP_PCT} %` },
-    {
-      test: 'mechanical',
-      passes: (s) => s.areaMm2 >= (findConductor(school, MINIMUM[school])?.areaMm2 ?? 0) - 1e-9,
-      says: 'smallest in a three-core cable',
-    },
-  ];
-  const sizes = CONDUCTORS[school];
-  const rungs = tests.map(({ test, passes, says }): AcRung => ({ test, size: sizes.find(passes)?.size ?? null, says }));
-  const proposed = sizes.find((s) => tests.every((t) => t.passes(s))) ?? (sizes.at(-1) as Conductor);
-  const pinned = c.size && findConductor(c.size.school, c.size.size);
-  const conductor = pinned ? underSchool(pinned, school) : proposed;
-  const governing = [...rungs].sort((a, b) => areaOf(b) - areaOf(a))[0];
-  function areaOf(r: AcRung): number {
-    return r.size === null ? Infinity : (findConductor(school, r.size)?.areaMm2 ?? 0);
-  }
-  const derating = derated(conductor);
-  const ohm = conductorOhm(conductor.r20OhmPerKm, lengthM, 20);
-  const dropPct = worstUp + drops(conductor);
+  const drop = {
+    test: 'drop',
+    passes: (s: Conductor) => worstUp + run.dropPct(s) <= DROP_PCT + 1e-9,
+    says:
+      worstUp > DROP_PCT - OWN_SHARE_PCT + 1e-9 && !feeder
+        ? `feeder and branch within ${DROP_PCT} %; the feeder takes most of it: a heavier feeder, not a heavier branch`
+        : `feeder and branch within ${DROP_PCT} %, sizes chosen together for the least copper`,
+  };
+  const [ampacity, breaker, mechanical] = run.tests;
+  const tests = [ampacity, breaker, drop, mechanical].flatMap((t) => (t ? [t] : []));
+  const rungs = tests.map(({ test, passes, says }): AcRung => ({ test, size: CONDUCTORS[school].find(passes)?.size ?? null, says }));
+  const areaOf = (r: AcRung): number => (r.size === null ? Infinity : (findConductor(school, r.size)?.areaMm2 ?? 0));
+  const asking = rungs.filter((r) => areaOf(r) <= proposed.areaMm2 + 1e-9);
+  const governing = [...(asking.length > 0 ? asking : rungs)].sort((a, b) => areaOf(b) - areaOf(a))[0];
+  const derating = run.derated(conductor);
+  const ownDropPct = run.dropPct(conductor);
   const cords = chains.map(
     ({ source, circuits }, i) =>
-      (upstream[i] ?? 0) + cordPct(source, Math.min(amps, results.get(circuits[0]?.id ?? '')?.ratingA ?? amps), span),
+      (upstream[i] ?? 0) + cordPct(source, Math.min(amps, runs.get(circuits[0]?.id ?? '')?.ratingA ?? amps), spanV),
   );
   return {
     id: c.id,
     feeder,
     volts,
     legs,
-    spanV: span,
-    cores: coresOf(feeder, legs, span > volts),
+    spanV,
+    cores: coresOf(feeder, legs, spanV > volts),
     amps,
     ratingA,
     family,
     conductor,
     proposed,
+    earth: earthOf(design, run, conductor),
+    earthLeast: run.leastEarth(conductor),
+    terminalC: run.terminalC,
     governs: governing?.test ?? 'ampacity',
     rungs,
     failing: tests.filter((t) => !t.passes(conductor)).map((t) => t.test),
     lengthM,
     izA: ampacityA(conductor, derating),
     derating,
-    ohm,
-    dropPct,
-    totalPct: drops(conductor) + Math.max(0, ...cords),
-    faults: chains.map((chain) =>
-      earthFault(design, results, c, chain, { conductor, lengthM, ratingA, family, feeder, ratingC: derating.ratingC }),
-    ),
+    ohm: conductorOhm(conductor.r20OhmPerKm, lengthM, 20),
+    ownDropPct,
+    dropPct: worstUp + ownDropPct,
+    totalPct: ownDropPct + Math.max(0, ...cords),
+    faults: chains.map((chain) => earthFault(design, runs, sizes, run, chain)),
   };
 }
 
-/** A feeder of a split service is taken as balanced; a branch runs in one leg and neutral, unless all it serves lies between the legs. */
-function spanOf(design: AcParts, c: AcCircuit, volts: number, legs: 1 | 2): number {
-  if (legs === 1 || c.to !== null) return legs * volts;
-  const rows = design.acLoads.filter((l) => c.loadIds.includes(l.id));
-  return c.outlets === 0 && rows.length > 0 && rows.every((l) => l.leg === 'both') ? 2 * volts : volts;
+/** Its protective earth: of the same cable, else as entered. */
+function earthOf(design: AcParts, { circuit: { earthSize } }: AcRun, live: Conductor): Conductor {
+  const entered = earthSize && findConductor(earthSize.school, earthSize.size);
+  return entered ? underSchool(entered, design.boat.ruleSet) : live;
 }
 
 /** A feeder of a split service carries both legs and neutral; what lies between the legs needs no neutral. */
@@ -280,13 +178,6 @@ const coresOf = (feeder: boolean, legs: 1 | 2, between: boolean): readonly Core[
     : feeder
       ? ['live', 'second live', 'neutral', 'earth']
       : ['live', 'second live', 'earth'];
-
-/** A feeder's breaker is no larger than what stands before it. */
-const feederRating = (family: Family, most: number): number =>
-  [...family.ratingsA].reverse().find((r) => r <= most + 1e-9) ?? family.ratingsA[0] ?? most;
-
-const ownDropPct = (r: AcCircuitResult | undefined): number =>
-  r ? (200 * conductorOhm(r.conductor.r20OhmPerKm, r.lengthM, 60) * r.amps) / r.spanV : 0;
 
 /** Loop of a shore cord, out and back, warm, ohm. */
 export function cordOhm(source: AcSource): number {
@@ -300,37 +191,30 @@ export function cordPct(source: AcSource, amps: number, spanV?: number): number 
   return (100 * cordOhm(source) * amps) / (spanV ?? legs * volts);
 }
 
-interface OwnRun {
-  readonly conductor: Conductor;
-  readonly lengthM: number;
-  readonly ratingA: number;
-  readonly family: Family;
-  readonly feeder: boolean;
-  readonly ratingC: number;
-}
-
 /** Live to earth at the far end: source, cord, then out by the live and back by the earth of every run, as warm as they may be. */
 function earthFault(
   design: AcParts,
-  results: ReadonlyMap<string, AcCircuitResult>,
-  c: AcCircuit,
+  runs: ReadonlyMap<string, AcRun>,
+  sizes: ReadonlyMap<string, Conductor>,
+  { family, ratingA, feeder }: AcRun,
   { source, circuits }: Chain,
-  own: OwnRun,
 ): EarthFault {
   const { volts } = SERVICES[source.service];
-  const loop = (conductor: Conductor, lengthM: number, ratingC: number) => 2 * conductorOhm(conductor.r20OhmPerKm, lengthM, ratingC);
-  const upstream = circuits.slice(0, -1).reduce((sum, x) => {
-    const r = results.get(x.id);
-    return sum + (r ? loop(r.conductor, r.lengthM, r.derating.ratingC) : 0);
+  const copper = circuits.reduce((sum, x) => {
+    const run = runs.get(x.id);
+    const live = sizes.get(x.id);
+    if (!run || !live) return sum;
+    const { ratingC } = run.derated(live);
+    const ohm = (size: Conductor) => conductorOhm(size.r20OhmPerKm, run.lengthM, ratingC);
+    return sum + ohm(live) + ohm(earthOf(design, run, live));
   }, 0);
-  const loopOhm = sourceOhm(source) + cordOhm(source) + upstream + loop(own.conductor, own.lengthM, own.ratingC);
+  const loopOhm = sourceOhm(source) + cordOhm(source) + copper;
   const amps = volts / loopOhm;
-  const opensS = amps > 0 ? slowestOpeningS(own.family, own.ratingA, amps) : Infinity;
-  const withinS = own.feeder ? FEEDER_S : clearWithinS(volts);
+  const opensS = amps > 0 ? slowestOpeningS(family, ratingA, amps) : Infinity;
+  const withinS = feeder ? FEEDER_S : clearWithinS(volts);
   // Every run of the chain lies after the bond of its source.
   const residual =
-    [...circuits].some((x) => x.leakageMa !== null) ||
-    (design.acRules.earthing === 'whole-boat residual current' && source.kind === 'shore');
+    circuits.some((x) => x.leakageMa !== null) || (design.acRules.earthing === 'whole-boat residual current' && source.kind === 'shore');
   return {
     sourceId: source.id,
     loopOhm,

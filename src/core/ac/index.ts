@@ -1,5 +1,6 @@
 export { acFor, appliancesA, dayLoads, hostOf, restW } from './budget';
-export { type AcCircuitResult, acCircuits, chainsTo, cordOhm, cordPct, type Core, outletA } from './circuits';
+export { type AcCircuitResult, acCircuits, cordOhm, cordPct, type Core } from './circuits';
+export { chainsTo, outletA } from './runs';
 export { consumerOf, loose, rowsOn, vaOf, wattsOf } from './consumers';
 export { withBreakers } from './breakers';
 export { DIP_MOTORS_ONLY, DIP_WITH_LIGHTS, type MotorStart, startDip, startOrder, TYPICAL_XD } from './generator';
@@ -19,6 +20,7 @@ export {
   settingsOf,
   sourceOhm,
 } from './services';
+export { type BreakerStart, type RunStarts, startsBehind } from './starts';
 export { type AcState, bondsRight, MOST_STATES, type Origin, statesOf } from './states';
 export { type AcLimit, type BreakerLimit, type Consumer, fits, largestSets, opens } from './together';
 export { AC_READS, type AcParts, AC_SUPPLY_READS, type AcSupplyParts } from './parts';

@@ -1,7 +1,8 @@
 /** Who reaches what, and that whatever is aboard can be proposed for. */
 import fc from 'fast-check';
 import { AC_APPLIANCES, type AcCircuit, acLoadFrom, blankLoad, blankSource, blankSpan, type Design } from '../design';
-import { acCircuits, chainsTo } from './circuits';
+import { acCircuits } from './circuits';
+import { chainsTo } from './runs';
 import { loose, reachFrom, rowsOn, vaOf, wattsOf } from './consumers';
 import { proposeAc } from '../propose';
 import { continuousPart, limitOf, SERVICES, settingsOf } from './services';

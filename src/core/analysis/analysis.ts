@@ -264,7 +264,7 @@ function analyseCircuits(scene: Scene): ReadonlyMap<string, WorkedCircuit> {
       panels: circuit.taps.map((t) => (t.serves.kind === 'panel' ? (panels.get(t.serves.id) ?? null) : null)),
     };
     const panel = circuit.from.kind === 'panel' ? (panels.get(circuit.from.id) ?? null) : null;
-    const lay = runGeometry(design, circuit, upstream.place, served, places, memory.geometries.get(circuit.id));
+    const lay = runGeometry(design, circuit, upstream.place, served, places, memory.geometries.get(circuit.id), panel);
     memory.geometries.set(circuit.id, lay);
     const feeds = served.panels.some((p) => p !== null);
     const surges = feeds ? circuit.taps.map((t) => (t.serves.kind === 'panel' ? (asked.surge.get(t.serves.id) ?? null) : null)) : NOTHING;

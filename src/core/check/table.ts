@@ -5,6 +5,7 @@ import { AC_BOND_RULES } from './rules/acBonds';
 import { MACHINE_RULES } from './rules/acMachines';
 import { AC_CABLE_RULES } from './rules/acCables';
 import { AC_RUN_RULES } from './rules/acRuns';
+import { AC_START_RULES } from './rules/acStarts';
 import { AC_SOURCE_RULES } from './rules/acSources';
 import { MOUNTING_RULES } from './rules/bankMounting';
 import { BANK_RULES, TIE_RULES } from './rules/banks';
@@ -55,7 +56,7 @@ export const RULES = {
   lasting: LASTING_RULES,
   'main side': [...MAIN_SIDE_RULES, ...EMERGENCY_RULES, ...ISOLATED_TIED_RULES],
   AC: [...AC_SOURCE_RULES, ...AC_BOND_RULES, ...AC_CABLE_RULES],
-  'AC runs': AC_RUN_RULES,
+  'AC runs': [...AC_RUN_RULES, ...AC_START_RULES],
   studies: [...STUDY_RULES, ...BUS_RULES],
   'AC machines': MACHINE_RULES,
   odds: ODDS_RULES,

@@ -21,9 +21,24 @@ export const EARTHINGS = ['joined to DC negative', 'whole-boat residual current'
 /** Residual current that opens a device, mA. */
 export const LEAKAGES = [5, 10, 30] as const;
 
+const colour = v.pipe(v.string(), v.trim(), v.maxLength(40));
 const optional = (low: number, high: number) => v.nullable(between(low, high));
 const family = v.nullable(oneOf(AC_FAMILIES.map((f) => f.id)));
 const leakageMa = v.nullable(v.picklist(LEAKAGES, '5, 10 or 30 mA is needed'));
+
+/** A galvanic isolator or a transformer of an inlet, and the earth that goes through it or ends on it. */
+const IsolatorSchema = v.object({
+  placeId: v.nullable(id),
+  /** What it bears for good, A; null: not asked. */
+  ratedA: optional(1, 400),
+  /** From the inlet to it, and on to the AC earth bar, along the conductor; null: from where things stand. */
+  earthM: optional(0.1, 60),
+  /** null: as the main's own. */
+  earthSize: v.nullable(SizeSchema),
+});
+
+/** Degrees a terminal is good for, °C; null: by school. */
+const terminalC = later(v.nullable(v.picklist([60, 75] as const, '60 or 75 °C is needed')), null);
 
 const ShoreSchema = v.object({
   cordM: between(1, 100),
@@ -36,6 +51,9 @@ const ShoreSchema = v.object({
   breakerAtM: between(0, 30),
   sheathed: v.boolean(),
   isolation: oneOf(ISOLATIONS),
+  isolator: later(v.nullable(IsolatorSchema), null),
+  /** Of the inlet. */
+  terminalC,
 });
 
 const GeneratorSchema = v.object({
@@ -49,11 +67,30 @@ const GeneratorSchema = v.object({
   fullLph: between(0, 100),
   /** Its remote-start solenoid, a row of the load sheet. */
   startLoadId: v.nullable(id),
+  /** Its starter and the battery that turns it; null: not entered. */
+  starter: later(
+    v.nullable(
+      v.object({
+        /** null: the engine's start battery. */
+        bankId: v.nullable(id),
+        amps: between(1, 2000),
+        /** Battery, cables and return together without the battery's own, mΩ. */
+        pathMohm: between(0, 100),
+      }),
+    ),
+    null,
+  ),
+  /** Volts at which its control coil lets go; null: 40 % of nominal, typical. */
+  holdInV: later(optional(0, 60), null),
+  /** Heater plugs, a row of the load sheet: on before the starter turns. */
+  preheatLoadId: later(v.nullable(id), null),
 });
 
 const InverterSchema = v.object({
   /** Continuous, VA, at this temperature, and what it loses a degree above it. */
   va: between(0, 50000),
+  /** Alike in parallel, made to run in step: the ratings above and below are of one. */
+  units: later(whole(1, 6), 1),
   atC: between(0, 60),
   lossPctPerC: between(0, 10),
   /** What it bears for a time. */
@@ -75,6 +112,8 @@ const InverterSchema = v.object({
   /** Current into a short as a multiple of its rating. */
   faultTimes: between(1, 10),
   caseSize: v.nullable(SizeSchema),
+  /** Its capacitors are charged through a resistor before its disconnect closes. */
+  precharge: later(v.boolean(), false),
   /** Free air all round as its maker asks; nothing can drip into it. */
   aired: v.boolean(),
   dry: v.boolean(),
@@ -116,6 +155,10 @@ export const AcPanelSchema = v.object({
   /** DC panel in the same case, and whether a barrier stands between. */
   besideDcId: v.nullable(id),
   barrier: v.boolean(),
+  /** Ways of its body; null: as many as it has runs. */
+  ways: later(v.nullable(whole(1, 60)), null),
+  /** Its front opens, and what lands on it needs slack for that. */
+  opens: later(v.boolean(), false),
 });
 
 export const AcLoadSchema = v.object({
@@ -166,8 +209,19 @@ export const AcCircuitSchema = v.object({
   bundled: whole(2, 200),
   enclosure: oneOf(['open', 'conduit', 'insulated']),
   cable: oneOf(AC_CABLES),
-  /** Colour of the live conductor as found; '': as the scheme has it. */
-  liveColour: v.pipe(v.string(), v.trim(), v.maxLength(40)),
+  /** Colours of the conductors as found; '': as the scheme has it. */
+  liveColour: colour,
+  secondColour: later(colour, ''),
+  neutralColour: later(colour, ''),
+  earthColour: later(colour, ''),
+  /** Marked as AC at both ends and wherever it can be opened. */
+  labelled: later(v.boolean(), false),
+  /** null: as heavy as the live. */
+  earthSize: later(v.nullable(SizeSchema), null),
+  /** Of its breaker and of what it lands on. */
+  terminalC,
+  /** Of its panel; null: the next that is free. */
+  way: later(v.nullable(whole(1, 60)), null),
   note,
 });
 
@@ -183,13 +237,16 @@ export const AcRulesSchema = v.object({
   inverterSoc: between(0.05, 1),
   /** Metres from inlet to main breaker; null: by school. */
   breakerWithinM: optional(0.1, 30),
+  /** Of AC breakers and inlets. */
+  terminalC,
 });
 
-export const DEFAULT_AC_RULES: v.InferInput<typeof AcRulesSchema> = {
+export const DEFAULT_AC_RULES: v.InferOutput<typeof AcRulesSchema> = {
   chargerFirst: true,
   continuousPart: null,
   earthing: 'joined to DC negative',
   wanted: [],
   inverterSoc: 0.3,
   breakerWithinM: null,
+  terminalC: null,
 };

@@ -41,6 +41,7 @@ export const defaultHouse = (school: School): HouseRules => ({
   postC: 60,
   upsizeForTerminals: false,
   slackM: 0.3,
+  openSlackM: 0.4,
   wastePct: 5,
   diversity: 0.7,
   studySoc: 0.5,
@@ -146,6 +147,7 @@ export const blankPanel = (id: string, name: string, kind: Panel['kind'], placeI
   stud: kind === 'bus' ? 'M8' : 'M6',
   pitchMm: 20,
   partOfId: null,
+  opens: false,
 });
 
 export const blankBar = (id: string, name: string, kind: Bar['kind'], placeId: string | null): Bar => ({

@@ -34,14 +34,17 @@ export function blankAcSource(id: string, kind: AcSource['kind'], boat: Pick<Boa
             breakerAtM: boat.ruleSet === 'awg' ? 1.524 : 0.4,
             sheathed: true,
             isolation: 'galvanic isolator',
+            isolator: null,
+            terminalC: null,
           }
         : null,
     generator:
-      kind === 'generator' ? { kva: 4, powerFactor: 1, xd: null, lightsOn: true, idleLph: 0.5, fullLph: 1.7, startLoadId: null } : null,
+      kind === 'generator' ? { kva: 4, powerFactor: 1, xd: null, lightsOn: true, idleLph: 0.5, fullLph: 1.7, startLoadId: null, starter: null, holdInV: null, preheatLoadId: null } : null,
     inverter:
       kind === 'inverter'
         ? {
             va,
+            units: 1,
             atC: 25,
             lossPctPerC: 1,
             surges: [
@@ -58,6 +61,7 @@ export function blankAcSource(id: string, kind: AcSource['kind'], boat: Pick<Boa
             opensNeutral: true,
             faultTimes: 2,
             caseSize: null,
+            precharge: false,
             aired: true,
             dry: true,
           }
@@ -81,6 +85,8 @@ export const blankAcPanel = (id: string, placeId: string | null): AcPanel => ({
   linked: false,
   besideDcId: null,
   barrier: true,
+  ways: null,
+  opens: false,
 });
 
 export const blankAcLoad = (id: string): AcLoad => ({
@@ -122,5 +128,12 @@ export const blankAcCircuit = (id: string, no: string, name: string, from: AcCir
   enclosure: 'open',
   cable: 'stranded three-core',
   liveColour: '',
+  secondColour: '',
+  neutralColour: '',
+  earthColour: '',
+  labelled: false,
+  earthSize: null,
+  terminalC: null,
+  way: null,
   note: '',
 });

@@ -31,6 +31,7 @@ export const HOUSE_WORDS: Readonly<Record<keyof HouseRules, string>> = {
   postC: 'battery posts good for, °C',
   upsizeForTerminals: 'terminal heat sizes the conductor',
   slackM: 'slack at each end, m',
+  openSlackM: 'more slack at a panel that opens, m',
   wastePct: 'waste when ordering, %',
   diversity: 'diversity of feeders',
   studySoc: 'state of charge of the study',

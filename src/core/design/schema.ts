@@ -190,6 +190,8 @@ const PanelSchema = v.object({
   pitchMm: later(between(6, 80), 20),
   /** The block whose body it shares: ways of their own on a feed of their own, always live beside switched ones. null: a body of its own. */
   partOfId: later(v.nullable(id), null),
+  /** Its front opens, and what lands on it needs slack for that. */
+  opens: later(v.boolean(), false),
 });
 
 const FaultSchema = v.object({ id, kind: oneOf(CONDITIONS.map((c) => c.id)), mohm: v.nullable(between(0, 10000)) });
@@ -281,6 +283,8 @@ export const HouseSchema = v.object({
   postC: between(40, 150),
   upsizeForTerminals: v.boolean(),
   slackM: between(0, 5),
+  /** More, at a panel whose front opens. */
+  openSlackM: later(between(0, 5), 0.4),
   wastePct: between(0, 50),
   diversity: between(0.1, 1),
   studySoc: between(0, 1),

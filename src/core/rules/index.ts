@@ -1,4 +1,4 @@
-export { leastBehindBreaker } from './acBreakers';
+export { leastBehindBreaker, leastEarth } from './acBreakers';
 export { DROP_PCT, TOTAL_DROP_PCT } from './acDrop';
 export { acceptanceC, coldAcceptance, TAIL_PCT } from './acceptance';
 export { CHEMISTRIES, type Chemistry, CHEMISTRY_SOURCE, type ChemistryId, restV } from './chemistries';

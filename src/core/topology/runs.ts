@@ -22,8 +22,8 @@ export const sameParts = (a: readonly unknown[], b: readonly unknown[]): boolean
   return true;
 };
 
-/** What a run's length and places go by; of the house rules, the slack alone. */
-type RunParts = Pick<Design, 'places' | 'boat'> & { readonly house: Pick<Design['house'], 'slackM'> };
+/** What a run's length and places go by; of the house rules, slack alone. */
+type RunParts = Pick<Design, 'places' | 'boat'> & { readonly house: Pick<Design['house'], 'slackM' | 'openSlackM'> };
 
 export function runGeometry(
   design: RunParts,
@@ -32,10 +32,12 @@ export function runGeometry(
   served: Served,
   places: ReadonlyMap<string, Place>,
   before: RunGeometry | undefined,
+  from: Panel | null,
 ): RunGeometry {
-  const deps = [circuit, design.places, design.boat, design.house.slackM, start, ...served.loads, ...served.panels];
+  const { slackM, openSlackM } = design.house;
+  const deps = [circuit, design.places, design.boat, slackM, openSlackM, from, start, ...served.loads, ...served.panels];
   if (before && sameParts(before.deps, deps)) return before;
-  return { deps, passes: placesPassed(circuit, start, served, places), lengths: segmentLengths(design, circuit, start, served) };
+  return { deps, passes: placesPassed(circuit, start, served, places), lengths: segmentLengths(design, circuit, start, served, from) };
 }
 
 function placesPassed(circuit: Circuit, start: Place | null, served: Served, places: ReadonlyMap<string, Place>): Place[] {
@@ -71,12 +73,15 @@ export function segmentPaths(design: RunParts, circuit: Circuit, start: Place | 
   });
 }
 
-/** Slack at both ends of every stretch between things. */
-function segmentLengths(design: RunParts, circuit: Circuit, start: Place | null, served: Served): number[] {
+/** Slack at both ends of every stretch between things, more where a panel opens. */
+function segmentLengths(design: RunParts, circuit: Circuit, start: Place | null, served: Served, from: Panel | null): number[] {
+  const { slackM, openSlackM } = design.house;
   const posts = circuit.devices.filter((d) => d.placeId !== null).length;
-  return segmentPaths(design, circuit, start, served).map((points, i) =>
-    runM(points, design.house.slackM * (circuit.taps[i]?.parent === null ? 1 + posts : 1)),
-  );
+  return segmentPaths(design, circuit, start, served).map((points, i) => {
+    const first = circuit.taps[i]?.parent === null;
+    const opening = (first && from?.opens ? 1 : 0) + (served.panels[i]?.opens ? 1 : 0);
+    return runM(points, slackM * (first ? 1 + posts : 1)) + openSlackM * opening;
+  });
 }
 
 /** A circuit's run as it lies in the boat, segment by segment, for a design alone. */

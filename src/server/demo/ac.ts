@@ -73,7 +73,18 @@ export function halcyonAc(design: Design): Design {
     placeId: 'engine',
     ratedA: 33,
     mark: "maker's",
-    generator: { kva: 8, powerFactor: 1, xd: 0.22, lightsOn: true, idleLph: 0.8, fullLph: 2.9, startLoadId: null },
+    generator: {
+      kva: 8,
+      powerFactor: 1,
+      xd: 0.22,
+      lightsOn: true,
+      idleLph: 0.8,
+      fullLph: 2.9,
+      startLoadId: null,
+      starter: null,
+      holdInV: null,
+      preheatLoadId: null,
+    },
   };
   const start: Design = {
     ...design,

@@ -19,6 +19,7 @@ const FIGURES: readonly (readonly [key: NumberKey, label: string, kind: Kind, lo
   ['terminalC', 'terminals good for', 'C', 40, 150],
   ['postC', 'battery posts good for', 'C', 40, 150],
   ['slackM', 'slack at each end', 'm', 0, 5],
+  ['openSlackM', 'more at a panel that opens', 'm', 0, 5],
   ['wastePct', 'waste on the order', 'pct', 0, 50],
 ];
 

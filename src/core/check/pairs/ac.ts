@@ -21,7 +21,16 @@ const manySources: Design = (() => {
   };
 })();
 
+const cooler = appliance('cooler', 920, { motor: true, runsLong: true, surgeVa: 4600, surgeS: 0.8 });
+const coolers = run({ ...ac, acLoads: [...ac.acLoads, cooler, { ...cooler, id: 'second' }, { ...cooler, id: 'third' }] }, 'galley', {
+  loadIds: ['cooler'],
+  ratingA: null,
+});
+
 export const AC: readonly Pair[] = [
+  pair('ac-earth-thin', ac, 'acCircuits.main.earthSize', size('0.75')),
+  pair('ac-start-opens', coolers, 'acCircuits.galley.ratingA', 6),
+  pair('ac-blackout', coolers, 'acCircuits.galley.loadIds', ['cooler', 'second', 'third']),
   pair('ac-states-many', manySources, 'acPanels.panel.transfer', 'by hand'),
   pair('ac-no-service', ac, 'acSources', []),
   pair('ac-no-amps', ac, 'acSources.shore.ratedA', 0),

@@ -47,6 +47,13 @@ export interface AcRunFacts {
 export const acRunFacts = (design: AcParts): AcRunFacts => ({ design, results: acCircuits(design) });
 
 const unsize: AcRule['cure'] = set('acCircuits', ['size'], null);
+/** Its own size and those of all feeders before it chosen afresh, together. */
+const unsizeWay: AcRule['cure'] = (design, { about }) => {
+  const c = rowOf(design.acCircuits, about.id);
+  const way = c ? [...new Set(chainsTo(design, c).flatMap((x) => x.circuits))] : [];
+  const pinned = way.filter((x) => x.size !== null);
+  return pinned.length > 0 ? pinned.map((x) => setOp(design, ['acCircuits', x.id, 'size'], null)) : null;
+};
 const sizeOf = ({ r }: Run): string => sizeName(r.conductor.school, r.conductor.size);
 const wantsOf = ({ r }: Run): string => sizeName(r.proposed.school, r.proposed.size);
 
@@ -179,6 +186,24 @@ export const AC_RUN_RULES: readonly Rule<AcRunFacts>[] = [
   ),
   run(
     {
+      id: 'ac-earth-thin',
+      severity: 'stop',
+      reads: ['acCircuits.earthSize', 'acCircuits.size', 'acCircuits.ratingA', 'boat.ruleSet'],
+      when: 'a run’s protective earth is less than its school asks for behind the breaker',
+      why: 'A fault burns it off before the breaker opens: every case behind it is live.',
+      todo: 'An earth of the size wanted, or a cable with all cores alike.',
+      hazard: 'shock',
+      confirm: 'eyes',
+      cure: set('acCircuits', ['earthSize'], null),
+    },
+    ({ r }) =>
+      when(r.earth.areaMm2 < r.earthLeast.areaMm2 - 1e-9, () => ({
+        title: `its earth is ${sizeName(r.earth.school, r.earth.size)} behind ${round3(r.ratingA)} A`,
+        todo: `${sizeName(r.earthLeast.school, r.earthLeast.size)} or heavier, or a cable with all cores alike.`,
+      })),
+  ),
+  run(
+    {
       id: 'ac-drop',
       severity: 'fix',
       reads: ['acCircuits.lengthM', 'acCircuits.size', 'acLoads'],
@@ -187,13 +212,19 @@ export const AC_RUN_RULES: readonly Rule<AcRunFacts>[] = [
       todo: 'A heavier cable, or a shorter run.',
       hazard: 'none',
       confirm: 'a meter',
-      cure: unsize,
+      cure: unsizeWay,
     },
     (x) =>
-      when(x.r.failing.includes('drop'), () => ({
-        title: `feeder and branch lose ${round3(x.r.dropPct)} %`,
-        todo: `${wantsOf(x)}, or a shorter run.`,
-      })),
+      when(x.r.failing.includes('drop'), () => {
+        const feeder = x.r.dropPct - x.r.ownDropPct;
+        return {
+          title: `feeder and branch lose ${round3(x.r.dropPct)} %`,
+          todo:
+            feeder > x.r.ownDropPct && !x.r.feeder
+              ? `A heavier feeder first: it loses ${round3(feeder)} % of it; or a shorter run.`
+              : `${wantsOf(x)}, or a shorter run.`,
+        };
+      }),
   ),
   run(
     {
