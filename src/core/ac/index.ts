@@ -3,6 +3,7 @@ export { type AcCircuitResult, acCircuits, cordOhm, cordPct, type Core } from '.
 export { chainsTo, outletA } from './runs';
 export { consumerOf, loose, rowsOn, vaOf, wattsOf } from './consumers';
 export { withBreakers } from './breakers';
+export { type EarthRun, earthRun } from './earthRuns';
 export { DIP_MOTORS_ONLY, DIP_WITH_LIGHTS, type MotorStart, startDip, startOrder, TYPICAL_XD } from './generator';
 export { type Headroom, headroomOf } from './headroom';
 export { ISOLATION_CAUTION, isolationSteps } from './isolation';
@@ -19,6 +20,8 @@ export {
   type Setting,
   settingsOf,
   sourceOhm,
+  TRANSFORMER_UK,
+  transformerOhm,
 } from './services';
 export { type BreakerStart, type RunStarts, startsBehind } from './starts';
 export { type AcState, bondsRight, MOST_STATES, type Origin, statesOf } from './states';

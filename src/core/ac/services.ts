@@ -77,10 +77,20 @@ export function settingsOf(design: AcSupplyParts): Setting[] {
   });
 }
 
-/** Ohm between a source's terminals in a short: the pedestal's, or what limits a machine. */
+/** Part of its volts that a full transformer's short circuit takes; typical where its plate does not say. */
+export const TRANSFORMER_UK = 0.04;
+
+/** Ohm of an isolation transformer in a short: its uk of volts over its amps (the inlet's where nobody asked); 0 without one. */
+export function transformerOhm(source: AcSource): number {
+  if (source.shore?.isolation !== 'isolation transformer') return 0;
+  const amps = source.shore.isolator?.ratedA ?? source.ratedA;
+  return amps > 0 ? (TRANSFORMER_UK * SERVICES[source.service].volts) / amps : 0;
+}
+
+/** Ohm between a source's terminals in a short: the pedestal's and a transformer's, or what limits a machine. */
 export function sourceOhm(source: AcSource): number {
   const { volts, legs } = SERVICES[source.service];
-  if (source.kind === 'shore') return source.shore?.pedestalOhm ?? ASSUMED_PEDESTAL_OHM;
+  if (source.kind === 'shore') return (source.shore?.pedestalOhm ?? ASSUMED_PEDESTAL_OHM) + transformerOhm(source);
   if (source.kind === 'generator') {
     const kva = source.generator?.kva ?? 0;
     return kva > 0 ? ((source.generator?.xd ?? TYPICAL_XD) * volts * volts) / ((1000 * kva) / legs) : Infinity;

@@ -14,10 +14,11 @@ import { findingsOf } from '../check';
 import { ASSUMED_PEDESTAL_OHM } from './services';
 import { bareBoat } from '../design/testing';
 
-/** Its pedestal's resistance asked, as much as is assumed else. */
+/** Its pedestal's resistance asked, as much as is assumed else; its isolator entered. */
 export function shoreOf(design: Design, change: Partial<AcSource> = {}): AcSource {
   const blank = blankAcSource('shore', 'shore', design.boat);
-  return { ...blank, shore: blank.shore && { ...blank.shore, pedestalOhm: ASSUMED_PEDESTAL_OHM }, ...change };
+  const isolator = { placeId: 'chart', ratedA: 100, earthM: 1, earthSize: null };
+  return { ...blank, shore: blank.shore && { ...blank.shore, pedestalOhm: ASSUMED_PEDESTAL_OHM, isolator }, ...change };
 }
 
 /** A boat of the metric school (230 V) or the awg school (120 V) with an inlet, a panel and one branch to a kettle in the galley. */

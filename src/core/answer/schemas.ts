@@ -191,6 +191,7 @@ export const AnalysisSchema = row({
         fromEnd: text,
         toEnd: text,
         label: text,
+        note: text,
       }),
     ),
     reels: list(row({ size: text, colour: text, pieces: v.number(), netM: v.number(), orderM: v.number(), massKg: v.number() })),

@@ -1,8 +1,8 @@
 /** AC runs for the cut list: one cable of three or four cores each, landed core by core. */
-import { type AcCircuitResult, acCircuits, type Core } from '../ac';
-import type { AcCircuit, Design } from '../design';
+import { type AcCircuitResult, acCircuits, type Core, earthRun } from '../ac';
+import { type AcCircuit, type Design, rowOf } from '../design';
 import { sizeName } from '../quantity';
-import { AC_COLOURS, AC_JACKET } from '../rules';
+import { AC_COLOURS, AC_JACKET, type Conductor } from '../rules';
 import type { Cut } from './cut';
 import { endName } from './ends';
 
@@ -20,6 +20,40 @@ const colourOf = ({ boat }: Design, core: Core): string => {
   return (core === 'live' ? live[0] : (live[1] ?? live[0])) ?? '';
 };
 
+/** The earth through each inlet's isolator, or from its transformer: a conductor of its own, cut at the isolator. */
+export const isolatorPieces = (design: Design): { readonly cut: Cut; readonly conductor: Conductor; readonly part: string }[] =>
+  design.acSources.flatMap((s) => {
+    const e = earthRun(design, s);
+    if (!e) return [];
+    const { school, size, areaMm2, massKgPerKm } = e.conductor;
+    return [
+      {
+        conductor: e.conductor,
+        part: `${e.isolation} ${s.shore?.isolator?.ratedA ?? s.ratedA} A`,
+        cut: {
+          circuitId: s.id,
+          no: '',
+          serves: s.name,
+          polarity: 'earth',
+          size: sizeName(school, size),
+          cores: 1,
+          massKgPerKm,
+          areaMm2,
+          colour: AC_COLOURS[design.boat.colourScheme].earth,
+          lengthM: e.lengthM,
+          taped: e.taped,
+          fromEnd: endName('M6', school, size),
+          toEnd: endName('M6', school, size),
+          label: `earth ${s.name}, ${e.isolation}`,
+          note:
+            e.isolation === 'galvanic isolator'
+              ? 'cut in two at the isolator; no other way from the inlet’s earth to anything aboard'
+              : 'from the secondary’s neutral to the AC earth bar; the shield’s earth stays ashore',
+        },
+      },
+    ];
+  });
+
 /** Every AC run. A breaker decides how cores land at its end; at the other they go into clamps, and into the lead of what has one. */
 export function acPieces(design: Design): AcPiece[] {
   const results = new Map(acCircuits(design).map((r) => [r.id, r]));
@@ -27,6 +61,29 @@ export function acPieces(design: Design): AcPiece[] {
     const result = results.get(c.id);
     return result ? [piece(design, c, result)] : [];
   });
+}
+
+/** As it is bought: all cores alike, or with a lighter earth. */
+const cableName = ({ cores, conductor, earth }: AcCircuitResult): string => {
+  const size = sizeName(conductor.school, conductor.size);
+  return earth.size === conductor.size && earth.school === conductor.school
+    ? `${cores.length} × ${size}`
+    : `${cores.length - 1} × ${size} and earth ${sizeName(earth.school, earth.size)}`;
+};
+
+/** Free cores where the sheath comes off, mm: twenty diameters of a core, 100 at least; the earth so much longer that it parts last. Ours. */
+const coreLengths = ({ conductor, cores }: AcCircuitResult): string => {
+  const free = Math.max(100, Math.ceil((20 * conductor.odMm) / 10) * 10);
+  const longer = Math.max(30, Math.ceil(free / 4 / 10) * 10);
+  return `sheath off ${free} mm at each end, earth ${longer} mm longer than ${cores.includes('neutral') ? 'live and neutral' : 'both lives'}`;
+};
+
+/** On which side of its breaker each end lands. */
+function sides(design: Design, c: AcCircuit): string {
+  const from = (c.from.kind === 'source' ? rowOf(design.acSources, c.from.id) : rowOf(design.acPanels, c.from.id))?.name ?? '';
+  if (c.from.kind === 'panel') return `starts on the load side of its breaker in ${from}`;
+  const to = c.to && (c.to.kind === 'panel' ? rowOf(design.acPanels, c.to.id) : rowOf(design.acSources, c.to.id))?.name;
+  return `from ${from} to the line side of its breaker; ${to ?? 'what it serves'} on the load side`;
 }
 
 function piece(design: Design, c: AcCircuit, r: AcCircuitResult): AcPiece {
@@ -41,9 +98,9 @@ function piece(design: Design, c: AcCircuit, r: AcCircuitResult): AcPiece {
       no: c.no,
       serves: c.name,
       polarity: 'cable',
-      size: `${r.cores.length} × ${sizeName(school, size)}`,
+      size: cableName(r),
       cores: r.cores.length,
-      massKgPerKm: massKgPerKm * r.cores.length * AC_JACKET,
+      massKgPerKm: (massKgPerKm * (r.cores.length - 1) + r.earth.massKgPerKm) * AC_JACKET,
       areaMm2,
       colour: r.cores.map((core) => colourOf(design, core)).join(' / '),
       lengthM: r.lengthM,
@@ -51,6 +108,7 @@ function piece(design: Design, c: AcCircuit, r: AcCircuitResult): AcPiece {
       fromEnd: endName(landed, school, size),
       toEnd: endName(far, school, size),
       label: `${c.no} AC ${c.name}`,
+      note: `${coreLengths(r)}; ${sides(design, c)}`,
     },
   };
 }

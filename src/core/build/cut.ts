@@ -15,4 +15,6 @@ export interface Cut {
   readonly fromEnd: string;
   readonly toEnd: string;
   readonly label: string;
+  /** How its cores are made up, and which side of a breaker it lands on; '': nothing to say. */
+  readonly note: string;
 }

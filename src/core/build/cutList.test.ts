@@ -70,6 +70,13 @@ test('AC runs by hand: one cable each, three cores or four, landed core by core,
   // 6 m and 5 % by the half metre; three cores' mass and a quarter for jacket and filler.
   expect([reel?.netM, reel?.orderM]).toEqual([6, 6.5]);
   expect(reel?.massKg).toBeCloseTo((6 * 3 * 1.25 * (findConductor('metric', '1.5')?.massKgPerKm ?? NaN)) / 1000, 9);
+  // Cores of 1.5 mm² are 3 mm over their insulation or less: a hundred millimetres of them, the earth 30 longer.
+  expect(galley?.note).toBe(
+    'sheath off 100 mm at each end, earth 30 mm longer than live and neutral; starts on the load side of its breaker in AC panel',
+  );
+  expect(list.cuts.find((c) => c.no === 'main')?.note).toMatch(
+    /; from Shore power to the line side of its breaker; AC panel on the load side$/,
+  );
   expect(list.protection.map((p) => p.item)).toContain('AC breaker, curve C 16 A, 2 poles, 30 mA residual');
 });
 

@@ -2,7 +2,7 @@
 import { STRING_FUSE_FAMILY } from '../bank';
 import { type SmallLeadResult, smallLeadResults } from '../charging';
 import { type CircuitResult, deviceEnd, negativeEnd, tapEnd } from '../circuit';
-import { type Circuit, type Design, type BatteryCable, type Load, nominalVOf, type Panel, rowOf } from '../design';
+import { type Circuit, type Design, type BatteryCable, type Load, nominalVOf, type Panel, rowOf, SERVICE_V } from '../design';
 import type { BatteryCableResult } from '../mainSide';
 import { type BusBar, busPart } from '../network';
 import { FOOT_M, show, sizeName } from '../quantity';
@@ -21,7 +21,7 @@ import {
   terminalFor,
 } from '../rules';
 import { pathM, placePoint } from '../topology';
-import { acPieces } from './acCuts';
+import { acPieces, isolatorPieces } from './acCuts';
 import type { Cut } from './cut';
 import { boughtEnd, endName, hasBarrel, junctionEnd, junctionPart, junctionStud, tightened } from './ends';
 
@@ -150,6 +150,7 @@ function circuitCuts({ design, loads, panels }: Context, circuit: Circuit, resul
           fromEnd: near.end,
           toEnd: far.end,
           label,
+          note: '',
         };
         const junctions = Number(near.tail !== null) + Number(boughtEnd(far.end).onJunction);
         const piece: Piece = { cut, conductor: result.own.state.conductor, junctions };
@@ -159,7 +160,8 @@ function circuitCuts({ design, loads, panels }: Context, circuit: Circuit, resul
   });
 }
 
-const tally = (entries: readonly (readonly [item: string, note: string, count: number])[]): CountLine[] => {
+type Counted = readonly [item: string, note: string, count: number];
+const tally = (entries: readonly Counted[]): CountLine[] => {
   const lines = new Map<string, CountLine>();
   for (const [item, note, count] of entries) {
     const known = lines.get(item);
@@ -193,6 +195,7 @@ function lampCuts({ design, panels }: Context, circuit: Circuit): Piece[] {
         fromEnd: endName('M4', ruleSet, size),
         toEnd: endName('blade', ruleSet, size),
         label: `${circuit.no}− lamp of its switch`,
+        note: '',
       };
       return { cut, conductor, junctions: 0 };
     });
@@ -224,6 +227,7 @@ function leadCut({ design }: Context, lead: BatteryCable, result: BatteryCableRe
     fromEnd: endName(fuse ?? lead.fromStud, school, size),
     toEnd: endName(lead.toStud, school, size),
     label: `${polarity} ${lead.name}`,
+    note: '',
   };
 }
 
@@ -250,6 +254,7 @@ function smallCut({ design }: Context, { lead, lengthM, taped }: SmallLeadResult
     fromEnd: endName(far, school, size),
     toEnd: endName('blade', school, size),
     label: lead.name,
+    note: '',
   };
 }
 
@@ -300,6 +305,10 @@ export function cutList(
   for (const { cut, result, device } of acPieces(design)) {
     make({ cut, conductor: result.conductor, junctions: 0 });
     protection.push([device, '', 1]);
+  }
+  for (const { cut, conductor, part } of isolatorPieces(design)) {
+    make({ cut, conductor, junctions: 0 });
+    protection.push([part, cut.serves, 1]);
   }
   return listed();
 
@@ -360,7 +369,12 @@ export function cutList(
       protection: tally(protection),
       bars: tally(bars.map((b) => [busPart(b, design), b.name, 1])),
       makers: tally(makers),
-      labels: tally(cuts.map((c) => [c.label, 'one at each end', 2])),
+      labels: tally([
+        ...cuts.map((c): Counted => [c.label, 'one at each end', 2]),
+        ...design.acCircuits.flatMap((c): Counted[] =>
+          c.labelled ? [[`AC ${SERVICE_V[design.boat.acRegion]} V`, 'at both ends and wherever a cover comes off', 2]] : [],
+        ),
+      ]),
       totalM: lines.reduce((sum, l) => sum + l.netM, 0),
       totalKg: lines.reduce((sum, l) => sum + l.massKg, 0),
     };

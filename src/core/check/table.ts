@@ -16,6 +16,7 @@ import { CIRCUIT_RULES } from './rules/circuits';
 import { CIRCUIT_VOLTS_RULES } from './rules/circuitVolts';
 import { DESIGN_RULES } from './rules/design';
 import { END_RULES } from './rules/ends';
+import { AC_MARKED_RULES } from './rules/acMarked';
 import { FOUND_COLOUR_RULES } from './rules/foundColours';
 import { FOUND_RULES } from './rules/found';
 import { MACHINE_ROW_RULES } from './rules/machines';
@@ -46,6 +47,7 @@ export const RULES = {
     ...CLEAN_POWER_RULES,
     ...COMPASS_RULES,
     ...FOUND_COLOUR_RULES,
+    ...AC_MARKED_RULES,
     ...STRING_RULES,
     ...ASKING_RULES,
   ],

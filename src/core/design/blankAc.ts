@@ -39,7 +39,20 @@ export function blankAcSource(id: string, kind: AcSource['kind'], boat: Pick<Boa
           }
         : null,
     generator:
-      kind === 'generator' ? { kva: 4, powerFactor: 1, xd: null, lightsOn: true, idleLph: 0.5, fullLph: 1.7, startLoadId: null, starter: null, holdInV: null, preheatLoadId: null } : null,
+      kind === 'generator'
+        ? {
+            kva: 4,
+            powerFactor: 1,
+            xd: null,
+            lightsOn: true,
+            idleLph: 0.5,
+            fullLph: 1.7,
+            startLoadId: null,
+            starter: null,
+            holdInV: null,
+            preheatLoadId: null,
+          }
+        : null,
     inverter:
       kind === 'inverter'
         ? {

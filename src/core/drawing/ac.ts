@@ -102,7 +102,7 @@ interface Shown {
   readonly aboard: boolean;
 }
 
-function shownBonds({ design, wish }: Pen): readonly Shown[] {
+function shownBonds({ wish }: Pen): readonly Shown[] {
   const out = new Map<string, Shown>();
   for (const origin of wish.ac?.origins ?? []) {
     for (const b of origin.bonds) {

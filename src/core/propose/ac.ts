@@ -13,6 +13,7 @@ import {
   kindOf,
   rowOf,
 } from '../design';
+import { nearestPlaces } from '../topology';
 import { loose, outletA, SERVICES, vaOf } from '../ac';
 
 export interface AcProposal {
@@ -40,8 +41,7 @@ export function proposeAc(design: Design, freshId: (prefix: string) => string): 
     sources.push(s);
     added.push(s);
   };
-  if (!sources.some((s) => s.kind === 'shore'))
-    addSource({ ...blankAcSource(freshId('as'), 'shore', boat), placeId: place('lazarette', 'aft') });
+  if (!sources.some((s) => s.kind === 'shore')) addSource(shoreAt(design, freshId('as'), place('lazarette', 'aft')));
   const run = design.living.some((l) => l.day.some((s) => s.what === 'generator'));
   if (run && !sources.some((s) => s.kind === 'generator'))
     addSource({ ...blankAcSource(freshId('as'), 'generator', boat), placeId: place('engine') });
@@ -53,6 +53,14 @@ export function proposeAc(design: Design, freshId: (prefix: string) => string): 
   const panels = panelsFor(design, sources, freshId);
   const whole: Design = { ...design, acSources: sources, acPanels: panels.all, acLoads: [...design.acLoads, ...loads] };
   return { acSources: added, acPanels: panels.added, acLoads: loads, acCircuits: circuitsFor(whole, freshId) };
+}
+
+/** Shore power, with its isolator in the nearest dry and aired place. */
+function shoreAt(design: Design, id: string, placeId: string | null): AcSource {
+  const blank = blankAcSource(id, 'shore', design.boat);
+  const [dry] = nearestPlaces(design, placeId, (p) => !p.wet && !p.drips && !p.vapour && !p.engineSpace);
+  const isolator = { placeId: dry?.id ?? null, ratedA: blank.ratedA, earthM: null, earthSize: null };
+  return { ...blank, placeId, shore: blank.shore && { ...blank.shore, isolator } };
 }
 
 /** Shore chargers stand among the appliances: dropped last but one, and turned down first. */
@@ -85,7 +93,7 @@ function circuitsFor(design: Design, freshId: (prefix: string) => string): AcCir
   const out: AcCircuit[] = [];
   let no = acCircuits.length;
   const put = (name: string, from: AcCircuit['from'], more: Partial<AcCircuit>) =>
-    out.push({ ...blankAcCircuit(freshId('ac'), `A${++no}`, name, from), ...more });
+    out.push({ ...blankAcCircuit(freshId('ac'), `A${++no}`, name, from), labelled: true, ...more });
   const led = (kind: 'source' | 'panel', id: string) => acCircuits.some((c) => c.from.kind === kind && c.from.id === id && c.to !== null);
   const panelOf = (s: AcSource) => (s.kind === 'inverter' ? (second ?? main) : main);
   for (const s of acSources.filter((x) => x.kind !== 'inverter' && !led('source', x.id)))

@@ -12,6 +12,8 @@ import {
   settingsOf,
   withBreakers,
   sourceOhm,
+  TRANSFORMER_UK,
+  transformerOhm,
   vaOf,
 } from '../ac';
 import { type GeneratorAnswer, type InverterAnswer } from '../network';
@@ -43,7 +45,8 @@ export function acCircuitWorking(design: Design, id: string, units: Units): Work
   return {
     title: `${c.no} ${c.name}`.trim(),
     neighbours: neighboursOf(design, r, c.size !== null),
-    margins: [],
+    margins: marginsOf(r, units),
+    beside: otherSchool(design, id),
     cautions: [SHOCK],
     sections: [
       {
@@ -87,9 +90,25 @@ export function acCircuitWorking(design: Design, id: string, units: Units): Work
       {
         title: c.size ? 'Pinned' : `Chosen, governed by ${r.governs}`,
         lines: [
-          line('three-core, live, neutral and earth alike', r.conductor.areaMm2, 'none', sizeName(r.conductor.school, r.conductor.size)),
+          line(
+            c.earthSize === null ? `${r.cores.length} cores, all alike` : `${r.cores.length - 1} cores and a lighter earth`,
+            r.conductor.areaMm2,
+            'none',
+            sizeName(r.conductor.school, r.conductor.size),
+          ),
+          line('earth', r.earth.areaMm2, 'none', sizeName(r.earth.school, r.earth.size), {
+            source: `${sizeName(r.earthLeast.school, r.earthLeast.size)} at least behind ${round3(r.ratingA)} A; verify`,
+            breaks: r.earth.areaMm2 < r.earthLeast.areaMm2 - 1e-9,
+          }),
+          line('terminals good for', r.terminalC, 'C', show(r.terminalC, 'C', units), {
+            source: c.terminalC === null ? 'the least of the inlet’s and the school’s; verify against the device' : 'entered for this run',
+            mark: c.terminalC === null ? 'typical' : "maker's",
+          }),
           line('ampacity', r.izA, 'A', show(r.izA, 'A', units), {
             formula: `${r.conductor.ampacityA[r.derating.ratingC] ?? 0} A × ${round3(r.derating.fAmbient)} (heat) × ${round3(r.derating.fBundle)} (bundle) × ${round3(r.derating.fEnclosure)} (enclosure)`,
+          }),
+          line('drop in this run', r.ownDropPct, 'pct', `${round3(r.ownDropPct)} %`, {
+            formula: `2 × ${round3(r.conductor.r20OhmPerKm)} Ω/km × 1.157 × ${show(r.lengthM, 'm', units)} × ${round3(r.amps)} A ÷ ${r.spanV} V`,
           }),
           line('drop aboard', r.dropPct, 'pct', `${round3(r.dropPct)} %`, {
             source: `feeder and branch, out and back, copper at 60 °C; ${DROP_PCT} % is the most`,
@@ -119,7 +138,7 @@ export function acCircuitWorking(design: Design, id: string, units: Units): Work
               formula: `${r.volts} V ÷ ${ohms(f.loopOhm)}`,
               source:
                 source?.kind === 'shore'
-                  ? `pedestal ${ohms(sourceOhm(source))}${source.shore?.pedestalOhm == null ? `, assumed (${ASSUMED_PEDESTAL_OHM} Ω where nobody asked)` : ''}`
+                  ? `pedestal ${ohms(sourceOhm(source) - transformerOhm(source))}${transformerOhm(source) > 0 ? `, transformer ${ohms(transformerOhm(source))} (uk ${100 * TRANSFORMER_UK} %, typical)` : ''}${source.shore?.pedestalOhm == null ? `, assumed (${ASSUMED_PEDESTAL_OHM} Ω where nobody asked)` : ''}`
                   : 'what the machine gives into a short',
               mark: source?.kind === 'shore' && source.shore?.pedestalOhm != null ? 'measured' : 'assumed',
             }),
@@ -132,6 +151,22 @@ export function acCircuitWorking(design: Design, id: string, units: Units): Work
       },
     ],
   };
+}
+
+/** How much longer, and how much more loaded, it may become with the size it has. */
+function marginsOf(r: AcCircuitResult, units: Units): readonly string[] {
+  if (r.failing.length > 0 || r.amps <= 0 || r.ownDropPct <= 0) return [];
+  const left = (DROP_PCT - r.dropPct + r.ownDropPct) / r.ownDropPct;
+  return [`${show(r.lengthM * left, 'm', units)} of run`, `${round3(Math.min(r.izA, r.ratingA, r.amps * left))} A`];
+}
+
+/** What the other school would take for it, its sizes free. */
+function otherSchool(design: Design, id: string): string {
+  const ruleSet = design.boat.ruleSet === 'awg' ? 'metric' : 'awg';
+  const free = design.acCircuits.map((c) => ({ ...c, size: null, earthSize: null, family: null }));
+  const r = acCircuits({ ...design, boat: { ...design.boat, ruleSet }, acCircuits: free }).find((x) => x.id === id);
+  if (!r) return '';
+  return `The ${ruleSet === 'awg' ? 'AWG' : 'metric'} school would take ${sizeName(r.conductor.school, r.conductor.size)} and ${round3(r.ratingA)} A, governed by ${r.governs}.`;
 }
 
 function neighboursOf(design: Design, r: AcCircuitResult, pinned: boolean): Neighbour[] {

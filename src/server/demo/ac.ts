@@ -67,6 +67,8 @@ export function marramAc(design: Design): Design {
 
 /** Halcyon Drift: two legs of 50 A, a generator, an inverter for the small things at anchor. */
 export function halcyonAc(design: Design): Design {
+  const dock: AcSource = { ...blankAcSource('dock', 'shore', design.boat), placeId: 'lazarette' };
+  const isolator = { placeId: 'aft', ratedA: 60, earthM: null, earthSize: null };
   const generator: AcSource = {
     ...blankAcSource('gen', 'generator', design.boat),
     name: 'Generator, 8 kVA',
@@ -88,7 +90,7 @@ export function halcyonAc(design: Design): Design {
   };
   const start: Design = {
     ...design,
-    acSources: [{ ...blankAcSource('dock', 'shore', design.boat), placeId: 'lazarette' }, generator],
+    acSources: [{ ...dock, shore: dock.shore && { ...dock.shore, isolator } }, generator],
     acLoads: appliances(design, [
       ['Water heater', { watts: 1500, leg: 'second' }],
       ['Kettle', { watts: 1500 }],

@@ -1,11 +1,72 @@
 'use client';
-import { ASSUMED_PEDESTAL_OHM, cordPct } from '@/core/ac';
+import { ASSUMED_PEDESTAL_OHM, cordPct, earthRun } from '@/core/ac';
 import { type AcSource, ISOLATIONS } from '@/core/design';
-import { round3, sizeName } from '@/core/quantity';
+import { round3, show, sizeName } from '@/core/quantity';
 import { CONDUCTORS } from '@/core/rules';
 import { useDesign } from '@/ui/boat/context';
 import { Choice, Figure, OptionalFigure, Tick } from '@/ui/field';
 import type { Put } from '@/ui/boat/put';
+
+/** The isolator or transformer as a thing: where it is, what it bears, the earth through it. */
+function IsolatorFacts({ source, shore, put }: { source: AcSource; shore: NonNullable<AcSource['shore']>; put: Put }) {
+  const design = useDesign();
+  const { isolator } = shore;
+  const school = design.boat.ruleSet;
+  const run = earthRun(design, source);
+  const blank = { placeId: null, ratedA: null, earthM: null, earthSize: null };
+  if (!isolator)
+    return (
+      <p className="mt-2">
+        <button type="button" className="act" onClick={() => put(['shore', 'isolator'], blank, 'isolator')}>
+          enter the {shore.isolation}: place, rating, earth
+        </button>
+      </p>
+    );
+  return (
+    <>
+      <h3 className="mt-4 font-semibold">The {shore.isolation}</h3>
+      <div className="mt-1 grid grid-cols-6 items-end gap-3">
+        <Choice
+          label="it is in"
+          value={isolator.placeId ?? ''}
+          options={['', ...design.places.map((p) => p.id)]}
+          names={{ '': 'no place yet', ...Object.fromEntries(design.places.map((p) => [p.id, p.name])) }}
+          onChange={(v) => put(['shore', 'isolator', 'placeId'], v || null, 'place of the isolator')}
+        />
+        <OptionalFigure
+          label="bears for good; empty: not read"
+          kind="A"
+          value={isolator.ratedA}
+          low={1}
+          high={400}
+          onChange={(v) => put(['shore', 'isolator', 'ratedA'], v, 'rating of the isolator')}
+        />
+        <OptionalFigure
+          label="earth, taped; empty: by places"
+          kind="m"
+          value={isolator.earthM}
+          low={0.1}
+          high={60}
+          onChange={(v) => put(['shore', 'isolator', 'earthM'], v, 'earth run')}
+        />
+        <Choice
+          label="earth of"
+          value={isolator.earthSize?.size ?? ''}
+          options={['', ...CONDUCTORS[school].map((s) => s.size)]}
+          names={{ '': 'as wanted', ...Object.fromEntries(CONDUCTORS[school].map((s) => [s.size, sizeName(school, s.size)])) }}
+          onChange={(v) => put(['shore', 'isolator', 'earthSize'], v ? { school, size: v } : null, 'earth run')}
+        />
+      </div>
+      {run ? (
+        <p className="mt-1 text-quiet">
+          {run.isolation === 'galvanic isolator' ? 'Inlet to isolator to AC earth bar' : 'Secondary to AC earth bar'}:{' '}
+          {show(run.lengthM, 'm', design.boat)} of {sizeName(run.conductor.school, run.conductor.size)}, at least{' '}
+          {sizeName(run.least.school, run.least.size)} behind {round3(source.ratedA)} A.
+        </p>
+      ) : null}
+    </>
+  );
+}
 
 /** A shore inlet: cord, pedestal, what stands in the earth. */
 export function ShoreFacts({ source, shore, put }: { source: AcSource; shore: NonNullable<AcSource['shore']>; put: Put }) {
@@ -54,7 +115,15 @@ export function ShoreFacts({ source, shore, put }: { source: AcSource; shore: No
           options={ISOLATIONS}
           onChange={(v) => put(['shore', 'isolation'], v, 'isolation')}
         />
+        <Choice
+          label="inlet’s terminals, °C"
+          value={String(shore.terminalC ?? '')}
+          options={['', '60', '75']}
+          names={{ '': 'by school' }}
+          onChange={(v) => put(['shore', 'terminalC'], v === '' ? null : Number(v), 'terminals')}
+        />
       </div>
+      {shore.isolation === 'none' ? null : <IsolatorFacts source={source} shore={shore} put={put} />}
       <p className="mt-2 max-w-[760px] text-quiet">
         The cord loses {round3(cordPct(source, source.ratedA))} % at {source.ratedA} A
         {shore.pedestalV === null

@@ -77,6 +77,18 @@ export function panelColumns(design: Pick<Design, 'boat' | 'places' | 'panels'>)
     c.yesNo('linked', 'link found', 74, 'A link between neutral and earth sits in it, as found'),
     c.thing('besideDcId', 'beside DC', design.panels, 110, 'A DC panel in the same case; empty: none'),
     c.yesNo('barrier', 'barrier', 62, 'A barrier between the AC and the DC side'),
+    {
+      key: 'ways',
+      title: 'ways',
+      hint: 'Of its body; empty: as many as it has runs',
+      width: 48,
+      align: 'right',
+      mono: true,
+      text: (r) => (r.ways === null ? '' : String(r.ways)),
+      show: (r) => (r.ways === null ? '·' : String(r.ways)),
+      write: (_, text) => map(parseOptional(text, 'none', design.boat, 1, 60), (x) => ({ ways: x === null ? null : Math.round(x) })),
+    },
+    c.yesNo('opens', 'opens', 54, 'Its front opens: what lands on it has slack for that'),
   ];
 }
 
@@ -257,6 +269,51 @@ export function runColumns(design: Design): Column<RunRow>[] {
     },
     c.choice('cable', 'cable', AC_CABLES, 124, 'What it is, or was found as'),
     c.words('liveColour', 'live found as', 92, 'Colour of the live conductor as found; empty: as the scheme has it'),
+    ...(design.boat.acRegion === '120/240 V'
+      ? [c.words('secondColour', 'second live', 84, 'Colour of the second leg as found; empty: as the scheme has it')]
+      : []),
+    c.words('neutralColour', 'neutral', 76, 'Colour of the neutral as found; empty: as the scheme has it'),
+    c.words('earthColour', 'earth', 76, 'Colour of the protective earth as found; empty: as the scheme has it'),
+    c.yesNo('labelled', 'marked AC', 72, 'Marked as AC at both ends and wherever it can be opened'),
+    {
+      key: 'earthSize',
+      title: 'earth',
+      hint: 'Where it is lighter than the live; empty: all cores alike',
+      width: 70,
+      mono: true,
+      text: (r) => (r.earthSize ? sizeName(r.earthSize.school, r.earthSize.size) : ''),
+      show: (r) => (r.earthSize ? sizeName(r.earthSize.school, r.earthSize.size) : '·'),
+      tone: (r) => (r.result && r.result.earth.areaMm2 < r.result.earthLeast.areaMm2 - 1e-9 ? 'breaks' : undefined),
+      write: (_, text) =>
+        text.trim() === '' ? { ok: true, value: { earthSize: null } } : map(parseSize(text, units), (earthSize) => ({ earthSize })),
+    },
+    {
+      key: 'terminalC',
+      title: 'terminals, °C',
+      hint: 'What its terminals are good for, 60 or 75; empty: by school',
+      width: 84,
+      align: 'right',
+      mono: true,
+      text: (r) => (r.terminalC === null ? '' : String(r.terminalC)),
+      show: (r) => (r.terminalC === null ? (r.result ? String(r.result.terminalC) : '–') : String(r.terminalC)),
+      tone: (r) => (r.terminalC === null ? 'typical' : 'measured'),
+      write: (_, text) => {
+        if (text.trim() === '') return { ok: true, value: { terminalC: null } };
+        const at = ([60, 75] as const).find((x) => String(x) === text.trim());
+        return at ? { ok: true, value: { terminalC: at } } : { ok: false, message: '60 or 75, or empty' };
+      },
+    },
+    {
+      key: 'way',
+      title: 'way',
+      hint: 'Of its panel; empty: the next that is free',
+      width: 42,
+      align: 'right',
+      mono: true,
+      text: (r) => (r.way === null ? '' : String(r.way)),
+      show: (r) => (r.way === null ? '·' : String(r.way)),
+      write: (_, text) => map(parseOptional(text, 'none', units, 1, 60), (x) => ({ way: x === null ? null : Math.round(x) })),
+    },
     {
       ...c.figure('bundled', 'bundled', 'none', 2, 200, 60, 'Loaded conductors lying together, its own counted'),
       write: (_, text) => map(parseNumber(text, 'none', units, 2, 200), (x) => ({ bundled: Math.round(x) })),

@@ -146,6 +146,7 @@ export default function Build() {
               >
                 <td className="pr-2">
                   {c.label}
+                  {c.note === '' ? null : <span className="inline-block w-full text-[11.5px] text-quiet">{c.note}</span>}
                   {held.against.has(c.circuitId) ? (
                     <span className="inline-block w-full text-[11.5px] text-lead">no: {held.against.get(c.circuitId)?.[0]?.title}</span>
                   ) : null}

@@ -27,7 +27,25 @@ const coolers = run({ ...ac, acLoads: [...ac.acLoads, cooler, { ...cooler, id: '
   ratingA: null,
 });
 
+const isolated: Design = {
+  ...place(ac, 'chart', { wet: false, vapour: false, drips: false }),
+  acSources: ac.acSources.map((s) => ({
+    ...s,
+    shore: s.shore && {
+      ...s.shore,
+      isolation: 'galvanic isolator' as const,
+      isolator: { placeId: 'chart', ratedA: s.ratedA, earthM: null, earthSize: null },
+    },
+  })),
+};
+
 export const AC: readonly Pair[] = [
+  pair('ac-isolator-unknown', isolated, 'acSources.shore.shore.isolator', null),
+  pair('ac-isolator-place', isolated, 'acSources.shore.shore.isolator.placeId', null),
+  pair('ac-isolator-small', isolated, 'acSources.shore.shore.isolator.ratedA', 10),
+  pair('ac-isolator-earth', isolated, 'acSources.shore.shore.isolator.earthSize', size('1')),
+  pair('ac-unmarked', run(ac, 'main', { liveColour: 'brown' }), 'acCircuits.main.liveColour', 'red'),
+  pair('ac-colour', ac, 'acCircuits.main.neutralColour', 'brown'),
   pair('ac-earth-thin', ac, 'acCircuits.main.earthSize', size('0.75')),
   pair('ac-start-opens', coolers, 'acCircuits.galley.ratingA', 6),
   pair('ac-blackout', coolers, 'acCircuits.galley.loadIds', ['cooler', 'second', 'third']),

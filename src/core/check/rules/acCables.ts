@@ -17,29 +17,51 @@ function dcMeaning(design: AcParts, colour: string): 'DC negative' | 'DC positiv
   return colour === 'red' ? 'DC positive' : null;
 }
 
-function colourSaid(c: AcCircuit, design: AcParts): readonly Said[] {
-  const colour = c.liveColour.toLowerCase();
+type Core = 'live' | 'second live' | 'neutral' | 'earth';
+const FIELD = { live: 'liveColour', 'second live': 'secondColour', neutral: 'neutralColour', earth: 'earthColour' } as const;
+const CORES = Object.keys(FIELD) as Core[];
+
+/** What a colour says in the AC scheme; null: nothing. */
+function acMeaning(design: AcParts, colour: string): 'live' | 'neutral' | 'earth' | null {
+  const { live, neutral } = AC_COLOURS[design.boat.colourScheme];
+  if (colour.startsWith('green')) return 'earth';
+  if (colour === neutral || (neutral === 'light blue' && colour === 'blue')) return 'neutral';
+  return live.includes(colour) ? 'live' : null;
+}
+
+function coreSaid(c: AcCircuit, design: AcParts, core: Core): readonly Said[] {
+  const colour = c[FIELD[core]].toLowerCase();
   const { live, neutral, earth } = AC_COLOURS[design.boat.colourScheme];
-  if (colour === '' || live.includes(colour)) return [];
+  const meant = core === 'second live' ? 'live' : core;
+  const says = acMeaning(design, colour);
+  if (colour === '' || says === meant) return [];
   const scheme = `live is ${live.join(' or ')}, neutral ${neutral}, earth ${earth}`;
-  if (colour === neutral || colour.startsWith('green'))
+  const suffix = core === 'live' ? '' : ` ${core}`;
+  const what = core === 'earth' ? 'protective earth' : core === 'neutral' ? 'neutral' : `${core} conductor`;
+  if (says)
     return [
       {
-        title: `its live conductor is ${colour}`,
-        why: `On this boat ${colour} says ${colour === neutral ? 'neutral' : 'earth'}: the next person takes it for dead.`,
+        suffix,
+        title: `its ${what} is ${colour}, as ${says} is`,
+        why: `On this boat ${colour} says ${says}: the next person ${meant === 'live' ? 'takes it for dead' : `lands it as ${says}`}.`,
         todo: `Rewire it: ${scheme}. Sleeves at the ends are not enough.`,
       },
     ];
   const dc = dcMeaning(design, colour);
   return [
     {
-      severity: dc ? 'stop' : 'fix',
-      title: dc ? `its live conductor is ${colour}, as ${dc} is` : `its live conductor is ${colour}`,
-      why: dc ? 'Whoever works on the DC side takes hold of the mains.' : `Reused odd-coloured wire: the scheme has ${live.join(' or ')}.`,
+      suffix,
+      severity: dc || meant === 'earth' ? 'stop' : 'fix',
+      title: dc ? `its ${what} is ${colour}, as ${dc} is` : `its ${what} is ${colour}`,
+      why: dc
+        ? 'Whoever works on the DC side takes hold of the mains.'
+        : `Reused odd-coloured wire: the scheme has ${meant === 'live' ? live.join(' or ') : meant === 'neutral' ? neutral : earth}.`,
       todo: `Replace it; ${scheme}.`,
     },
   ];
 }
+
+const colourSaid = (c: AcCircuit, design: AcParts): readonly Said[] => CORES.flatMap((core) => coreSaid(c, design, core));
 
 export const AC_CABLE_RULES: readonly AcRule[] = [
   acWhole(
@@ -47,15 +69,15 @@ export const AC_CABLE_RULES: readonly AcRule[] = [
       id: 'ac-black',
       severity: 'fix',
       reads: ['house.negative', 'boat.colourScheme', 'acCircuits'],
-      when: 'the colour of DC negative is live in the AC scheme',
+      when: 'the colour of DC negative is live in the AC scheme, and not every AC run is marked',
       why: 'Crossing the two kills: whoever takes the black for DC negative takes hold of the mains.',
-      todo: 'Yellow for DC negative: Survey, house rules; or keep the two well apart and labelled.',
+      todo: 'Yellow for DC negative: Survey, house rules; or keep the two well apart and every AC run marked.',
       hazard: 'shock',
       confirm: 'eyes',
       cure: (design) => [setOp(design, ['house', 'negative'], 'yellow')],
     },
     (d) =>
-      when(d.acCircuits.length > 0 && AC_COLOURS[d.boat.colourScheme].live.includes(d.house.negative), () => ({
+      when(d.acCircuits.some((c) => !c.labelled) && AC_COLOURS[d.boat.colourScheme].live.includes(d.house.negative), () => ({
         title: 'black is live in the AC and negative in the DC',
       })),
   ),
@@ -81,13 +103,27 @@ export const AC_CABLE_RULES: readonly AcRule[] = [
     {
       id: 'ac-colour',
       severity: 'stop',
-      reads: ['acCircuits.liveColour', 'boat.colourScheme', 'house.negative'],
-      when: 'the live conductor of a run has a colour that means something else, or nothing',
+      reads: [
+        'acCircuits.liveColour',
+        'acCircuits.secondColour',
+        'acCircuits.neutralColour',
+        'acCircuits.earthColour',
+        'boat.colourScheme',
+        'house.negative',
+      ],
+      when: 'a conductor of a run has a colour that means something else, or nothing',
       why: 'The next person takes it for something else.',
       todo: 'Replace it by the colours of the scheme.',
       hazard: 'shock',
       confirm: 'eyes',
-      cure: (design, finding) => set('acCircuits', ['liveColour'], AC_COLOURS[design.boat.colourScheme].live[0] ?? '')(design, finding),
+      cure: (design, { about }) =>
+        design.acCircuits
+          .filter((c) => c.id === about.id)
+          .flatMap((c) =>
+            CORES.filter((core) => coreSaid(c, design, core).length > 0).map((core) =>
+              setOp(design, ['acCircuits', c.id, FIELD[core]], ''),
+            ),
+          ),
     },
     colourSaid,
   ),

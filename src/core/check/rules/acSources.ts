@@ -6,6 +6,7 @@ import { SOURCES, when } from '../rule';
 import { type AcRule, acSource, acWhole, set } from './acParts';
 import { AC_APPLIANCE_RULES } from './acAppliances';
 import { AC_GENERATOR_RULES, AC_INVERTER_RULES } from './acSupplies';
+import { AC_ISOLATOR_RULES } from './acIsolators';
 import { AC_SHORE_RULES } from './acShore';
 
 const GENERAL: readonly AcRule[] = [
@@ -115,6 +116,7 @@ const GENERAL: readonly AcRule[] = [
 export const AC_SOURCE_RULES: readonly AcRule[] = [
   ...GENERAL,
   ...AC_SHORE_RULES,
+  ...AC_ISOLATOR_RULES,
   ...AC_GENERATOR_RULES,
   ...AC_INVERTER_RULES,
   ...AC_APPLIANCE_RULES,

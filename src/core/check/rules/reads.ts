@@ -13,8 +13,11 @@ export const DESIGN_READS = [
   'circuits',
   'house',
   'engine',
+  'bars',
   'acPanels',
   'acSources',
+  'acLoads',
+  'acCircuits',
 ] as const satisfies readonly Part[];
 export type DesignParts = Reads<typeof DESIGN_READS>;
 

@@ -124,6 +124,18 @@ function panelColumns(design: Design): Column<Panel>[] {
       },
     },
     {
+      key: 'opens',
+      title: 'opens',
+      hint: 'Its front opens: what lands on it has slack for that',
+      width: 56,
+      options: ['yes', 'no'],
+      text: (r) => (r.opens ? 'yes' : 'no'),
+      write: (_, text) => {
+        const parsed = parseChoice(text, ['yes', 'no']);
+        return parsed.ok ? { ok: true, value: { opens: parsed.value === 'yes' } } : parsed;
+      },
+    },
+    {
       key: 'stud',
       title: 'stud',
       hint: 'Where its feeder lands',
