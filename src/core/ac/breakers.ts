@@ -3,7 +3,7 @@ import { rowOf } from '../design';
 import type { AcParts } from './parts';
 import { acCircuits } from './circuits';
 import { reachFrom } from './consumers';
-import { continuousPart, type Setting } from './services';
+import { continuousPart, type Setting, wholeInverter } from './services';
 import type { BreakerLimit } from './together';
 
 /** By source: the breakers of all runs it reaches, and the relays of the inverters that pass its current on. */
@@ -21,7 +21,7 @@ function breakersOf(design: AcParts, sourceId: string, ratings: ReadonlyMap<stri
   }
   for (const id of reach.through) {
     const inverter = rowOf(design.acSources, id);
-    const amps = inverter?.inverter?.passA;
+    const amps = inverter && wholeInverter(inverter)?.passA;
     if (!inverter || amps == null) continue;
     const members = reachFrom(design, 'source', id).loads;
     out.push({ id, name: `${amps} A that ${inverter.name} passes on`, amps, continuousPart: 1, members });

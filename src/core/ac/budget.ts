@@ -4,7 +4,7 @@ import { type AcLoad, type AcSource, type Living, type Load, type Source, type S
 import { spanH, spansOf } from '../demand';
 import { rowsOn, vaOf } from './consumers';
 import { type AcSupplyParts, DAY_LOAD_READS, type DayLoadParts } from './parts';
-import { limitOf, SERVICES } from './services';
+import { limitOf, SERVICES, wholeInverter } from './services';
 
 /** Hours of a way of living in which shore or a generator is there. */
 export function mainsH(living: Living): number {
@@ -55,7 +55,7 @@ export const hostOf = (loadId: string): string => loadId.split(SEPARATOR)[0] ?? 
 
 /** Watts an inverter takes while nothing draws. */
 export function restW(source: AcSource): number {
-  const i = source.inverter;
+  const i = wholeInverter(source);
   if (!i || i.rest === 'switched off') return 0;
   return i.rest === 'sleeps' ? (i.sleepW ?? i.idleW) : i.idleW;
 }
@@ -69,7 +69,7 @@ export function onBatteryH(design: AcSupplyParts, row: AcLoad, living: Living): 
 
 /** AC watts of a row seen from the inverter's battery side: its efficiency, and its own idling where it is off otherwise. */
 function batteryW(design: AcSupplyParts, inverter: AcSource, row: AcLoad): number {
-  const i = inverter.inverter;
+  const i = wholeInverter(inverter);
   const awake = i?.rest === 'left on' ? 0 : (i?.idleW ?? 0);
   return row.watts / (i?.efficiency ?? 1) + awake;
 }

@@ -22,6 +22,7 @@ export {
   sourceOhm,
   TRANSFORMER_UK,
   transformerOhm,
+  wholeInverter,
 } from './services';
 export { type BreakerStart, type RunStarts, startsBehind } from './starts';
 export { type AcState, bondsRight, MOST_STATES, type Origin, statesOf } from './states';

@@ -7,6 +7,7 @@ import { dayAh, limitsOf } from '../energy';
 import { withLoad } from '../design/testing';
 import { acFor, dayLoads, hostOf, mainsH, onBatteryH } from './budget';
 import { bearsVa, generatorAnswers, inverterAnswers } from '../network';
+import { sourceOhm } from './services';
 import { appliance, pluggedIn, withMachines } from './testing';
 import { acCircuitWorking, acSourceWorking } from '../working';
 
@@ -27,7 +28,7 @@ function wired(row: Partial<Load> = {}, loads: readonly AcLoad[] = [appliance('t
       ...row,
     },
     lengthM,
-    { devices: [blankDevice('d', 'isolator')] },
+    { devices: [{ ...blankDevice('d', 'isolator'), placeId: 'saloon' }] },
   );
   return {
     ...design,
@@ -102,6 +103,45 @@ describe('an inverter', () => {
   test('mended they are gone', () => {
     const sound = found(machine(wired({ rating: 2234 }), { caseSize: { school: 'metric', size: '95' } }));
     expect(sound.filter((id) => /case|disconnect|cable|start/.test(id))).toEqual([]);
+  });
+});
+
+describe('more than one, and what stands in its DC cable', () => {
+  const circuit = (design: Design, change: (c: Design['circuits'][number]) => object): Design => ({
+    ...design,
+    circuits: design.circuits.map((c) => (c.id === 'c-x' ? { ...c, ...change(c) } : c)),
+  });
+  test('two of 2000 VA in parallel: twice the output, the start, the idling and the current into a short', () => {
+    const two = power(machine(wired({ rating: 4400 }), { units: 2 })).inverters[0];
+    const one = power(wired()).inverters[0];
+    expect([two?.va, two?.idleAhDay]).toEqual([2 * (one?.va ?? 0), 2 * (one?.idleAhDay ?? 0)]);
+    const source = machine(wired(), { units: 2 }).acSources.find((s) => s.inverter);
+    if (!source) throw new Error('no inverter');
+    expect(bearsVa(source, 1, 4000)).toBe(8000);
+    // 230 V x 230 V over 2 x 4000 VA.
+    expect(sourceOhm(source)).toBeCloseTo(230 ** 2 / 8000, 9);
+  });
+  test('on one cable behind one fuse they are a finding; with a cable and a fuse each not', () => {
+    const two = machine(wired({ rating: 4400 }), { units: 2 });
+    expect(found(two)).toContain('ac-units:inv');
+    const apart = circuit(two, (c) => ({ pin: { ...c.pin, size: { school: 'metric', size: '70' }, legs: 2, ownDevices: true } }));
+    expect(found(apart)).not.toContain('ac-units:inv');
+  });
+  test('its case earth goes by all legs: one size below 50 mm2 is 35, below twice 50 mm2 95', () => {
+    const legs = (n: number) =>
+      power(circuit(wired(), (c) => ({ pin: { ...c.pin, size: { school: 'metric', size: '50' }, legs: n } }))).inverters[0]?.caseWanted
+        ?.size;
+    expect(legs(1)).toBe('35');
+    // 100 mm2 in all: the table has 95 and 120; the first that is not less is 120, one below it 95.
+    expect(legs(2)).toBe('95');
+  });
+  test('a disconnect in the forepeak is out of reach; one in the same place is not; a place not entered is asked', () => {
+    const at = (placeId: string | null) =>
+      circuit(wired(), (c) => ({ devices: (c as Design['circuits'][number]).devices.map((d) => ({ ...d, placeId })) }));
+    expect(found(at('fore'))).toContain('ac-disconnect-far:inv');
+    expect(found(at('saloon'))).not.toContain('ac-disconnect-far:inv');
+    const asked = findingsIn(MACHINE_RULES, { design: at(null), ...power(at(null)) }).find((f) => f.rule === 'ac-disconnect-far');
+    expect(asked?.severity).toBe('note');
   });
 });
 

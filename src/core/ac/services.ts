@@ -25,9 +25,23 @@ export const SERVICES: Readonly<Record<AcSource['service'], Service>> = {
 export const continuousPart = (rules: AcRules, school: Design['boat']['ruleSet']): number =>
   rules.continuousPart ?? (school === 'awg' ? 0.8 : 1);
 
-/** Continuous output of an inverter where it stands, VA: what its maker says, less so much a degree above the maker's temperature. */
+/** An inverter's figures for all of its units in parallel; null: the source is none. */
+export function wholeInverter({ inverter: i }: Pick<AcSource, 'inverter'>): AcSource['inverter'] {
+  if (!i || i.units === 1) return i;
+  const n = i.units;
+  return {
+    ...i,
+    va: n * i.va,
+    surges: i.surges.map((s) => ({ ...s, va: n * s.va })),
+    idleW: n * i.idleW,
+    sleepW: i.sleepW === null ? null : n * i.sleepW,
+    passA: i.passA === null ? null : n * i.passA,
+  };
+}
+
+/** Continuous output of an inverter where it stands, VA, all units: what its maker says, less so much a degree above the maker's temperature. */
 export function inverterVa(source: AcSource, ambientC: number): number {
-  const i = source.inverter;
+  const i = wholeInverter(source);
   if (!i) return 0;
   return i.va * Math.max(0, 1 - (i.lossPctPerC / 100) * Math.max(0, ambientC - i.atC));
 }
@@ -54,7 +68,7 @@ export function limitOf(design: AcSupplyParts, source: AcSource, dockA: number |
   }
   if (source.kind === 'inverter') {
     const kva = inverterVa(source, ambientOf(design, source.placeId)) / 1000;
-    return { legs, volts, amps: source.ratedA, continuousPart: 1, kw: kva, kva };
+    return { legs, volts, amps: source.ratedA * (source.inverter?.units ?? 1), continuousPart: 1, kw: kva, kva };
   }
   return { legs, volts, amps: Math.min(source.ratedA, dockA ?? source.ratedA), continuousPart: part, kw: null, kva: null };
 }
@@ -95,7 +109,7 @@ export function sourceOhm(source: AcSource): number {
     const kva = source.generator?.kva ?? 0;
     return kva > 0 ? ((source.generator?.xd ?? TYPICAL_XD) * volts * volts) / ((1000 * kva) / legs) : Infinity;
   }
-  const { va = 0, faultTimes = 2 } = source.inverter ?? {};
+  const { va = 0, faultTimes = 2 } = wholeInverter(source) ?? {};
   return va > 0 ? (volts * volts) / (faultTimes * va) : Infinity;
 }
 

@@ -306,6 +306,9 @@ export function cutList(
     make({ cut, conductor: result.conductor, junctions: 0 });
     protection.push([device, '', 1]);
   }
+  for (const s of design.acSources)
+    if (s.inverter?.precharge)
+      protection.push(['pre-charge resistor with push button, covered', `across the DC disconnect of ${s.name}`, s.inverter.units]);
   for (const { cut, conductor, part } of isolatorPieces(design)) {
     make({ cut, conductor, junctions: 0 });
     protection.push([part, cut.serves, 1]);

@@ -74,7 +74,7 @@ export function blankAcSource(id: string, kind: AcSource['kind'], boat: Pick<Boa
             opensNeutral: true,
             faultTimes: 2,
             caseSize: null,
-            precharge: false,
+            precharge: boat.systemV >= 24,
             aired: true,
             dry: true,
           }

@@ -93,6 +93,7 @@ export function inverterOf(row: Load, id: string, boat: Pick<Boat, 'acRegion' | 
     inverter: blank.inverter && {
       ...blank.inverter,
       va,
+      precharge: row.nominalV >= 24,
       surges: [
         { id: 's1', s: 1, va: 2 * va },
         { id: 's2', s: 60, va: Math.round(1.3 * va) },
@@ -108,7 +109,7 @@ export const dcSideOf = (source: AcSource, id: string, systemV: number): Load =>
   name: source.name,
   group: 'heavy',
   kind: 'inverter',
-  rating: source.inverter?.va ?? 0,
+  rating: (source.inverter?.va ?? 0) * (source.inverter?.units ?? 1),
   supply: 'house switch',
   connection: 'M8',
   shutFirst: true,

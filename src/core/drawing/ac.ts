@@ -52,7 +52,7 @@ function putSource({ put }: Pen, s: AcSource): void {
       ? said(`${s.ratedA} A`, s.shore?.isolation === 'none' ? 'earth straight through' : (s.shore?.isolation ?? ''))
       : s.kind === 'generator'
         ? `${round3(s.generator?.kva ?? 0)} kVA`
-        : `${round3(s.inverter?.va ?? 0)} VA`;
+        : `${(s.inverter?.units ?? 1) > 1 ? `${s.inverter?.units ?? 1} × ` : ''}${round3(s.inverter?.va ?? 0)} VA`;
   put(sourceId(s.id), 'bar', s.name, said(words, own), { kind: 'AC source', id: s.id }, { sign: SIGNS[s.kind] });
 }
 

@@ -37,17 +37,19 @@ export function caseFaults(design: Design, analysed: Analysed): CaseFault[] {
     const circuit = servingOf(design.circuits).loads.get(loadId);
     const tap = circuit?.taps.find((t) => t.serves.id === loadId);
     const own = rowOf(analysed.circuits, circuit?.id);
-    return circuit && tap && own ? [{ lead, result, loadId, own, plus: `${circuit.id}/${tap.id}+` }] : [];
+    return circuit && tap && own
+      ? [{ lead, result, loadId, own, ownDevices: circuit.pin.ownDevices, plus: `${circuit.id}/${tap.id}+` }]
+      : [];
   });
   const shorts = shortsOf(
     p,
     found.map((f) => [f.plus, caseNode(f.loadId)] as const),
   );
-  return found.map(({ lead, result, loadId, own }, i): CaseFault => {
+  return found.map(({ lead, result, loadId, own, ownDevices }, i): CaseFault => {
     const amps = shorts[i]?.amps ?? 0;
     const bearsS =
       amps > 0 ? withstandS(adiabaticK(result.ambientC, finalTempC(design.house.crossLinked)), result.conductor.areaMm2, amps) : Infinity;
-    const opensS = opening(own, amps);
+    const opensS = opening(own, ownDevices, amps);
     return {
       leadId: lead.id,
       loadId,
@@ -60,7 +62,10 @@ export function caseFaults(design: Design, analysed: Analysed): CaseFault[] {
   });
 }
 
-function opening({ own: { protection } }: CircuitResult, amps: number): number {
+/** Of several legs with a device each, each opens on its part. */
+function opening({ own: { protection, ladder } }: CircuitResult, ownDevices: boolean, amps: number): number {
   const family = findFamily(protection.familyId);
-  return protection.missing || !family || amps <= 0 ? Infinity : slowestOpeningS(family, protection.ratingA, amps);
+  return protection.missing || !family || amps <= 0
+    ? Infinity
+    : slowestOpeningS(family, protection.ratingA, ownDevices ? amps / ladder.chosen.legs : amps);
 }

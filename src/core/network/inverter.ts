@@ -1,11 +1,11 @@
 /** An inverter in its place, on its battery: what it gives, what it draws, what its cable, fuse and case earth must be (docs/methods.md, M12). */
-import { servingOf, bankOfLoads } from '../topology';
+import { bankOfLoads, pathM, placePoint, servingOf } from '../topology';
 import { type BankSource, effectiveA, houseBanks } from '../bank';
 import { runStudy } from './study';
 import type { Analysed } from './system';
 import { type Conductor, CONDUCTORS, findConductor, findFamily, AMBIENT_C, GIVES_UP_PART, RIPPLE } from '../rules';
-import { type AcLoad, type AcSource, type Design, type Load, type Study, rowOf, nominalVOf } from '../design';
-import { inverterVa, restW, rowsOn, vaOf, wattsOf } from '../ac';
+import { type AcLoad, type AcSource, type Circuit, type Design, type Load, type Study, rowOf, nominalVOf } from '../design';
+import { inverterVa, restW, rowsOn, vaOf, wattsOf, wholeInverter } from '../ac';
 
 export interface MotorStartOn {
   readonly id: string;
@@ -42,10 +42,15 @@ export interface InverterAnswer {
     readonly fused: boolean;
     readonly izA: number;
     readonly conductor: Conductor;
+    /** Parallel conductors of each pole, and whether each has a device of its own. */
+    readonly legs: number;
+    readonly ownDevices: boolean;
     readonly disconnect: boolean;
+    /** From the inverter to its disconnect, along the boat's axes, m; null: where it is is not entered. */
+    readonly disconnectM: number | null;
     readonly lengthM: number;
   } | null;
-  /** Smallest case earth: one size below its DC positive; and what it has. */
+  /** Smallest case earth: one size below all legs of its DC positive together; and what it has. */
   readonly caseWanted: Conductor | null;
   readonly caseHas: Conductor | null;
   /** Hours the wanted set runs from full to the end of the window, and from the charge asked for. */
@@ -61,7 +66,7 @@ export interface InverterAnswer {
 
 /** What it bears for so many seconds: its surges by time, its rating after the last. */
 export function bearsVa(source: AcSource, seconds: number, continuousVa: number): number {
-  const surges = [...(source.inverter?.surges ?? [])].sort((a, b) => a.s - b.s);
+  const surges = [...(wholeInverter(source)?.surges ?? [])].sort((a, b) => a.s - b.s);
   return Math.max(continuousVa, surges.find((s) => s.s >= seconds)?.va ?? continuousVa);
 }
 
@@ -110,7 +115,7 @@ export function inverterAnswers(design: Design, analysed: Analysed, banks: reado
 }
 
 function answerOf(design: Design, analysed: Analysed, banks: readonly BankSource[], source: AcSource): InverterAnswer {
-  const i = source.inverter as NonNullable<AcSource['inverter']>;
+  const i = wholeInverter(source) as NonNullable<AcSource['inverter']>;
   const ambientC = rowOf(design.places, source.placeId)?.ambientC ?? AMBIENT_C;
   const va = inverterVa(source, ambientC);
   const wanted = wantedOn(design, source);
@@ -129,7 +134,7 @@ function answerOf(design: Design, analysed: Analysed, banks: readonly BankSource
   const ahTo = (from: number) => (bank ? Math.max(0, from - bank.chemistry.windowLowSoc) * bank.capacityAh : 0);
   const hours = (ah: number) => (perHour > 0 ? ah / perHour : Infinity);
   const day = (watts: number) => (24 * watts) / systemV;
-  const wired = row ? wiringOf(design, analysed, row) : null;
+  const wired = row ? wiringOf(design, analysed, source, row) : null;
   return {
     id: source.id,
     ambientC,
@@ -145,7 +150,7 @@ function answerOf(design: Design, analysed: Analysed, banks: readonly BankSource
     fullA: full.amps,
     heatingA: RIPPLE * full.amps,
     wired,
-    caseWanted: wired ? oneSmaller(design, wired.conductor) : null,
+    caseWanted: wired ? oneSmaller(design, wired.legs * wired.conductor.areaMm2, wired.conductor) : null,
     caseHas: caseOf(design, analysed, source),
     hoursFromFull: hours(ahTo(1)),
     hoursFromSoc: hours(ahTo(design.acRules.inverterSoc)),
@@ -170,7 +175,7 @@ function startsOn(design: Design, source: AcSource, wanted: readonly AcLoad[], v
 
 const DISCONNECTS: ReadonlySet<string> = new Set(['switch', 'battery switch', 'isolator']);
 
-function wiringOf(design: Design, analysed: Analysed, row: Load): InverterAnswer['wired'] {
+function wiringOf(design: Design, analysed: Analysed, source: AcSource, row: Load): InverterAnswer['wired'] {
   const circuit = servingOf(design.circuits).loads.get(row.id);
   const result = rowOf(analysed.circuits, circuit?.id);
   if (!circuit || !result) return null;
@@ -183,15 +188,30 @@ function wiringOf(design: Design, analysed: Analysed, row: Load): InverterAnswer
     fused: !protection.missing,
     izA: state.heat.izA,
     conductor: state.conductor,
+    legs: result.own.ladder.chosen.legs,
+    ownDevices: circuit.pin.ownDevices,
     disconnect: breaker || circuit.devices.some((d) => DISCONNECTS.has(d.kind)),
+    disconnectM: reachM(design, circuit, source.placeId ?? row.placeId, breaker),
     lengthM: result.lengthM,
   };
 }
 
-function oneSmaller(design: Design, positive: Conductor): Conductor {
+/** To the nearest disconnect whose place is entered; a breaker stands at its circuit's beginning. */
+function reachM(design: Design, circuit: Circuit, fromId: string | null, breaker: boolean): number | null {
+  if (fromId === null) return null;
+  const start =
+    circuit.from.kind === 'bank' ? rowOf(design.banks, circuit.from.id)?.placeId : rowOf(design.panels, circuit.from.id)?.placeId;
+  const places = [...circuit.devices.filter((d) => DISCONNECTS.has(d.kind)).map((d) => d.placeId), ...(breaker ? [start ?? null] : [])];
+  const at = placePoint(design, fromId);
+  const far = places.flatMap((id) => (id === null ? [] : [pathM(at, placePoint(design, id), 0)]));
+  return far.length > 0 ? Math.min(...far) : null;
+}
+
+/** One size below so much copper; the largest of the table where that is more than the table has. */
+function oneSmaller(design: Design, areaMm2: number, positive: Conductor): Conductor {
   const sizes = CONDUCTORS[design.boat.ruleSet];
-  const at = sizes.findIndex((s) => s.areaMm2 >= positive.areaMm2 - 1e-9);
-  return sizes[Math.max(0, at - 1)] ?? positive;
+  const at = sizes.findIndex((s) => s.areaMm2 >= areaMm2 - 1e-9);
+  return at < 0 ? (sizes.at(-1) ?? positive) : (sizes[Math.max(0, at - 1)] ?? positive);
 }
 
 /** The earth lead of its case: of the main side, else as entered. */

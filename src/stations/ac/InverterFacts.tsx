@@ -38,6 +38,14 @@ export function InverterFacts({
           high={50000}
           onChange={(v) => put(['inverter', 'va'], v, 'rating')}
         />
+        <Figure
+          label="of these in parallel"
+          kind="none"
+          value={i.units}
+          low={1}
+          high={6}
+          onChange={(v) => put(['inverter', 'units'], Math.round(v), 'units')}
+        />
         <Figure label="at" kind="C" value={i.atC} low={0} high={60} onChange={(v) => put(['inverter', 'atC'], v, 'rating')} />
         <Figure
           label="less, % a °C above"
@@ -109,6 +117,11 @@ export function InverterFacts({
             ...Object.fromEntries(CONDUCTORS[school].map((s) => [s.size, sizeName(school, s.size)])),
           }}
           onChange={(v) => put(['inverter', 'caseSize'], v ? { school, size: v } : null, 'case earth')}
+        />
+        <Tick
+          label="capacitors charged before its disconnect closes"
+          value={i.precharge}
+          onChange={(v) => put(['inverter', 'precharge'], v, 'pre-charge')}
         />
         <Tick label="free air as its maker asks" value={i.aired} onChange={(v) => put(['inverter', 'aired'], v, 'air')} />
         <Tick label="nothing can drip into it" value={i.dry} onChange={(v) => put(['inverter', 'dry'], v, 'drips')} />

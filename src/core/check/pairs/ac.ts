@@ -1,7 +1,7 @@
 /** Rules on the AC side. */
 import { appliance } from '../../ac/testing';
 import { blankSource, type Design } from '../../design';
-import { size, place, ac, awg, machines, run, wired } from './boats';
+import { size, pin, place, ac, awg, machines, run, wired, wired24 } from './boats';
 import { more, type Pair, pair } from './pair';
 
 /** Three inlets and three generators on one panel turned by hand. */
@@ -39,7 +39,20 @@ const isolated: Design = {
   })),
 };
 
+const pinned = (d: Design, change: Parameters<typeof pin>[0]): Design => ({
+  ...d,
+  circuits: d.circuits.map((c) => (c.id === 'c-x' ? { ...c, pin: pin(change) } : c)),
+});
+const twins: Design = {
+  ...pinned(wired, { size: size('25'), legs: 2, family: 'strip-link', ownDevices: true }),
+  acSources: wired.acSources.map((s) => ({ ...s, inverter: s.inverter && { ...s.inverter, units: 2 } })),
+};
+
 export const AC: readonly Pair[] = [
+  pair('ac-dc-margin', pinned(wired, { family: 'strip-link', ratingA: 100 }), 'circuits.c-x.pin.ratingA', 80),
+  pair('ac-disconnect-far', wired, 'circuits.c-x.devices.iso.placeId', 'fore'),
+  pair('ac-precharge', wired24, 'acSources.inv.inverter.precharge', false),
+  pair('ac-units', twins, 'circuits.c-x.pin.ownDevices', false),
   pair('ac-isolator-unknown', isolated, 'acSources.shore.shore.isolator', null),
   pair('ac-isolator-place', isolated, 'acSources.shore.shore.isolator.placeId', null),
   pair('ac-isolator-small', isolated, 'acSources.shore.shore.isolator.ratedA', 10),

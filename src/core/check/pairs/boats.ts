@@ -182,19 +182,20 @@ export const run = (d: Design, id: string, change: Partial<Design['acCircuits'][
   ...d,
   acCircuits: d.acCircuits.map((c) => (c.id === id ? { ...c, ...change } : c)),
 });
-export const wired: Design = (() => {
+const wiredAt = (systemV: 12 | 24): Design => {
   const d = withLoad(
-    bareBoat('metric'),
+    bareBoat('metric', systemV),
     { id: 'row', name: 'Inverter', group: 'heavy', rating: 800, behaviour: 'power', placeId: 'saloon', supply: 'house switch' },
     2,
     {
-      devices: [{ ...blankDevice('iso', 'isolator'), ratingA: 300 }],
+      devices: [{ ...blankDevice('iso', 'isolator'), ratingA: 300, placeId: 'saloon' }],
     },
   );
   const m = withMachines(pluggedIn());
   const inverter = m.acSources.find((s) => s.id === 'inv');
   return {
     ...m,
+    boat: d.boat,
     banks: d.banks.map((b) => ({ ...b, blockAh: 400 })),
     panels: d.panels,
     circuits: d.circuits,
@@ -203,12 +204,22 @@ export const wired: Design = (() => {
       s.id === 'inv' && inverter?.inverter
         ? {
             ...s,
-            inverter: { ...inverter.inverter, va: 800, loadId: 'row', caseSize: size('120'), surges: [{ id: 's1', s: 5, va: 1600 }] },
+            placeId: 'saloon',
+            inverter: {
+              ...inverter.inverter,
+              va: 800,
+              precharge: true,
+              loadId: 'row',
+              caseSize: size('120'),
+              surges: [{ id: 's1', s: 5, va: 1600 }],
+            },
           }
         : s,
     ),
   };
-})();
+};
+export const wired = wiredAt(12);
+export const wired24 = wiredAt(24);
 
 export const studied: Design = {
   ...thing(amps(20, { minV: 10 }), { pin: pin({ size: size('4') }) }, 6),

@@ -1,7 +1,8 @@
 /** Rules on inverters and generators, once the DC network has been asked. */
 import { RIPPLE } from '../../rules';
 import { type GeneratorAnswer, type InverterAnswer } from '../../network';
-import { type Design, rowOf } from '../../design';
+import { type Design, rowOf, setOp } from '../../design';
+import { servingOf } from '../../topology';
 import { round3, sizeName } from '../../quantity';
 import { type Rule, type Said, SOURCES, when } from '../rule';
 import type { AcRow } from './acParts';
@@ -29,6 +30,9 @@ const generator = (row: AcRow, told: (g: GeneratorAnswer) => readonly Said[]): M
   about: 'AC source',
   find: ({ generators }) => generators.flatMap((g) => told(g).map((t) => ({ ...t, id: g.id }))),
 });
+
+/** Within so much a disconnect is in sight and in reach: ours. */
+const REACH_M = 2;
 
 const caseSize = (i: InverterAnswer): string =>
   i.caseWanted ? sizeName(i.caseWanted.school, i.caseWanted.size) : 'one size below its DC positive';
@@ -93,6 +97,91 @@ export const MACHINE_RULES: readonly MachineRule[] = [
         title: 'its DC fuse opens below full output',
         why: `${round3(i.wired?.ratingA ?? 0)} A against ${round3(i.fullA)} A at the lowest volts.`,
       })),
+  ),
+  inverter(
+    {
+      id: 'ac-dc-margin',
+      severity: 'note',
+      reads: ['circuits', 'acSources.inverter', 'house.protectionOverLoad'],
+      when: 'an inverter’s DC fuse carries full output, with less over it than the house rules ask for',
+      why: 'It ages and opens on a hot day, at full output.',
+      todo: 'The next rating its cable and its maker allow.',
+      hazard: 'none',
+      confirm: 'eyes',
+    },
+    (i, { house }) => {
+      const devices = i.wired?.ownDevices ? i.wired.legs : 1;
+      const ratingA = (i.wired?.ratingA ?? 0) * devices;
+      return when(i.wired !== null && i.fullA <= ratingA + 1e-9 && ratingA < i.fullA * house.protectionOverLoad - 1e-9, () => ({
+        title: `its DC fuse of ${round3(ratingA)} A is ${round3(ratingA / i.fullA)} times full output`,
+        why: `${round3(i.fullA)} A at the lowest volts; the house asks for ${round3(house.protectionOverLoad)} times, ${round3(i.fullA * house.protectionOverLoad)} A.`,
+      }));
+    },
+  ),
+  inverter(
+    {
+      id: 'ac-disconnect-far',
+      severity: 'fix',
+      reads: ['circuits.devices', 'acSources.placeId', 'places'],
+      when: `an inverter’s DC disconnect is more than ${REACH_M} m from it, or where it is is not entered`,
+      why: 'Whoever sees smoke, or takes the cover off, must reach it and see that it stays open.',
+      todo: 'A disconnect in sight of the inverter, reached without leaning over it.',
+      hazard: 'fire',
+      confirm: 'eyes',
+      source: SOURCES.practice,
+    },
+    (i) => {
+      const { wired } = i;
+      if (!wired?.disconnect) return [];
+      if (wired.disconnectM === null)
+        return [{ severity: 'note', title: 'where its DC disconnect is, is not entered', todo: 'Enter its place: Wiring, in line.' }];
+      return when(wired.disconnectM > REACH_M, () => ({ title: `its DC disconnect is ${round3(wired.disconnectM ?? 0)} m away` }));
+    },
+  ),
+  inverter(
+    {
+      id: 'ac-precharge',
+      severity: 'fix',
+      reads: ['acSources.inverter.precharge', 'boat.systemV', 'circuits.devices'],
+      when: 'an inverter at 24 V or more is switched by a disconnect without anything to charge its capacitors first',
+      why: 'Its capacitors draw hundreds of amps as the contacts close: they pit and weld, and a BMS takes it for a short.',
+      todo: 'A resistor with a push button across the disconnect, held for some seconds before it is closed; or what its maker asks for.',
+      hazard: 'fire',
+      confirm: 'eyes',
+      source: SOURCES.practice,
+      cure: (design, { about }) => [setOp(design, ['acSources', about.id, 'inverter', 'precharge'], true)],
+    },
+    (i, design) =>
+      when(
+        i.wired !== null && i.wired.disconnect && i.nominalV >= 24 && rowOf(design.acSources, i.id)?.inverter?.precharge === false,
+        () => ({ title: `its capacitors are switched onto ${i.nominalV} V without pre-charge` }),
+      ),
+  ),
+  inverter(
+    {
+      id: 'ac-units',
+      severity: 'fix',
+      reads: ['acSources.inverter.units', 'circuits.pin'],
+      when: 'inverters in parallel share one DC cable or one fuse',
+      why: 'A fault in one is fed through a cable and a fuse made for all; unlike cables load them unlike.',
+      todo: 'For each a cable of its own, all of one length, with a fuse each.',
+      hazard: 'fire',
+      confirm: 'eyes',
+      source: SOURCES.maker,
+      cure: (design, { about }) => {
+        const units = rowOf(design.acSources, about.id)?.inverter?.units ?? 1;
+        const circuit = servingOf(design.circuits).loads.get(rowOf(design.acSources, about.id)?.inverter?.loadId ?? '');
+        return circuit && !circuit.found && circuit.pin.size !== null && units <= 4
+          ? [setOp(design, ['circuits', circuit.id, 'pin'], { ...circuit.pin, legs: units, ownDevices: true })]
+          : null;
+      },
+    },
+    (i, design) => {
+      const units = rowOf(design.acSources, i.id)?.inverter?.units ?? 1;
+      return when(i.wired !== null && units > 1 && (i.wired.legs < units || !i.wired.ownDevices), () => ({
+        title: `${units} in parallel on ${i.wired?.legs === 1 ? 'one DC cable' : `${i.wired?.legs ?? 0} DC cables`}${i.wired?.ownDevices ? '' : ' behind one fuse'}`,
+      }));
+    },
   ),
   inverter(
     {
