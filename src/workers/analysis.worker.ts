@@ -35,6 +35,8 @@ import {
   type Compared,
   type Remedy,
   remediesOf,
+  startWays,
+  type StartWay,
   searchable,
   type Studied,
   type Together,
@@ -275,6 +277,8 @@ const api = {
   },
   /** Studies, and inverters and generators on the network. */
   studied: (): Studied | null => (design && analysis ? studiedNow(design, analysis) : null),
+  /** Ways to have a generator's control coil pull in and stay in. */
+  startWays: (sourceId: string): readonly StartWay[] | null => (design ? startWays(design, sourceId, sizing) : null),
   /** What a way of living leaves free on its AC source. */
   room(livingId: string): Headroom | null {
     const living = design?.living.find((l) => l.id === livingId);

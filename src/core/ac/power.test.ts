@@ -1,6 +1,6 @@
 /** Inverters and generators on the DC network, and how the AC side joins the day. */
 import fc from 'fast-check';
-import { analyse, createMemory } from '../analysis';
+import { analyse, createMemory, startWays } from '../analysis';
 import { findingsIn, MACHINE_RULES } from '../check';
 import { type AcLoad, blankDevice, blankSource, blankSpan, type Design, type Load } from '../design';
 import { dayAh, limitsOf } from '../energy';
@@ -316,11 +316,86 @@ describe('a generator', () => {
   });
   test('a long thin pair starves the solenoid while the starter turns; a short stout one does not', () => {
     const stout = power(base(1)).generators[0]?.start;
-    expect(stout?.passes).toBe(true);
+    expect(stout?.pullsIn).toBe(true);
     const thin = power(base(40, '0.75')).generators[0]?.start;
-    expect(thin?.volts).toBeLessThan(stout?.volts ?? 0);
-    expect(thin?.passes).toBe(false);
+    expect(thin?.engineV).toBeLessThan(stout?.engineV ?? 0);
+    expect(thin?.pullsIn).toBe(false);
     expect(found(base(40, '0.75'))).toContain('ac-remote-start:gen');
+  });
+});
+
+describe('a generator’s own start, by hand: a battery of 100 Ah apart, 5 mΩ, its starter 200 A over 2 mΩ', () => {
+  const coil: Partial<Load> = {
+    id: 'coil',
+    name: 'Start solenoid',
+    ratingBy: 'A',
+    rating: 10,
+    behaviour: 'current',
+    minV: 8,
+    placeId: 'saloon',
+  };
+  const boat = (lengthM: number, change: Partial<NonNullable<Design['acSources'][number]['generator']>> = {}): Design => {
+    const d = withLoad(withMachines(pluggedIn()), coil, lengthM, {
+      from: { kind: 'bank', id: 'own' },
+      pin: { size: { school: 'metric', size: '2.5' }, legs: 1, family: null, ratingA: null, ownDevices: false },
+    });
+    const [house] = d.banks;
+    if (!house) throw new Error('no bank');
+    return {
+      ...d,
+      banks: [house, { ...house, id: 'own', name: 'Generator battery', job: 'start', strings: 1, sheet: { ...house.sheet, mohm: 5 } }],
+      acSources: d.acSources.map((s) =>
+        s.generator
+          ? { ...s, generator: { ...s.generator, startLoadId: 'coil', starter: { bankId: 'own', amps: 200, pathMohm: 2 }, ...change } }
+          : s,
+      ),
+    };
+  };
+  const startOf = (d: Design) => power(d).generators[0]?.start;
+  test('turning, the posts lose 200 A and the coil’s 10 A x 5 mΩ, the starter 200 A x 2 mΩ more; the coil what its run takes', () => {
+    const s = startOf(boat(5));
+    const rest = startOf(boat(5, { starter: { bankId: 'own', amps: 1, pathMohm: 2 } }));
+    // Between 1 A and 200 A of starter lie 199 A x 5 mΩ at the coil, and 199 A x 7 mΩ at the starter.
+    expect((rest?.turningV ?? 0) - (s?.turningV ?? 0)).toBeCloseTo(199 * 0.005, 6);
+    expect((rest?.starterV ?? 0) - (s?.starterV ?? 0)).toBeCloseTo(199 * 0.007, 6);
+    expect(s?.atRestV).toBeGreaterThan(s?.turningV ?? Infinity);
+    // 40 % of the 12 V it is made for.
+    expect(s?.holdInV).toBeCloseTo(4.8, 9);
+    expect([s?.pullInV, s?.coilA, s?.bankName, s?.typical]).toEqual([8, 10, 'Generator battery', false]);
+    expect([s?.pullsIn, s?.holds]).toEqual([true, true]);
+  });
+  test('the engine’s starter on another bank does not pull its volts down', () => {
+    const d = boat(5);
+    const apart: Design = { ...d, engine: { ...d.engine, startBankId: 'house' } };
+    expect(startOf(apart)?.engineV).toBeCloseTo(startOf(apart)?.atRestV ?? 0, 1);
+  });
+  test('a coil that lets go at 11 V chatters: a finding; not entered, 140 A are taken for 4 kVA and said to be typical', () => {
+    expect(found(boat(5, { holdInV: 11 }))).toContain('ac-hold-in:gen');
+    const unknown = boat(5, { starter: null });
+    expect(startOf(unknown)).toMatchObject({ starterA: 140, typical: true });
+    expect(found(unknown)).toContain('ac-starter-unknown:gen');
+  });
+  test('nothing in line locks it out: a stop button does, a hold-in contact does not', () => {
+    const line = (kind: 'stop button' | 'hold-in contact'): Design => {
+      const d = boat(5);
+      return { ...d, circuits: d.circuits.map((c) => (c.id === 'c-x' ? { ...c, devices: [blankDevice('d', kind)] } : c)) };
+    };
+    expect(found(line('hold-in contact'))).toContain('ac-start-lockout:gen');
+    expect(found(line('stop button'))).not.toContain('ac-start-lockout:gen');
+  });
+  test('ways out compared: a heavier pair, a relay at the set, a nearer switch; the first as it is', () => {
+    const ways = startWays(boat(60, { holdInV: 7 }), 'gen');
+    expect(ways.map((w) => w.id)).toEqual(['as it is', 'heavier 4', 'heavier 6', 'relay', 'nearer']);
+    const [asIs, four, six, relay, nearer] = ways;
+    // 60 m of 2.5 mm2 out and back at 10 A lose some ten volts: it cannot pull in; a relay on its own battery does.
+    expect([asIs?.starts, relay?.starts]).toEqual([false, true]);
+    expect(asIs?.metres).toBe(0);
+    expect(four?.atRestV).toBeGreaterThan(asIs?.atRestV ?? Infinity);
+    expect(six?.atRestV).toBeGreaterThan(four?.atRestV ?? Infinity);
+    expect(nearer?.metres).toBeCloseTo(60, 9);
+    expect(four?.metres).toBeCloseTo(120, 9);
+    expect(relay?.metres).toBe(2);
+    expect(startWays({ ...boat(5), circuits: [] }, 'gen')).toEqual([]);
   });
 });
 

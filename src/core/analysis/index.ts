@@ -7,5 +7,6 @@ export { type Growth, type GrowthLine, whatIfItGrows } from './grow';
 export { type Remedy, remediesOf, searchable } from './remedies';
 export { findingsAfresh, studied, type Studied } from './studied';
 export { keptOdds, oddsMemory, type OddsMemory } from './odds';
+export { startWays, type StartWay } from './startWays';
 export { isLed, swapGrowth } from './swapGrowth';
 export { chosenTogether, type SizeChange, type Together } from './together';

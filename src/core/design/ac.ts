@@ -73,7 +73,8 @@ const GeneratorSchema = v.object({
       v.object({
         /** null: the engine's start battery. */
         bankId: v.nullable(id),
-        amps: between(1, 2000),
+        /** null: not measured, typical of its size. */
+        amps: optional(1, 2000),
         /** Battery, cables and return together without the battery's own, mΩ. */
         pathMohm: between(0, 100),
       }),

@@ -65,6 +65,9 @@ const INLINE: Readonly<Record<Circuit['devices'][number]['kind'], InlineSymbol>>
   isolator: 'switch',
   plug: 'plug',
   relay: 'relay',
+  'hold-in contact': 'relay',
+  interlock: 'switch',
+  'stop button': 'switch',
   diode: 'diode',
   shunt: 'shunt',
 };

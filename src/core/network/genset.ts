@@ -1,9 +1,8 @@
 /** A generator against its appliances and its charging: motors in starting order, fuel, hours (docs/methods.md, M12). */
-import { PULL_IN_PART } from '../rules';
 import { chargerAmps, chargingV } from '../charging';
 import { spanH, spansOf } from '../demand';
-import { type AcSource, type Design, type Living, rowOf, sourcesAboard, madeForV } from '../design';
-import { runStudy } from './study';
+import { type AcSource, type Design, type Living, sourcesAboard } from '../design';
+import { type GensetStart, gensetStart } from './gensetStart';
 import type { Analysed } from './system';
 import {
   acFor,
@@ -52,8 +51,8 @@ export interface GeneratorAnswer {
   /** Least rating that starts everything in this order, kVA. */
   readonly leastKva: number;
   readonly days: readonly GeneratorDay[];
-  /** Volts at the solenoid while the starter turns, and what it pulls in at; null where no row is named or nothing reaches it. */
-  readonly start: { readonly loadId: string; readonly volts: number; readonly pullInV: number; readonly passes: boolean } | null;
+  /** Its starter and its control coil; null where no coil is named or nothing reaches it. */
+  readonly start: GensetStart | null;
 }
 
 export const generatorAnswers = (design: Design, analysis: WithNeeds): GeneratorAnswer[] =>
@@ -78,7 +77,7 @@ function answerOf(design: Design, analysis: WithNeeds, source: AcSource, g: NonN
     starts: starts.map((s) => ({ ...s, name: rows.find((l) => l.id === s.id)?.name ?? '' })),
     leastKva: Math.max(total, leastKvaFor(motors, xd, mostDip)),
     days: design.living.map((l) => dayOf(design, analysis, source, g, l)),
-    start: startCircuit(design, analysis, g.startLoadId),
+    start: gensetStart(design, analysis, source),
   };
 }
 
@@ -122,22 +121,4 @@ function dayOf(design: Design, analysis: WithNeeds, source: AcSource, g: NonNull
     chargesA,
     needsH: lacksAh > 0.5 && chargesA > 0 ? lacksAh / chargesA : null,
   };
-}
-
-function startCircuit(design: Design, analysis: WithNeeds, loadId: string | null): GeneratorAnswer['start'] {
-  const load = rowOf(design.loads, loadId);
-  if (!load) return null;
-  const study = {
-    id: 'start',
-    name: 'start',
-    soc: design.house.studySoc,
-    engineRpm: 0,
-    shore: false,
-    cranking: true,
-    loads: { [load.id]: 'on' as const },
-  };
-  const volts = rowOf(runStudy(design, analysis, study).loads, load.id)?.volts ?? NaN;
-  if (Number.isNaN(volts)) return null;
-  const pullInV = load.minV ?? PULL_IN_PART * madeForV(load.nominalV);
-  return { loadId: load.id, volts, pullInV, passes: volts >= pullInV };
 }

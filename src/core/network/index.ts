@@ -1,5 +1,6 @@
 export { type BusBar, busBars, busName, busPart } from './busBars';
 export { type CaseFault, caseFaults } from './caseFaults';
+export { type GensetStart, gensetStart } from './gensetStart';
 export { type GeneratorAnswer, generatorAnswers } from './genset';
 export { bearsVa, type InverterAnswer, inverterAnswers } from './inverter';
 export { runStudy, type StudyAnswer, type StudyLoad } from './study';

@@ -5,7 +5,7 @@ import { CONDUCTORS, SEGMENT_JOINTS_OHM } from '../rules';
 import { upFrom, servingOf } from '../topology';
 import { flowOneWay } from './oneWay';
 import { type Collapse, type Flow, flowOf, type NetRefusal, prepare, type Prepared } from '../solve';
-import { type Analysed, type Hands, STARTER, type System, systemOf } from './system';
+import { type Analysed, type Hands, STARTER, type System, systemOf, type Turning } from './system';
 
 export interface StudyLoad {
   readonly id: string;
@@ -76,7 +76,7 @@ export interface StudyAnswer {
 export const leastV = (design: Design, load: Load): number => load.minV ?? (madeForV(load.nominalV) * design.house.surgeVoltsPct) / 100;
 
 /** @param analysed results of this process, not copies. */
-export function runStudy(design: Design, analysed: Analysed, study: Study, hands: Hands | null = null): StudyAnswer {
+export function runStudy(design: Design, analysed: Analysed, study: Study & Turning, hands: Hands | null = null): StudyAnswer {
   const { circuits } = analysed;
   const system = systemOf(design, analysed, study, hands);
   const p = prepare(system.network);

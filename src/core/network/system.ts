@@ -53,8 +53,13 @@ export interface Hands {
   readonly joins: Readonly<Record<string, BankTie['running']>>;
 }
 
+/** A starter other than the engine's that turns, on the posts of its bank. */
+export interface Turning {
+  readonly turning?: { readonly bankId: string; readonly amps: number };
+}
+
 /** @param turned what hands have done on the bench; null: as the study has it. */
-export function systemOf(whole: Design, { circuits, leads, paths }: Analysed, study: Study, turned: Hands | null = null): System {
+export function systemOf(whole: Design, { circuits, leads, paths }: Analysed, study: Study & Turning, turned: Hands | null = null): System {
   const hands = turned ?? { open: new Set(study.open), joins: study.positions ?? {} };
   const design = asDecided(whole);
   const results = new Map(circuits.map((r) => [r.id, r]));
@@ -191,8 +196,11 @@ function diodesOf(design: Design, sources: Network['sources']): { readonly branc
 }
 
 /** The starter's own draw while it cranks: at its post and the block where they are entered, else at the start bank behind its path. */
-function starterOf(design: Design, study: Study): NetLoad[] {
+function starterOf(design: Design, study: Study & Turning): NetLoad[] {
   const { engine } = design;
+  const { turning } = study;
+  if (turning)
+    return [{ id: STARTER, plus: post(turning.bankId, '+'), minus: post(turning.bankId, '-'), watts: 0, siemens: 0, amps: turning.amps }];
   if (!study.cranking) return [];
   const at = (kind: 'starter' | 'engine') => {
     const found = design.bars.find(

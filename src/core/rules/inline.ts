@@ -21,6 +21,9 @@ export const DEVICE_KINDS = [
   'isolator',
   'plug',
   'relay',
+  'hold-in contact',
+  'interlock',
+  'stop button',
   'diode',
   'shunt',
 ] as const;
@@ -42,6 +45,9 @@ export const INLINE: Readonly<Record<DeviceKind, InlineKind>> = {
   isolator: { ohm: 0.0002, dropV: 0, opens: true, note: '' },
   plug: { ohm: 0.003, dropV: 0, opens: true, note: 'polarised; the live half is the socket' },
   relay: { ohm: 0.001, dropV: 0, opens: true, note: 'its coil needs a circuit of its own' },
+  'hold-in contact': { ohm: 0.01, dropV: 0, opens: true, note: 'keeps the coil in once it is in; drops it when the set stops' },
+  interlock: { ohm: 0.01, dropV: 0, opens: true, note: 'open while a cover is off, a panel stands open or another source feeds' },
+  'stop button': { ohm: 0.005, dropV: 0, opens: true, note: 'opens while it is pressed; latched it locks the start out' },
   diode: { ohm: 0, dropV: 0.7, opens: false, note: 'loses 0.7 V whatever the current' },
   shunt: { ohm: 0.0001, dropV: 0, opens: false, note: '' },
 };

@@ -16,6 +16,9 @@ export const BATTERY_C = 25;
 /** Part of the system volts a relay or solenoid pulls in at where its maker says nothing. Typical of both. */
 export const PULL_IN_PART = 0.75;
 
+/** Part of the system volts at which a pulled-in relay or solenoid lets go where its maker says nothing. Typical, on the safe side. */
+export const HOLD_IN_PART = 0.4;
+
 /** Part of the system volts an inverter gives up at where its maker says nothing: 10.5 V of 12 V. Typical. */
 export const GIVES_UP_PART = 0.875;
 

@@ -360,9 +360,20 @@ function generatorSections(g: GeneratorAnswer, units: Units): Working['sections'
           {
             title: 'Remote start',
             lines: [
-              line('volts at the solenoid, starter turning', g.start.volts, 'V', `${g.start.volts.toFixed(2)} V`, {
+              line('at the solenoid before anything turns', g.start.atRestV, 'V', `${g.start.atRestV.toFixed(2)} V`, {
                 source: `pulls in at ${g.start.pullInV.toFixed(2)} V`,
-                breaks: !g.start.passes,
+                breaks: g.start.atRestV < g.start.pullInV,
+              }),
+              line('while the engine’s starter turns', g.start.engineV, 'V', `${g.start.engineV.toFixed(2)} V`, {
+                breaks: g.start.engineV < g.start.pullInV,
+              }),
+              line('while its own starter turns', g.start.turningV, 'V', `${g.start.turningV.toFixed(2)} V`, {
+                source: `lets go at ${g.start.holdInV.toFixed(2)} V`,
+                breaks: !g.start.holds,
+              }),
+              line('its starter', g.start.starterA, 'A', show(g.start.starterA, 'A', units), {
+                source: `on ${g.start.bankName}: ${g.start.starterV.toFixed(2)} V at its terminals`,
+                mark: g.start.typical ? 'typical' : "maker's",
               }),
             ],
           },

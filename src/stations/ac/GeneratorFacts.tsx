@@ -2,23 +2,23 @@
 import type { GeneratorAnswer } from '@/core/network';
 import type { AcSource } from '@/core/design';
 import { round3 } from '@/core/quantity';
-import { useDesign } from '@/ui/boat/context';
-import { Choice, Figure, OptionalFigure, Tick } from '@/ui/field';
+import { Figure, OptionalFigure, Tick } from '@/ui/field';
 import { Plain } from '@/ui/table/Plain';
 import type { Put } from '@/ui/boat/put';
+import { Start } from './GeneratorStart';
 
 /** A generator: plate and fuel, motors in starting order, its days. */
 export function GeneratorFacts({
+  source,
   machine: g,
   put,
   answer,
 }: {
+  source: AcSource;
   machine: NonNullable<AcSource['generator']>;
   put: Put;
   answer: GeneratorAnswer | undefined;
 }) {
-  const design = useDesign();
-  const coils = design.loads.filter((l) => l.behaviour !== 'power');
   return (
     <>
       <h3 className="mt-4 font-semibold">Plate and fuel</h3>
@@ -55,13 +55,6 @@ export function GeneratorFacts({
           low={0}
           high={100}
           onChange={(v) => put(['generator', 'fullLph'], v, 'fuel')}
-        />
-        <Choice
-          label="remote start, its coil"
-          value={g.startLoadId ?? ''}
-          options={['', ...coils.map((l) => l.id)]}
-          names={{ '': 'no row', ...Object.fromEntries(coils.map((l) => [l.id, l.name])) }}
-          onChange={(v) => put(['generator', 'startLoadId'], v || null, 'remote start')}
         />
         <Tick
           label="lights or electronics on while motors start"
@@ -127,12 +120,7 @@ export function GeneratorFacts({
           </div>
         </div>
       ) : null}
-      {answer?.start ? (
-        <p className="mt-2">
-          Remote start: {answer.start.volts.toFixed(2)} V at the solenoid while the starter turns; it pulls in at{' '}
-          {answer.start.pullInV.toFixed(2)} V.
-        </p>
-      ) : null}
+      <Start source={source} machine={g} put={put} start={answer?.start ?? null} />
       <p className="caution mt-2 max-w-[760px]">
         Carbon monoxide kills asleep: exhaust clear, alarms in every cabin. Start switch locked off before any work: it may start by itself.
       </p>

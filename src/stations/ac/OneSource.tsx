@@ -72,7 +72,7 @@ export function OneSource({
         )}
       </div>
       {source.shore ? <ShoreFacts source={source} shore={source.shore} put={put} /> : null}
-      {source.generator ? <GeneratorFacts machine={source.generator} put={put} answer={generator} /> : null}
+      {source.generator ? <GeneratorFacts source={source} machine={source.generator} put={put} answer={generator} /> : null}
       {source.inverter ? <InverterFacts source={source} machine={source.inverter} put={put} answer={inverter} /> : null}
     </section>
   );

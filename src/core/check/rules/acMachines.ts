@@ -31,6 +31,10 @@ const generator = (row: AcRow, told: (g: GeneratorAnswer) => readonly Said[]): M
   find: ({ generators }) => generators.flatMap((g) => told(g).map((t) => ({ ...t, id: g.id }))),
 });
 
+const two = (v: number): string => v.toFixed(2);
+/** What is opened and stays open. */
+const LOCKS_OUT: ReadonlySet<string> = new Set(['switch', 'lit switch', 'battery switch', 'isolator', 'stop button', 'plug']);
+
 /** Within so much a disconnect is in sight and in reach: ours. */
 const REACH_M = 2;
 
@@ -284,8 +288,8 @@ export const MACHINE_RULES: readonly MachineRule[] = [
     {
       id: 'ac-remote-start',
       severity: 'fix',
-      reads: ['acSources.generator.startLoadId', 'circuits', 'engine'],
-      when: 'the generator’s start solenoid gets too few volts while a starter turns',
+      reads: ['acSources.generator.startLoadId', 'acSources.generator.preheatLoadId', 'circuits', 'engine'],
+      when: 'the generator’s start solenoid gets too few volts to pull in, at rest or while the engine’s starter turns',
       why: 'It starts sometimes and sometimes not.',
       todo: 'A heavier pair to the solenoid, or a relay beside it fed from its own battery.',
       hazard: 'none',
@@ -293,9 +297,63 @@ export const MACHINE_RULES: readonly MachineRule[] = [
       source: SOURCES.practice,
     },
     (g) =>
-      when(g.start !== null && !g.start.passes, () => ({
+      when(g.start !== null && !g.start.pullsIn, () => ({
         title: 'its remote start may not pull in',
-        why: `${g.start?.volts.toFixed(2) ?? ''} V reach its solenoid while the starter turns; it wants ${g.start?.pullInV.toFixed(2) ?? ''} V.`,
+        why: `${two(Math.min(g.start?.atRestV ?? NaN, g.start?.engineV ?? NaN))} V reach its solenoid${(g.start?.engineV ?? 0) < (g.start?.atRestV ?? 0) ? ' while the engine’s starter turns' : ''}; it wants ${two(g.start?.pullInV ?? NaN)} V.`,
       })),
   ),
+  generator(
+    {
+      id: 'ac-hold-in',
+      severity: 'fix',
+      reads: ['acSources.generator', 'circuits', 'banks'],
+      when: 'the generator’s control coil lets go while its own starter turns',
+      why: 'The starter pulls in, the volts sag, the coil drops, the volts come back: it chatters, and its contacts burn.',
+      todo: 'A relay at the set fed from its own battery, a heavier pair to the coil, or a stronger start battery.',
+      hazard: 'fire',
+      confirm: 'a meter',
+      source: SOURCES.practice,
+    },
+    (g) =>
+      when(g.start !== null && !g.start.holds, () => ({
+        title: 'its control coil lets go as its starter turns',
+        why: `${two(g.start?.turningV ?? NaN)} V are left at it beside a starter of ${round3(g.start?.starterA ?? 0)} A on ${g.start?.bankName ?? ''}; it lets go at ${two(g.start?.holdInV ?? NaN)} V.`,
+      })),
+  ),
+  generator(
+    {
+      id: 'ac-starter-unknown',
+      severity: 'note',
+      reads: ['acSources.generator.starter', 'acSources.generator.startLoadId'],
+      when: 'a generator’s starter is not entered',
+      why: 'Its start is judged with a typical starter on the engine’s start battery.',
+      todo: 'Enter its battery and the amps it cranks with: AC, sources.',
+      hazard: 'none',
+      confirm: 'a meter',
+      source: SOURCES.data,
+    },
+    (g) =>
+      when(g.start?.typical === true, () => ({
+        title: `its starter is not entered: ${round3(g.start?.starterA ?? 0)} A are taken`,
+      })),
+  ),
+  {
+    id: 'ac-start-lockout',
+    about: 'AC source',
+    severity: 'fix',
+    reads: ['acSources.generator.startLoadId', 'circuits.devices'],
+    when: 'a generator’s remote start has nothing in line that can be opened and kept open',
+    why: 'It starts while somebody has a hand in its belt.',
+    todo: 'An isolator or a latching stop button in its control circuit, at the set.',
+    hazard: 'fire',
+    confirm: 'eyes',
+    source: SOURCES.practice,
+    find: ({ design }) =>
+      design.acSources.flatMap((s) => {
+        const circuit = servingOf(design.circuits).loads.get(s.generator?.startLoadId ?? '');
+        return circuit && !circuit.devices.some((d) => LOCKS_OUT.has(d.kind))
+          ? [{ id: s.id, title: 'nothing locks its remote start out' }]
+          : [];
+      }),
+  },
 ];
