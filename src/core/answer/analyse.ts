@@ -1,6 +1,6 @@
 /** Everything the program knows of a design, as one answer for programs. */
 import { AMBIENT_C } from '../rules';
-import { acCircuits, inverterVa, runningOf, statesOf } from '../ac';
+import { acCircuits, inverterVa, isolationSteps, placardLines, runningOf, startsBehind, statesOf } from '../ac';
 import { analyse, createMemory, type Analysis, studied, workedPath, oddsMemory } from '../analysis';
 import { cutList, heldBack, listsOf } from '../build';
 import { settingsMatrix } from '../charging';
@@ -16,7 +16,9 @@ import { nameOf } from './names';
 /** AC runs as they are bought and protected. */
 function acRuns(design: Design) {
   const rows = new Map(design.acCircuits.map((c) => [c.id, c]));
-  return acCircuits(design).map((r) => ({
+  const results = acCircuits(design);
+  const starts = startsBehind(design, results);
+  return results.map((r) => ({
     id: r.id,
     no: rows.get(r.id)?.no ?? '',
     name: rows.get(r.id)?.name ?? '',
@@ -34,11 +36,17 @@ function acRuns(design: Design) {
     tests: r.rungs,
     failing: r.failing,
     faults: r.faults,
+    earth: { school: r.earth.school, size: r.earth.size },
+    earthLeast: { school: r.earthLeast.school, size: r.earthLeast.size },
+    terminalC: r.terminalC,
+    ownDropPct: r.ownDropPct,
+    starts: starts.find((s) => s.id === r.id) ?? null,
   }));
 }
 
 /** The AC side: sources with what they give, every state of the switches, what may run together on each setting. */
 function acSide(design: Design) {
+  const running = runningOf(design);
   const placeC = (id: string | null) => rowOf(design.places, id)?.ambientC ?? AMBIENT_C;
   return {
     sources: design.acSources.map((s) => ({
@@ -59,7 +67,7 @@ function acSide(design: Design) {
         paralleled: o.paralleled,
       })),
     })),
-    together: runningOf(design).map((r) => ({
+    together: running.map((r) => ({
       id: r.setting.id,
       name: r.setting.name,
       sourceId: r.setting.sourceId,
@@ -67,7 +75,11 @@ function acSide(design: Design) {
       more: r.together.more,
       tooLarge: r.tooLarge,
       wanted: r.wanted,
+      breakers: (r.setting.limit.breakers ?? []).map((b) => ({ id: b.id, name: b.name, amps: b.amps, loadIds: [...b.members] })),
+      owner: r.owner,
     })),
+    placard: placardLines(design, running),
+    steps: isolationSteps(design),
   };
 }
 

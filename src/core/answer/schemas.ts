@@ -100,6 +100,8 @@ const CircuitSchema = row({
 
 const CountLine = row({ item: text, count: v.number(), note: text });
 
+const BreakerStart = row({ ids: list(text), amps: v.number(), seconds: v.number(), opens: v.boolean() });
+
 export const AnalysisSchema = row({
   volts: v.object({ lowV: v.number(), chargingV: v.number() }),
   banks: list(
@@ -147,6 +149,11 @@ export const AnalysisSchema = row({
       governs: text,
       tests: list(row({ test: text, size: v.nullable(text), says: text })),
       failing: list(text),
+      earth: row({ school: text, size: text }),
+      earthLeast: row({ school: text, size: text }),
+      terminalC: v.number(),
+      ownDropPct: figure,
+      starts: v.nullable(row({ alone: list(BreakerStart), blackout: v.nullable(BreakerStart) })),
     }),
   ),
   ac: row({
@@ -158,7 +165,27 @@ export const AnalysisSchema = row({
         origins: list(row({ sourceId: text, panels: list(text), bonds: list(row({ at: text, kind: text })), paralleled: v.boolean() })),
       }),
     ),
-    together: list(row({ id: text, name: text, sourceId: text, sets: list(list(text)), more: v.boolean(), tooLarge: list(text) })),
+    together: list(
+      row({
+        id: text,
+        name: text,
+        sourceId: text,
+        sets: list(list(text)),
+        more: v.boolean(),
+        tooLarge: list(text),
+        breakers: list(row({ id: text, name: text, amps: v.number(), loadIds: list(text) })),
+        owner: v.nullable(
+          row({
+            rules: list(row({ kind: text, ids: list(text), most: v.number() })),
+            also: list(list(text)),
+            allowed: v.number(),
+            never: list(text),
+          }),
+        ),
+      }),
+    ),
+    placard: list(row({ setting: text, rules: list(row({ lead: text, text })), also: list(list(text)), never: list(text) })),
+    steps: list(row({ id: text, do: text, why: text })),
   }),
   studies: list(
     row({

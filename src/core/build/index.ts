@@ -4,4 +4,5 @@ export { endName } from './ends';
 export { type Held, heldBack } from './held';
 export { type Lists, listsOf } from './lists';
 export type { RouteResult } from './routes';
+export { type AcPanelSchedule, acSchedules } from './acSchedules';
 export type { PanelSchedule } from './schedules';

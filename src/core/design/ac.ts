@@ -160,6 +160,8 @@ export const AcPanelSchema = v.object({
   ways: later(v.nullable(whole(1, 60)), null),
   /** Its front opens, and what lands on it needs slack for that. */
   opens: later(v.boolean(), false),
+  /** From the middle of one way to the next, mm. */
+  pitchMm: later(between(6, 80), 17.5),
 });
 
 export const AcLoadSchema = v.object({

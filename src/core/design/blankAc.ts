@@ -100,6 +100,7 @@ export const blankAcPanel = (id: string, placeId: string | null): AcPanel => ({
   barrier: true,
   ways: null,
   opens: false,
+  pitchMm: 17.5,
 });
 
 export const blankAcLoad = (id: string): AcLoad => ({

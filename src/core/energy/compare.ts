@@ -1,5 +1,6 @@
 /** Two options side by side: figures, parts, weight and what is typed as price. */
 import { bankMass, bankSource, c20Ah, cranking } from '../bank';
+import { acCircuits, bondsRight, runningOn, settingsOf, statesOf, withBreakers } from '../ac';
 import { cruise } from './cruise';
 import { dayYields } from './dayYield';
 import { crankIndex, houseIndex } from './scene';
@@ -47,6 +48,34 @@ export function compareDesigns(a: Design, b: Design): CompareLine[] {
   return lines;
 }
 
+/** What the AC side of an option is and does. */
+function acFigures(design: Design): (readonly [string, string])[] {
+  if (design.acSources.length === 0) return [];
+  const runs = acCircuits(design);
+  const metres = runs.reduce((sum, r) => sum + r.lengthM, 0);
+  const kg = runs.reduce((sum, r) => sum + (r.lengthM * r.cores.length * r.conductor.massKgPerKm) / 1000, 0);
+  const wrong = statesOf(design).filter((s) => !s.origins.every(bondsRight)).length;
+  const together = withBreakers(design, settingsOf(design)).map((s) => {
+    const { wanted } = runningOn(design, s, design.acRules.wanted, false);
+    return [
+      `AC, wanted together on ${s.name}`,
+      wanted.shedding.fits ? `fits, ${Math.round(wanted.roomVa)} VA left` : `${wanted.shedding.steps.length} to switch off or turn down`,
+    ] as const;
+  });
+  return [
+    ...design.acSources.map(
+      (s) =>
+        [
+          `AC part: ${s.name}`,
+          `${s.kind}, ${s.service}, ${s.inverter ? `${s.inverter.units > 1 ? `${s.inverter.units} × ` : ''}${round3(s.inverter.va)} VA` : s.generator ? `${round3(s.generator.kva)} kVA` : `${round3(s.ratedA)} A`}`,
+        ] as const,
+    ),
+    ['AC runs', `${runs.length}, ${round3(metres)} m, ${round3(kg)} kg of copper`],
+    ['AC states with a wrong bond', String(wrong)],
+    ...together,
+  ];
+}
+
 function figures(design: Design): Map<string, string> {
   const out = new Map<string, string>();
   const run = cruise(design);
@@ -86,5 +115,6 @@ function figures(design: Design): Map<string, string> {
   for (const source of sourcesAboard(design.sources)) out.set(`part: ${source.name}`, `${source.kind}, ${round3(source.ratedA)} A`);
   for (const tie of design.joins) out.set(`part: ${tie.name}`, `${tie.kind}, ${round3(tie.ratedA)} A`);
   out.set('circuits', String(design.circuits.length));
+  for (const [what, text] of acFigures(design)) out.set(what, text);
   return out;
 }

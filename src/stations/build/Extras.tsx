@@ -2,9 +2,11 @@
 import { rowOf } from '@/core/design';
 import { round3, show } from '@/core/quantity';
 import { useDesign, useLists } from '@/ui/boat/context';
+import { LegendStrip } from '@/ui/lists/LegendStrip';
 import { PenetrationTable } from '@/ui/lists/PenetrationTable';
 import { SwitchTable } from '@/ui/lists/SwitchTable';
 import { Plain } from '@/ui/table/Plain';
+import { AcPanels } from './AcPanels';
 
 /** What belongs to the cut list and is not cut: what comes out, what stays, holes, switches, panels, departures. */
 export function Extras() {
@@ -87,6 +89,7 @@ export function Extras() {
         </section>
       ) : null}
       <Panels lists={lists} />
+      <AcPanels panels={lists.acPanels} />
       {design.departures.length > 0 ? (
         <section className="keep mt-5">
           <h2 className="font-semibold">Departures, accepted</h2>
@@ -142,25 +145,7 @@ function Panels({ lists }: { lists: NonNullable<ReturnType<typeof useLists>> }) 
               ],
             }))}
         />
-        {row?.kind === 'panel' ? (
-          <figure className="keep mt-2" aria-label={`Legend strip of ${p.name}`}>
-            <figcaption className="text-[12px] text-quiet">
-              Legend strip at true size, {row.pitchMm} mm a way: print at 100 %, measure one way before cutting.
-            </figcaption>
-            <div className="flex flex-wrap gap-y-2">
-              {p.ways.map((w) => (
-                <div
-                  key={w.way}
-                  className="flex flex-col justify-center overflow-hidden border border-ink text-center text-[7pt] leading-[1.05]"
-                  style={{ width: `${row.pitchMm}mm`, height: '14mm', padding: '0.5mm' }}
-                >
-                  <b className="font-semibold">{w.circuitId === null ? '' : w.name}</b>
-                  <span>{w.ratingA === null ? '' : `${round3(w.ratingA)} A`}</span>
-                </div>
-              ))}
-            </div>
-          </figure>
-        ) : null}
+        {row?.kind === 'panel' ? <LegendStrip name={p.name} pitchMm={row.pitchMm} ways={p.ways} /> : null}
       </section>
     );
   });
