@@ -58,6 +58,10 @@ export function startsBehind(design: AcParts, runs: readonly AcCircuitResult[]):
       const seconds = Math.max(...starting.map((l) => l.surgeS ?? USUAL_START_S));
       return { ids: starting.map((l) => l.id), amps, seconds, opens: !carries(r.family, r.ratingA, amps, seconds) };
     };
+    const c = rowOf(design.acCircuits, r.id);
+    const machine = c?.from.kind === 'source' ? rowOf(design.acSources, c.from.id)?.inverter : null;
+    // What an inverter that passes nothing on does not give, opens no breaker of its own: whether it starts there, is asked of the inverter.
+    if (machine && machine.passA === null) return [];
     const all = motors.filter(restarts);
     return [
       {

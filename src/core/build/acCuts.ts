@@ -83,7 +83,10 @@ function sides(design: Design, c: AcCircuit): string {
   const from = (c.from.kind === 'source' ? rowOf(design.acSources, c.from.id) : rowOf(design.acPanels, c.from.id))?.name ?? '';
   if (c.from.kind === 'panel') return `starts on the load side of its breaker in ${from}`;
   const to = c.to && (c.to.kind === 'panel' ? rowOf(design.acPanels, c.to.id) : rowOf(design.acSources, c.to.id))?.name;
-  return `from ${from} to the line side of its breaker; ${to ?? 'what it serves'} on the load side`;
+  const shore = rowOf(design.acSources, c.from.id)?.shore;
+  const through =
+    shore?.isolation === 'galvanic isolator' && shore.isolator ? '; its earth not on the inlet’s: that goes by the isolator' : '';
+  return `from ${from} to the line side of its breaker; ${to ?? 'what it serves'} on the load side${through}`;
 }
 
 function piece(design: Design, c: AcCircuit, r: AcCircuitResult): AcPiece {

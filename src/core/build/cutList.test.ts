@@ -75,7 +75,7 @@ test('AC runs by hand: one cable each, three cores or four, landed core by core,
     'sheath off 100 mm at each end, earth 30 mm longer than live and neutral; starts on the load side of its breaker in AC panel',
   );
   expect(list.cuts.find((c) => c.no === 'main')?.note).toMatch(
-    /; from Shore power to the line side of its breaker; AC panel on the load side$/,
+    /; from Shore power to the line side of its breaker; AC panel on the load side; its earth not on the inlet’s: that goes by the isolator$/,
   );
   expect(list.protection.map((p) => p.item)).toContain('AC breaker, curve C 16 A, 2 poles, 30 mA residual');
 });

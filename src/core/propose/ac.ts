@@ -121,6 +121,13 @@ function circuitsFor(design: Design, freshId: (prefix: string) => string): AcCir
   return out;
 }
 
+/** Whether some inverter aboard bears an appliance's start for as long as it takes. */
+const starts = (design: Design, l: AcLoad): boolean =>
+  l.surgeVa === null ||
+  design.acSources.some(({ inverter: i }) =>
+    i ? i.units * Math.max(i.va, ...i.surges.filter((s) => s.s >= (l.surgeS ?? 1)).map((s) => s.va)) >= (l.surgeVa ?? 0) : false,
+  );
+
 /** Fixed appliances of some weight one by one, chargers on the main panel; the rest plugged in, by place. */
 function branches(
   design: Design,
@@ -135,7 +142,7 @@ function branches(
   const fixed = rows.filter((l) => l.chargerId !== null || l.runsLong || vaOf(design, l) > volts * outletA(volts));
   const leakageMa = (placeId: string | null) => (isWet(design, placeId) ? (design.boat.ruleSet === 'awg' ? 5 : 10) : null);
   for (const l of fixed) {
-    const panel = l.chargerId !== null || l.leg === 'both' || vaOf(design, l) > 0.5 * inverterVa ? main : small;
+    const panel = l.chargerId !== null || l.leg === 'both' || vaOf(design, l) > 0.5 * inverterVa || !starts(design, l) ? main : small;
     put(l.name, { kind: 'panel', id: panel.id }, { loadIds: [l.id] });
   }
   const plugged = new Map<string, AcLoad[]>();
