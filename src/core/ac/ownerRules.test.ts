@@ -1,5 +1,6 @@
 /** The owner's rules: never a set that opens a breaker, over all of them. */
 import fc from 'fast-check';
+import { AC_APPLIANCES } from '../design';
 import { allows, ownerRules, type OwnerRules } from './ownerRules';
 import { type AcLimit, type BreakerLimit, type Consumer, fits, largestSets } from './together';
 
@@ -59,6 +60,16 @@ describe('by hand, 16 A at 230 V: 3680 VA', () => {
     const branch: BreakerLimit = { id: 'b', name: 'b', amps: 10, continuousPart: 1, members: new Set(['kettle', 'coffee']) };
     const rules = rulesOf([load('kettle', 2000), load('coffee', 1000), load('tv', 100)], shore(63, { breakers: [branch] }));
     expect(said(rules)).toEqual(['always fine: tv', 'either or: kettle, coffee']);
+  });
+  test('eight usual appliances on 16 A: every largest set, in nine rules; on a crowded inlet most of them, and never one that does not fit', () => {
+    const usual = (n: number) => AC_APPLIANCES.slice(0, n).map((a) => load(a.name, a.watts, { powerFactor: a.powerFactor }));
+    expect(rulesOf(usual(8), shore(16))).toMatchObject({ allowed: 1, also: [] });
+    expect(rulesOf(usual(8), shore(16)).rules).toHaveLength(9);
+    const ten = rulesOf(usual(10), shore(16));
+    expect(ten.allowed).toBeGreaterThan(0.85);
+    expect(ten.also.length).toBeGreaterThan(0);
+    // The same every time.
+    expect(rulesOf(usual(10), shore(16))).toEqual(ten);
   });
   test('more than eighteen are not gone through', () =>
     expect(

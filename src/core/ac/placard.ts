@@ -16,6 +16,8 @@ export interface PlacardLine {
   readonly wanted: string;
   /** The rules in words, each with what it says first; empty: there are too many appliances for rules, the sets stand alone. */
   readonly rules: readonly { readonly lead: string; readonly text: string }[];
+  /** Part of the largest sets that the rules leave. */
+  readonly allowed: number;
   /** Sets that fit beside the rules. */
   readonly also: readonly (readonly string[])[];
 }
@@ -74,6 +76,7 @@ export function placardLines(design: AcParts, running: readonly Running[], most 
       const never = [...r.tooLarge, ...r.refusals.map((x) => x.id).filter((id) => id !== '')];
       return {
         rules: (r.owner?.rules ?? []).map((rule) => inWords(rule, (id) => nameOf(design, id))),
+        allowed: r.owner?.allowed ?? 1,
         also: (r.owner?.also ?? []).map((set) => set.map((id) => nameOf(design, id))),
         setting: r.setting.name,
         all: r.together.sets.length === 1 && never.length === 0,

@@ -1,6 +1,6 @@
 /** What may run at once on every setting of every source, and what becomes of the set that is wanted (docs/methods.md, M12). */
-import { rowOf } from '../design';
-import type { AcParts } from './parts';
+import { partsRead, rowOf } from '../design';
+import { AC_READS, type AcParts } from './parts';
 import { consumerOf, rowsOn } from './consumers';
 import { withBreakers } from './breakers';
 import { type OwnerRules, ownerRules } from './ownerRules';
@@ -97,6 +97,14 @@ export function runningOn(design: AcParts, setting: Setting, wantedIds: readonly
 
 export const isCharger = (design: AcParts, id: string): boolean => rowOf(design.acLoads, id)?.chargerId != null;
 
+const known = new WeakMap<AcParts['acLoads'], { readonly deps: readonly unknown[]; readonly running: readonly Running[] }>();
+
 /** All settings. */
-export const runningOf = (design: AcParts): Running[] =>
-  withBreakers(design, settingsOf(design)).map((s) => runningOn(design, s, design.acRules.wanted));
+export function runningOf(design: AcParts): readonly Running[] {
+  const deps = partsRead(design, AC_READS);
+  const before = known.get(design.acLoads);
+  if (before?.deps.every((d, i) => d === deps[i])) return before.running;
+  const running = withBreakers(design, settingsOf(design)).map((s) => runningOn(design, s, design.acRules.wanted));
+  known.set(design.acLoads, { deps, running });
+  return running;
+}

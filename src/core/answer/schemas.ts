@@ -184,7 +184,9 @@ export const AnalysisSchema = row({
         ),
       }),
     ),
-    placard: list(row({ setting: text, rules: list(row({ lead: text, text })), also: list(list(text)), never: list(text) })),
+    placard: list(
+      row({ setting: text, allowed: v.number(), rules: list(row({ lead: text, text })), also: list(list(text)), never: list(text) }),
+    ),
     steps: list(row({ id: text, do: text, why: text })),
   }),
   studies: list(

@@ -35,6 +35,13 @@ export function Placard() {
                       </li>
                     ))}
                   </ul>
+                  {l.allowed < 0.95 ? (
+                    <p className="screen-only text-[13px] text-quiet">
+                      So many appliances on so few amps ask for more rules than anybody reads: these never open a breaker, and leave{' '}
+                      {Math.round(100 * l.allowed)} % of the largest mixes that would fit. Fewer appliances on it, or a word under &quot;not
+                      with&quot;, make them plainer.
+                    </p>
+                  ) : null}
                   {l.also.length > 0 ? (
                     <p className="text-[14px]">
                       <b>Also:</b> {l.also.map((set) => set.join(' + ')).join('; or ')}
