@@ -4,17 +4,7 @@
  */
 const MAY_CALL = {
   '': ['APPLIANCES', 'loadFrom', 'autonomyH', 'CRITERIA', 'COMES_FIRST'],
-  ac: [
-    'ASSUMED_PEDESTAL_OHM',
-    'ISOLATION_CAUTION',
-    'bondsRight',
-    'cordPct',
-    'earthRun',
-    'isolationSteps',
-    'placardLines',
-    'settingsOf',
-    'wattsOf',
-  ],
+  ac: ['ASSUMED_PEDESTAL_OHM', 'ISOLATION_CAUTION', 'bondsRight', 'cordPct', 'earthRun', 'isolationSteps', 'settingsOf', 'wattsOf'],
   analysis: ['autonomyH', 'isLed', 'swapGrowth', 'withAnalysisDelta'],
   answer: ['nameOf'],
   bank: ['UNEVEN', 'bankMass', 'c20Ah', 'chemistryOf', 'coldFactor', 'sizeAll', 'takeOff', 'usualLink'],

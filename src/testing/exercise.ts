@@ -14,7 +14,7 @@ import {
   yieldWorking,
   needWorking,
 } from '@/core';
-import { acCircuits, isolationSteps, placardLines, runningOf, statesOf } from '@/core/ac';
+import { acCircuits, isolationSteps, placardLines, statesOf } from '@/core/ac';
 import { settingsMatrix, sheetLines } from '@/core/charging';
 import { analysisAnswer } from '@/core/answer';
 import { asDecided, type Design, readDesign } from '@/core/design';
@@ -101,7 +101,7 @@ export async function exercise(
   for (const act of acts(design)) attempt(`act: ${act.do}`, () => consequencesOf(design, analysis, atRest(design), act));
   attempt('settings', () => [settingsMatrix(design), design.sources.map((s) => sheetLines(design, s))]);
   attempt('AC runs', () => acCircuits(design).map((c) => [c.failing, c.governs]));
-  attempt('AC together', () => placardLines(design, runningOf(design)));
+  attempt('AC together', () => placardLines(design));
   attempt('answer to programs', () => JSON.parse(JSON.stringify(analysisAnswer(design))) as unknown);
   const states = attempt('AC states', () => statesOf(design));
   attempt('AC steps', () => isolationSteps(design));

@@ -74,7 +74,18 @@ import {
   type WrongPosition,
 } from '@/core/energy';
 import { type Post, postInventory, withPaths } from '@/core/mainSide';
-import { type AcCircuitResult, acCircuits, type AcState, type Headroom, headroomOf, type Running, runningOf, statesOf } from '@/core/ac';
+import {
+  type AcCircuitResult,
+  acCircuits,
+  type AcState,
+  type Headroom,
+  headroomOf,
+  type PlacardLine,
+  placardLines,
+  type Running,
+  runningOf,
+  statesOf,
+} from '@/core/ac';
 import { settingsMatrix, type SettingsRow } from '@/core/charging';
 import { cranking, type Cranking, leastStartAh, type Sharing, sharingOf } from '@/core/bank';
 import { proposeStudies } from '@/core/propose';
@@ -284,6 +295,8 @@ const api = {
     const living = design?.living.find((l) => l.id === livingId);
     return design && living ? headroomOf(design, living) : null;
   },
+  /** The owner's rules of every setting, in words. */
+  placard: (): readonly PlacardLine[] | null => (design ? placardLines(design) : null),
   /** What may run together on every setting of every source. */
   together: (): readonly Running[] | null => (design ? runningOf(design) : null),
   /** What is live as the switches stand. */

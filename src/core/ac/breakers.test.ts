@@ -27,7 +27,7 @@ describe('by hand', () => {
     // 2000 + 1500 W fit an inlet of 16 A at 230 V, not a branch of 10 A.
     const [shore] = runningOf(galley);
     expect(shore?.together.sets.some((s) => s.includes('kettle') && s.includes('coffee'))).toBe(false);
-    for (const line of placardLines(galley, runningOf(galley), 99))
+    for (const line of placardLines(galley, 99))
       for (const set of line.sets) expect(set.includes('kettle') && set.includes('coffee')).toBe(false);
   });
   test('what is wanted says which breaker it would open', () => {

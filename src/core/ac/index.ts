@@ -8,7 +8,7 @@ export { DIP_MOTORS_ONLY, DIP_WITH_LIGHTS, type MotorStart, startDip, startOrder
 export { type Headroom, headroomOf } from './headroom';
 export { ISOLATION_CAUTION, isolationSteps } from './isolation';
 export { type OwnerRule, type OwnerRules, ownerRules } from './ownerRules';
-export { placardLines } from './placard';
+export { type PlacardLine, placardLines } from './placard';
 export { type Running, runningOf, runningOn } from './running';
 export {
   ASSUMED_PEDESTAL_OHM,

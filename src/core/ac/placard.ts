@@ -1,8 +1,8 @@
 /** What may run together, in plain words for the owner, to hang beside the panel. */
 import { rowOf } from '../design';
 import type { AcParts } from './parts';
-import type { OwnerRule } from './ownerRules';
-import type { Running } from './running';
+import { type OwnerRule, ownerRules } from './ownerRules';
+import { consumersOn, runningOf } from './running';
 
 export interface PlacardLine {
   readonly setting: string;
@@ -64,10 +64,11 @@ function telling(sets: readonly (readonly string[])[], most: number): (readonly 
 }
 
 /** @param most lines of sets a setting. */
-export function placardLines(design: AcParts, running: readonly Running[], most = 3): PlacardLine[] {
-  return running
+export function placardLines(design: AcParts, most = 3): PlacardLine[] {
+  return runningOf(design)
     .filter((r) => r.together.sets.length > 0 || r.tooLarge.length > 0)
     .map((r): PlacardLine => {
+      const owner = r.setting.limit.amps > 0 ? ownerRules(consumersOn(design, r.setting).able, r.setting.limit) : null;
       const chosen = telling(r.together.sets, most);
       const { shedding, ids, outOfReach } = r.wanted;
       const steps = shedding.steps.map((s) =>
@@ -75,9 +76,9 @@ export function placardLines(design: AcParts, running: readonly Running[], most 
       );
       const never = [...r.tooLarge, ...r.refusals.map((x) => x.id).filter((id) => id !== '')];
       return {
-        rules: (r.owner?.rules ?? []).map((rule) => inWords(rule, (id) => nameOf(design, id))),
-        allowed: r.owner?.allowed ?? 1,
-        also: (r.owner?.also ?? []).map((set) => set.map((id) => nameOf(design, id))),
+        rules: (owner?.rules ?? []).map((rule) => inWords(rule, (id) => nameOf(design, id))),
+        allowed: owner?.allowed ?? 1,
+        also: (owner?.also ?? []).map((set) => set.map((id) => nameOf(design, id))),
         setting: r.setting.name,
         all: r.together.sets.length === 1 && never.length === 0,
         sets: chosen.map((set) => set.map((id) => nameOf(design, id))),

@@ -98,12 +98,12 @@ describe('what is wanted', () => {
 
 test('the placard says the sets that fit in names, what never runs, and the order for what is wanted', () => {
   const design = galley([appliance('Kettle', 2000), appliance('Fire', 1500, { keep: 2 }), appliance('Oven', 5000)], ['Kettle', 'Fire']);
-  const [dock16, dock10] = placardLines(design, runningOf(design));
+  const [dock16, dock10] = placardLines(design);
   expect(dock16).toMatchObject({ setting: 'Shore power, 16 A', sets: [['Kettle', 'Fire']], never: ['Oven'], wanted: 'fits' });
   expect(dock10?.sets).toEqual([['Kettle'], ['Fire']]);
   expect(dock10?.wanted).toBe('switch off Fire');
   const everything = galley([appliance('Kettle', 500)]);
-  expect(placardLines(everything, runningOf(everything))[0]).toMatchObject({ all: true, wanted: '' });
+  expect(placardLines(everything)[0]).toMatchObject({ all: true, wanted: '' });
 });
 
 test('the steps before work name every source aboard, in order, and end with the proof', () => {

@@ -3,7 +3,6 @@ import { partsRead, rowOf } from '../design';
 import { AC_READS, type AcParts } from './parts';
 import { consumerOf, rowsOn } from './consumers';
 import { withBreakers } from './breakers';
-import { type OwnerRules, ownerRules } from './ownerRules';
 import { type Setting, settingsOf } from './services';
 import {
   type Consumer,
@@ -42,8 +41,6 @@ export interface Running {
   readonly tooLarge: readonly string[];
   readonly opensAlone: Readonly<Record<string, readonly string[]>>;
   readonly wanted: Wanted;
-  /** The same as rules for the owner; null: too many appliances, or not asked for. */
-  readonly owner: OwnerRules | null;
 }
 
 const NO_SETS: Together = { sets: [], more: false };
@@ -61,13 +58,18 @@ export function roomVa(loads: readonly Consumer[], { limit }: Setting): number {
   );
 }
 
+/** Appliances within a setting's reach, and those of them that can be calculated. */
+export function consumersOn(design: AcParts, { sourceId, limit }: Setting) {
+  const all = rowsOn(design, sourceId).map((l) => consumerOf(design, l, limit.legs));
+  const refusals = refusalsOf(all, limit);
+  const refused = new Set(refusals.map((r) => r.id));
+  return { all, refusals, refused, able: refused.has('') ? [] : all.filter((l) => !refused.has(l.id)) };
+}
+
 /** @param wantedIds as the design has them; @param sets whether the largest sets are asked for too, which takes longer. */
 export function runningOn(design: AcParts, setting: Setting, wantedIds: readonly string[], sets = true): Running {
   const { limit } = setting;
-  const all = rowsOn(design, setting.sourceId).map((l) => consumerOf(design, l, limit.legs));
-  const refusals = refusalsOf(all, limit);
-  const refused = new Set(refusals.map((r) => r.id));
-  const able = refused.has('') ? [] : all.filter((l) => !refused.has(l.id));
+  const { all, able, refusals, refused } = consumersOn(design, setting);
   const wanted = able.filter((l) => wantedIds.includes(l.id));
   const charger = design.acRules.chargerFirst ? (wanted.find((l) => isCharger(design, l.id))?.id ?? null) : null;
   const tooLarge = able.filter((l) => !fits([l], limit));
@@ -76,7 +78,6 @@ export function runningOn(design: AcParts, setting: Setting, wantedIds: readonly
     setting,
     refusals,
     together: sets && limit.amps > 0 ? largestSets(able, limit) : NO_SETS,
-    owner: sets && limit.amps > 0 ? ownerRules(able, limit) : null,
     tooLarge: tooLarge.map((l) => l.id),
     opensAlone: Object.fromEntries(tooLarge.map((l) => [l.id, opens([l], limit)])),
     wanted: {

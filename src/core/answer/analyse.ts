@@ -76,9 +76,8 @@ function acSide(design: Design) {
       tooLarge: r.tooLarge,
       wanted: r.wanted,
       breakers: (r.setting.limit.breakers ?? []).map((b) => ({ id: b.id, name: b.name, amps: b.amps, loadIds: [...b.members] })),
-      owner: r.owner,
     })),
-    placard: placardLines(design, running),
+    placard: placardLines(design),
     steps: isolationSteps(design),
   };
 }

@@ -174,14 +174,6 @@ export const AnalysisSchema = row({
         more: v.boolean(),
         tooLarge: list(text),
         breakers: list(row({ id: text, name: text, amps: v.number(), loadIds: list(text) })),
-        owner: v.nullable(
-          row({
-            rules: list(row({ kind: text, ids: list(text), most: v.number() })),
-            also: list(list(text)),
-            allowed: v.number(),
-            never: list(text),
-          }),
-        ),
       }),
     ),
     placard: list(

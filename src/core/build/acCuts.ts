@@ -72,10 +72,11 @@ const cableName = ({ cores, conductor, earth }: AcCircuitResult): string => {
 };
 
 /** Free cores where the sheath comes off, mm: twenty diameters of a core, 100 at least; the earth so much longer that it parts last. Ours. */
-const coreLengths = ({ conductor, cores }: AcCircuitResult): string => {
+const coreLengths = ({ boat }: Design, { conductor, cores }: AcCircuitResult): string => {
+  const said = (mm: number) => (boat.lengthUnit === 'ft' ? `${Math.round(mm / 25.4)} in` : `${mm} mm`);
   const free = Math.max(100, Math.ceil((20 * conductor.odMm) / 10) * 10);
   const longer = Math.max(30, Math.ceil(free / 4 / 10) * 10);
-  return `sheath off ${free} mm at each end, earth ${longer} mm longer than ${cores.includes('neutral') ? 'live and neutral' : 'both lives'}`;
+  return `sheath off ${said(free)} at each end, earth ${said(longer)} longer than ${cores.includes('neutral') ? 'live and neutral' : 'both lives'}`;
 };
 
 /** On which side of its breaker each end lands. */
@@ -111,7 +112,7 @@ function piece(design: Design, c: AcCircuit, r: AcCircuitResult): AcPiece {
       fromEnd: endName(landed, school, size),
       toEnd: endName(far, school, size),
       label: `${c.no} AC ${c.name}`,
-      note: `${coreLengths(r)}; ${sides(design, c)}`,
+      note: `${coreLengths(design, r)}; ${sides(design, c)}`,
     },
   };
 }

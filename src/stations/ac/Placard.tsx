@@ -1,13 +1,11 @@
 'use client';
 import { rowOf } from '@/core/design';
-import { placardLines } from '@/core/ac';
 import { useAsked, useDesign } from '@/ui/boat/context';
 
 /** One page for the owner, to hang beside the panel. */
 export function Placard() {
   const design = useDesign();
-  const running = useAsked('together', (r) => r.together());
-  const lines = running ? placardLines(design, running) : [];
+  const lines = useAsked('placard', (r) => r.placard()) ?? [];
   const wanted = design.acRules.wanted.map((id) => rowOf(design.acLoads, id)?.name).filter(Boolean);
   return (
     <div className="min-h-0 flex-1 overflow-auto px-4 pb-8" tabIndex={0} role="region" aria-label="placard">
