@@ -25,20 +25,35 @@ export interface MotorStart {
   /** Running already when it starts, kVA. */
   readonly besidesKva: number;
   readonly passes: boolean;
+  /** What decided: its maker's largest start, or the dip. */
+  readonly by: 'maker' | 'dip';
 }
 
 /**
  * The largest start first, while least runs besides. A start passes where the dip is within what is allowed and what runs then, it included,
- * is within the rating. @param lightsOn lights or electronics hang on the generator while motors start.
+ * is within the rating. Where its maker says what start it bears, that decides instead of the dip. @param lightsOn lights or electronics hang on the generator while motors start.
  */
-export function startOrder(motors: readonly Motor[], generatorKva: number, lightsOn: boolean, xd: number = TYPICAL_XD): MotorStart[] {
+export function startOrder(
+  motors: readonly Motor[],
+  generatorKva: number,
+  lightsOn: boolean,
+  xd: number = TYPICAL_XD,
+  makersKva: number | null = null,
+): MotorStart[] {
   const most = lightsOn ? DIP_WITH_LIGHTS : DIP_MOTORS_ONLY;
   let besidesKva = 0;
   return [...motors]
     .sort((a, b) => b.startKva - a.startKva)
     .map((m): MotorStart => {
       const dip = startDip(m.startKva, generatorKva, xd);
-      const start = { id: m.id, dip, besidesKva, passes: dip <= most && besidesKva + m.runsKva <= generatorKva };
+      const bears = makersKva === null ? dip <= most : m.startKva <= makersKva;
+      const start: MotorStart = {
+        id: m.id,
+        dip,
+        besidesKva,
+        passes: bears && besidesKva + m.runsKva <= generatorKva,
+        by: makersKva === null ? 'dip' : 'maker',
+      };
       besidesKva += m.runsKva;
       return start;
     });

@@ -311,6 +311,18 @@ describe('a generator', () => {
     expect(g?.leastKva).toBeCloseTo((0.25 * 4 * 0.85) / 0.15, 6);
     expect(found(base(2))).toContain('ac-dip aircon:gen');
   });
+  test('its maker’s largest start decides over the reactance: 4000 VA start on 4.5 kVA, not on 3; the dip is shown beside it', () => {
+    const makers = (startKva: number): Design => {
+      const d = base(2);
+      return { ...d, acSources: d.acSources.map((s) => (s.generator ? { ...s, generator: { ...s.generator, startKva } } : s)) };
+    };
+    const aircon = (kva: number) => power(makers(kva)).generators[0]?.starts.find((s) => s.id === 'aircon');
+    expect(aircon(4.5)).toMatchObject({ passes: true, by: 'maker' });
+    expect(aircon(4.5)?.dip).toBeCloseTo(0.2, 9);
+    expect(aircon(3)).toMatchObject({ passes: false, by: 'maker' });
+    expect(found(makers(4.5))).not.toContain('ac-dip aircon:gen');
+    expect(found(makers(3))).toContain('ac-dip aircon:gen');
+  });
   test('two hours without load burn what it idles on', () => {
     expect(power(base(2)).generators[0]?.days[0]).toMatchObject({ hours: 2, litres: 1 });
   });

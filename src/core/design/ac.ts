@@ -61,6 +61,8 @@ const GeneratorSchema = v.object({
   powerFactor: between(0, 1),
   /** Transient reactance, per unit; null: 0.25, typical. */
   xd: optional(0.01, 1),
+  /** Largest motor start its maker allows, kVA: wins over the reactance; null: not said. */
+  startKva: later(optional(0, 400), null),
   /** Lights or electronics hang on it while motors start. */
   lightsOn: v.boolean(),
   idleLph: between(0, 50),

@@ -44,6 +44,7 @@ export function blankAcSource(id: string, kind: AcSource['kind'], boat: Pick<Boa
             kva: 4,
             powerFactor: 1,
             xd: null,
+            startKva: null,
             lightsOn: true,
             idleLph: 0.5,
             fullLph: 1.7,

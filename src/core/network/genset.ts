@@ -47,6 +47,8 @@ export interface GeneratorAnswer {
   readonly kw: number;
   readonly xd: number;
   readonly mostDip: number;
+  /** Largest start its maker allows, kVA; null: not said, the dip decides. */
+  readonly startKva: number | null;
   readonly starts: readonly (MotorStart & { readonly name: string })[];
   /** Least rating that starts everything in this order, kVA. */
   readonly leastKva: number;
@@ -66,7 +68,7 @@ function answerOf(design: Design, analysis: WithNeeds, source: AcSource, g: NonN
   const motors = (wanted.length > 0 ? wanted : rows)
     .filter((l) => (l.surgeVa ?? 0) > 0)
     .map((l) => ({ id: l.id, startKva: (l.surgeVa ?? 0) / 1000, runsKva: vaOf(design, l) / 1000 }));
-  const starts = startOrder(motors, g.kva, g.lightsOn, xd);
+  const starts = startOrder(motors, g.kva, g.lightsOn, xd, g.startKva);
   const total = wanted.reduce((sum, l) => sum + vaOf(design, l) / 1000, 0);
   return {
     id: source.id,
@@ -74,6 +76,7 @@ function answerOf(design: Design, analysis: WithNeeds, source: AcSource, g: NonN
     kw: g.kva * g.powerFactor,
     xd,
     mostDip,
+    startKva: g.startKva,
     starts: starts.map((s) => ({ ...s, name: rows.find((l) => l.id === s.id)?.name ?? '' })),
     leastKva: Math.max(total, leastKvaFor(motors, xd, mostDip)),
     days: design.living.map((l) => dayOf(design, analysis, source, g, l)),

@@ -329,7 +329,7 @@ function generatorSections(g: GeneratorAnswer, units: Units): Working['sections'
       lines: [
         ...g.starts.map((s) =>
           line(s.name, s.dip, 'pct', `dips ${round3(100 * s.dip)} %`, {
-            source: `beside ${round3(s.besidesKva)} kVA; ${round3(100 * g.mostDip)} % is the most`,
+            source: `beside ${round3(s.besidesKva)} kVA; ${round3(100 * g.mostDip)} % is the most${s.by === 'maker' ? `; its maker’s ${round3(g.startKva ?? 0)} kVA decides` : ''}`,
             breaks: !s.passes,
           }),
         ),

@@ -79,6 +79,7 @@ export function halcyonAc(design: Design): Design {
       kva: 8,
       powerFactor: 1,
       xd: 0.22,
+      startKva: null,
       lightsOn: true,
       idleLph: 0.8,
       fullLph: 2.9,

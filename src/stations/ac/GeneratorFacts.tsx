@@ -40,6 +40,14 @@ export function GeneratorFacts({
           high={1}
           onChange={(v) => put(['generator', 'xd'], v, 'reactance')}
         />
+        <OptionalFigure
+          label="largest start, its maker’s, kVA"
+          kind="none"
+          value={g.startKva}
+          low={0}
+          high={400}
+          onChange={(v) => put(['generator', 'startKva'], v, 'largest start')}
+        />
         <Figure
           label="idle, L/h"
           kind="none"
@@ -90,6 +98,9 @@ export function GeneratorFacts({
               />
             )}
             <p className="mt-1 text-[12px] text-quiet">
+              {answer.startKva === null
+                ? ''
+                : `Its maker allows a start of ${round3(answer.startKva)} kVA, which decides; by its reactance `}
               {round3(100 * answer.mostDip)} % is the most; {round3(answer.leastKva)} kVA would do for what is wanted together.
             </p>
           </div>

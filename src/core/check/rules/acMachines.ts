@@ -279,8 +279,14 @@ export const MACHINE_RULES: readonly MachineRule[] = [
         .filter((s) => !s.passes)
         .map((s) => ({
           suffix: ` ${s.id}`,
-          title: `${s.name} pulls it down by ${round3(100 * s.dip)} %`,
-          why: `${round3(100 * g.mostDip)} % is the most with what is on it; ${round3(s.besidesKva)} kVA run already.`,
+          title:
+            s.by === 'maker' && s.dip <= g.mostDip
+              ? `${s.name} starts with more than its maker allows`
+              : `${s.name} pulls it down by ${round3(100 * s.dip)} %`,
+          why:
+            s.by === 'maker'
+              ? `Its maker allows a start of ${round3(g.startKva ?? 0)} kVA; ${round3(s.besidesKva)} kVA run already. By its reactance it dips ${round3(100 * s.dip)} %, ${round3(100 * g.mostDip)} % is the most.`
+              : `${round3(100 * g.mostDip)} % is the most with what is on it; ${round3(s.besidesKva)} kVA run already.`,
           todo: `A set of ${round3(g.leastKva)} kVA, a soft starter, or start it first and alone.`,
         })),
   ),
