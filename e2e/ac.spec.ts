@@ -143,7 +143,7 @@ test('bonds: right in every state, wrong once the transfer leaves the neutral; t
   await expect(drawing).toContainText('Inverter, large, dead');
   await page
     .getByLabel('State shown')
-    .selectOption({ label: 'AC main panel on off, Inverter panel on Inverter, large, Inverter, large inverting' });
+    .selectOption({ label: 'AC main panel off, Inverter panel on Inverter, large, Inverter, large inverting' });
   await expect(drawing).toContainText('neutral–earth bond');
   await expect(drawing).toContainText('AC main panel, dead');
   await axe(page);
