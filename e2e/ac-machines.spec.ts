@@ -61,10 +61,6 @@ test('two inverters in parallel want a cable and a fuse each; capacitors without
   await expect(findings).toContainText('its capacitors are switched onto 24 V without pre-charge');
   await page.keyboard.press('Control+z');
   await expect(findings.getByText('without pre-charge')).toHaveCount(0);
-  await page
-    .getByLabel('place', { exact: true })
-    .selectOption({ label: 'Forepeak' })
-    .catch(() => undefined);
   await axe(page);
 });
 

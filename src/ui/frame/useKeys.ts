@@ -11,8 +11,14 @@ interface Acts {
   readonly redo: () => void;
 }
 
+/** In what takes letters: a field, a list to choose from, a dialog. */
 const writing = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && target.closest('input, textarea, select, [contenteditable], [role="dialog"]') !== null;
+
+/** Where Ctrl Z takes back what was typed: in text, and in dialogs nothing. A box that is ticked or a choice has no undo of its own. */
+const typing = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement &&
+  target.closest('input:not([type=checkbox]):not([type=radio]), textarea, [contenteditable], [role="dialog"]') !== null;
 
 /** Keys that work everywhere. Sheets take letters for themselves, so G waits for its letter only outside them. */
 export function useKeys(acts: Acts): void {
@@ -27,9 +33,10 @@ export function useKeys(acts: Acts): void {
       const key = e.key.toLowerCase();
       const mod = e.ctrlKey || e.metaKey;
       if (mod && key === 'k') find();
-      else if (writing(e.target)) return;
+      else if (typing(e.target)) return;
       else if (mod && key === 'z' && !e.shiftKey) undo();
       else if (mod && (key === 'y' || (key === 'z' && e.shiftKey))) redo();
+      else if (writing(e.target)) return;
       else if (mod || e.altKey) return;
       else if (e.key === '?') list();
       else if (e.defaultPrevented) return;
