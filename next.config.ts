@@ -4,6 +4,9 @@ const headers = [
   { key: 'X-Content-Type-Options', value: 'nosniff' },
   { key: 'X-Frame-Options', value: 'DENY' },
   { key: 'Referrer-Policy', value: 'no-referrer' },
+  { key: 'Cross-Origin-Opener-Policy', value: 'same-origin' },
+  { key: 'Cross-Origin-Resource-Policy', value: 'same-origin' },
+  { key: 'Permissions-Policy', value: 'camera=(self), geolocation=(), microphone=(), usb=(), serial=(), bluetooth=(), payment=()' },
 ];
 
 const config: NextConfig = {

@@ -3,7 +3,10 @@ import type { Page } from '@playwright/test';
 import { axe, cell, designOf, enter, expect, open, row, saved, test, url, view } from './boat';
 
 const idOf = (page: Page): string => /boats\/([^/]+)/.exec(page.url())?.[1] ?? '';
-const station = (page: Page, name: string) => page.getByRole('link', { name: new RegExp(`^${name}`) }).click();
+async function station(page: Page, name: string): Promise<void> {
+  await page.getByRole('link', { name: new RegExp(`^${name}`) }).click();
+  await page.waitForURL(new RegExp(`/${name.toLowerCase()}$`));
+}
 const finding = (page: Page, text: string) => page.getByRole('listitem').filter({ hasText: text }).first();
 
 async function newBoat(page: Page, name: string): Promise<void> {

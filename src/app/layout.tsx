@@ -2,6 +2,7 @@ import '@fontsource-variable/archivo/wdth.css';
 import '@fontsource-variable/spline-sans-mono';
 import './globals.css';
 import type { Metadata } from 'next';
+import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
 
 export const metadata: Metadata = { title: 'Solenix', description: "A cruising boat's house electrics, calculated" };
@@ -9,11 +10,12 @@ export const metadata: Metadata = { title: 'Solenix', description: "A cruising b
 /** Sets the scheme before the first paint, so that a dark cabin stays dark. */
 const SCHEME = "try{if(localStorage.getItem('solenix-scheme')==='night')document.documentElement.dataset.scheme='night'}catch{}";
 
-export default function Root({ children }: { children: ReactNode }) {
+export default async function Root({ children }: { children: ReactNode }) {
+  const nonce = (await headers()).get('x-nonce') ?? undefined;
   return (
     <html lang="en" suppressHydrationWarning>
       <head>
-        <script dangerouslySetInnerHTML={{ __html: SCHEME }} />
+        <script nonce={nonce} suppressHydrationWarning dangerouslySetInnerHTML={{ __html: SCHEME }} />
       </head>
       <body>{children}</body>
     </html>

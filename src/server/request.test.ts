@@ -38,13 +38,6 @@ test('the refusal names the field', async () => {
 test('too long by its own account is refused unread', async () =>
   expect(await statusOf(ask('{}', { 'content-length': '99999999' }), 1000)).toBe(413));
 test('too long without saying so is cut off', async () => expect(await statusOf(ask(endless()), 200_000)).toBe(413));
-test('another site’s page is refused, our own and programs are not', async () => {
-  const good = '{"name":"x","volts":12}';
-  expect(await statusOf(ask(good, { origin: 'http://elsewhere.example', host: '127.0.0.1:4000' }))).toBe(403);
-  expect(await statusOf(ask(good, { origin: 'null', host: '127.0.0.1:4000' }))).toBe(403);
-  expect(await statusOf(ask(good, { origin: 'http://127.0.0.1:4000', host: '127.0.0.1:4000' }))).toBe(200);
-  expect(await statusOf(ask(good))).toBe(200);
-});
 test('letters cut in two between chunks are put together', async () => {
   const bytes = new TextEncoder().encode('é');
   const stream = new ReadableStream<Uint8Array>({

@@ -1,4 +1,4 @@
-/** The door: every request body is bounded in size, parsed as JSON and checked before anything else sees it. */
+/** Every request body is bounded in size, parsed as JSON and checked before anything else sees it. */
 import * as v from 'valibot';
 import type { ReadProblem } from '@/core/design';
 import type { Answered } from './work/jobs';
@@ -9,20 +9,8 @@ export const refuse = (status: number, message: string, problems: readonly ReadP
 
 type Body<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly response: Response };
 
-/** Requests from another site's page are refused: the browser sends an Origin, and it must be ours. */
-export function foreign(request: Request): boolean {
-  const origin = request.headers.get('origin');
-  if (!origin) return false;
-  try {
-    return new URL(origin).host !== request.headers.get('host');
-  } catch {
-    return true;
-  }
-}
-
 /** Reads a body of at most so many bytes, giving up as soon as there are more. */
 export async function readBytes(request: Request, mostBytes: number): Promise<Body<Uint8Array>> {
-  if (foreign(request)) return { ok: false, response: refuse(403, 'requests from other sites are refused') };
   const tooLarge = { ok: false as const, response: refuse(413, `that is larger than ${mostBytes / 1e6} MB, the most that is taken`) };
   if (Number(request.headers.get('content-length') ?? 0) > mostBytes) return tooLarge;
   const reader = request.body?.getReader();

@@ -2,7 +2,17 @@
 import { STRING_FUSE_FAMILY } from '../bank';
 import { type SmallLeadResult, smallLeadResults } from '../charging';
 import { type CircuitResult, deviceEnd, negativeEnd, tapEnd } from '../circuit';
-import { type Circuit, type Design, type BatteryCable, type Load, nominalVOf, type Panel, rowOf, SERVICE_V } from '../design';
+import {
+  type Circuit,
+  type Design,
+  type BatteryCable,
+  type InlineDevice,
+  type Load,
+  nominalVOf,
+  type Panel,
+  rowOf,
+  SERVICE_V,
+} from '../design';
 import type { BatteryCableResult } from '../mainSide';
 import { type BusBar, busPart } from '../network';
 import { FOOT_M, show, sizeName } from '../quantity';
@@ -15,15 +25,16 @@ import {
   largestAtEnd,
   positiveColour,
   RULE_SETS,
+  type School,
   type Service,
   shrinkFor,
   smallColour,
   terminalFor,
 } from '../rules';
-import { pathM, placePoint } from '../topology';
+import { pathM, placePoint, stretchesOf } from '../topology';
 import { acPieces, isolatorPieces } from './acCuts';
 import type { Cut } from './cut';
-import { boughtEnd, endName, hasBarrel, junctionEnd, junctionPart, junctionStud, tightened } from './ends';
+import { boughtEnd, endName, hasBarrel, inlineEnd, junctionEnd, junctionPart, junctionStud, tightened } from './ends';
 
 export interface ReelLine {
   readonly size: string;
@@ -80,6 +91,8 @@ interface Piece {
   readonly conductor: Conductor;
   /** Junction studs its ends ask for. */
   readonly junctions: number;
+  /** It starts at what stands in line: a splice there is its own, not that of the piece before it. */
+  readonly afterDevice?: boolean;
 }
 
 /** From the junction stud a conductor ends on, to what does not take it. */
@@ -154,10 +167,46 @@ function circuitCuts({ design, loads, panels }: Context, circuit: Circuit, resul
         };
         const junctions = Number(near.tail !== null) + Number(boughtEnd(far.end).onJunction);
         const piece: Piece = { cut, conductor: result.own.state.conductor, junctions };
-        return [piece, ...[near.tail, far.tail].flatMap((tail, end) => (tail ? [tailOf(piece, tail, end === 0)] : []))];
+        const tails = [near.tail, far.tail].flatMap((tail, end) => (tail ? [tailOf(piece, tail, end === 0)] : []));
+        const parts = tap.parent === null ? partedAt(design, circuit, cut, school, size) : [cut];
+        return [...parts.map((c, k) => ({ ...piece, cut: c, junctions: k === 0 ? junctions : 0, afterDevice: k > 0 })), ...tails];
       }),
     );
   });
+}
+
+/**
+ * A piece parted by what stands in line where its place is entered: a plug parts both poles, the rest the positive. What has no place leaves
+ * the piece whole, and says that it is parted where that stands.
+ */
+function partedAt(design: Design, circuit: Circuit, whole: Cut, school: School, size: string): readonly Cut[] {
+  const parts = circuit.devices.filter((d) => whole.polarity === '+' || d.kind === 'plug');
+  const placed = circuit.devices.filter((d) => d.placeId !== null);
+  const stretches = stretchesOf(design, circuit);
+  const note = (left: readonly InlineDevice[]) =>
+    left.length === 0
+      ? ''
+      : `parted where its ${left.map((d) => d.kind).join(' and its ')} will stand: two ${inlineEnd(left[0]?.kind ?? 'switch', school, size)} more`;
+  if (!stretches) return [{ ...whole, note: note(parts) }];
+  const estimated = stretches.reduce((sum, m) => sum + m, 0);
+  const out: Cut[] = [];
+  let run = 0;
+  let fromEnd = whole.fromEnd;
+  stretches.forEach((m, k) => {
+    run += (whole.lengthM * m) / estimated;
+    const device = placed[k];
+    // The last stretch ends at the tap; a device that does not part this pole is passed by.
+    if (k < stretches.length - 1 && !(device && parts.includes(device))) return;
+    const end = device && k < stretches.length - 1 ? inlineEnd(device.kind, school, size) : whole.toEnd;
+    out.push({ ...whole, lengthM: run, fromEnd, toEnd: end });
+    [fromEnd, run] = [end, 0];
+  });
+  const unplaced = note(parts.filter((d) => d.placeId === null));
+  return out.map((c, k) => ({
+    ...c,
+    label: out.length > 1 ? `${c.label}, ${k + 1} of ${out.length}` : c.label,
+    note: k === 0 ? unplaced : '',
+  }));
 }
 
 type Counted = readonly [item: string, note: string, count: number];
@@ -316,14 +365,14 @@ export function cutList(
   return listed();
 
   /** A piece, and what its ends are made up from. */
-  function make({ cut, conductor, junctions }: Piece): void {
+  function make({ cut, conductor, junctions, afterDevice }: Piece): void {
     const { school, size } = conductor;
     const row = terminalFor(school, size);
     const pull = school === 'metric' && row.pullTestMetricN !== null ? row.pullTestMetricN : row.pullTestN;
     const sleeve = shrinkFor(conductor.odMm);
     cuts.push(cut);
     // The splice at the start of a piece is the one counted at the end of the piece before it.
-    const counted = [cut.fromEnd.startsWith('adhesive butt') ? 0 : cut.cores, cut.cores];
+    const counted = [cut.fromEnd.startsWith('adhesive butt') && !afterDevice ? 0 : cut.cores, cut.cores];
     [cut.fromEnd, cut.toEnd].forEach((end, i) => {
       const { terminal } = boughtEnd(end);
       terminals.push([terminal, hasBarrel(terminal) ? `pull test ${pull} N${tightened(terminal)}` : '', counted[i] ?? 1]);

@@ -1,6 +1,6 @@
 /** How a conductor is made up at its end. */
 import { sizeName } from '../quantity';
-import { endTakes, findConductor, type School, studFor, studName, STUDS, terminalFor } from '../rules';
+import { type DeviceKind, endTakes, findConductor, type School, studFor, studName, STUDS, terminalFor } from '../rules';
 
 /** What a conductor is bolted to where it meets a lead that is not on anything: a covered stud on an insulated base. */
 const ON_JUNCTION = ' on a junction stud';
@@ -31,6 +31,31 @@ export function endName(connection: string, school: School, size: string): strin
   }
   if (connection === 'blade') return `blade receptacle 6.3 mm, ${barrel}`;
   return `${row.kind} ${barrel} × ${studName(school, connection)}`;
+}
+
+/** Blades carry no more than this, mm². */
+const BLADE_MM2 = 6;
+
+/** How a conductor lands on what stands in line: blades or screws on small things, studs on large ones. Typical of the kind; the thing's own sheet rules. */
+export function inlineEnd(kind: DeviceKind, school: School, size: string): string {
+  const area = findConductor(school, size)?.areaMm2 ?? 0;
+  const stud = (least: Parameters<typeof studFor>[2]) => endName(studFor(school, area, least), school, size);
+  switch (kind) {
+    case 'isolator':
+    case 'battery switch':
+    case 'shunt':
+      return stud('M8');
+    case 'plug':
+    case 'hold-in contact':
+    case 'interlock':
+    case 'stop button':
+      return endName('screw clamp', school, size);
+    case 'float switch':
+    case 'diode':
+      return endName('own lead', school, size);
+    default:
+      return area <= BLADE_MM2 ? endName('blade', school, size) : stud('M5');
+  }
 }
 
 /** Torque of the stud an end lands on, N m: plausible; the maker's figure rules. */

@@ -20,7 +20,7 @@ export { bundleFactor, DERATING_SOURCE, type Enclosure, ENCLOSURE_FACTOR, ENGINE
 export { AC_FAMILIES, type CurvePoint, DC_FAMILIES, type Family, findFamily, terminalRow } from './devices';
 export { type EndRow, ENDS, endTakes, largestAtEnd, studFor } from './ends';
 export { BUS_RATINGS_A, BUS_STUDS, OWN_STUD_MM2 } from './busBars';
-export { DEVICE_KINDS, deviceDropV, deviceOhm, INLINE } from './inline';
+export { DEVICE_KINDS, type DeviceKind, deviceDropV, deviceOhm, INLINE } from './inline';
 export { interruptingMinimumA } from './interrupting';
 export { FAMILY_ORDER, RULE_SETS, type RuleSet, WORST_COPPER } from './ruleSets';
 export { DEVICE_MIN, END_MIN, PANEL_MIN, PULL_MIN_PER_M } from './workMinutes';

@@ -18,5 +18,5 @@ export { nearestPlaces } from './nearest';
 export { batteryCablesBetween, loops, loose, paralleled, returnBar, shuntCable, together } from './graph';
 export { circuitOrder, upFrom } from './order';
 export { bankOfLoads } from './roots';
-export { type RunGeometry, runGeometry, runOf, sameParts, type Served } from './runs';
+export { type RunGeometry, runGeometry, runOf, sameParts, type Served, stretchesOf } from './runs';
 export { servingOf } from './serving';

@@ -93,3 +93,20 @@ export function runOf(design: RunParts & Pick<Design, 'banks' | 'panels' | 'load
     panels: circuit.taps.map((t) => (t.serves.kind === 'panel' ? (rowOf(design.panels, t.serves.id) ?? null) : null)),
   });
 }
+
+/**
+ * Estimated lengths between what is placed in line on a circuit's way to its first tap, slack at both ends of each, m; one where nothing is.
+ * null: several ways leave its beginning, and which of them a device stands in is not told.
+ */
+export function stretchesOf(design: RunParts & Pick<Design, 'banks' | 'panels' | 'loads'>, circuit: Circuit): readonly number[] | null {
+  const [first, ...others] = circuit.taps.filter((t) => t.parent === null);
+  if (!first || others.length > 0) return null;
+  const posts = circuit.devices.flatMap((d) => (d.placeId === null ? [] : [placePoint(design, d.placeId)]));
+  const placeId =
+    circuit.from.kind === 'bank' ? rowOf(design.banks, circuit.from.id)?.placeId : rowOf(design.panels, circuit.from.id)?.placeId;
+  const stops = [placePoint(design, placeId ?? null), ...posts];
+  const whole = runOf(design, circuit)[circuit.taps.indexOf(first)] ?? [];
+  const between = stops.slice(1).map((p, i) => runM(corners(design.boat, stops[i] ?? p, p, circuit.along), 0));
+  const last = Math.max(0, runM(whole, 0) - between.reduce((sum, m) => sum + m, 0));
+  return [...between, last].map((m) => m + 2 * design.house.slackM);
+}
