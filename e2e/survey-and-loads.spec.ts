@@ -1,4 +1,8 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { axe, cell, designOf, enter, expect, open, row, saved, test, url } from './boat';
+import { restoreBackup } from '../src/server/backup';
 
 test('a new boat from her figures: survey, a bank, loads from the list, circuits, a list to cut from', async ({ page }) => {
   await page.goto(url());
@@ -225,4 +229,22 @@ test('the list of boats: no serious accessibility fault; a boat put away is take
   await expect(mine).toHaveCount(0);
   await page.getByRole('button', { name: 'take back' }).click();
   await expect(mine).toHaveCount(1);
+});
+
+test('everything is backed up by one click while somebody works, and is restored into a new folder', async ({ page, marram }) => {
+  await page.goto(url());
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'back up everything' }).click(),
+    page.request.get(`${url()}/api/boats/${marram}`),
+  ]);
+  expect(file.suggestedFilename()).toMatch(/^solenix-\d{4}-\d\d-\d\dT\d{6}\.zip$/);
+  const root = mkdtempSync(join(tmpdir(), 'solenix-restored-'));
+  try {
+    const done = restoreBackup(await file.path(), join(root, 'boats'));
+    expect(done.ok).toBe(true);
+    if (done.ok) expect(done.boats).toBeGreaterThan(0);
+  } finally {
+    rmSync(root, { recursive: true, force: true });
+  }
 });

@@ -1,7 +1,7 @@
 /** Pictures of a boat: re-encoded on the way in, kept as files beside the database, never served as anything but JPEG. */
 import { and, count, eq } from 'drizzle-orm';
 import { randomUUID } from 'node:crypto';
-import { closeSync, existsSync, fsyncSync, mkdirSync, openSync, readFileSync, renameSync, writeSync } from 'node:fs';
+import { closeSync, existsSync, fsyncSync, mkdirSync, openSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import sharp from 'sharp';
 import { BOUNDS } from '@/core/design';
@@ -43,7 +43,8 @@ function writeDurably(path: string, data: Uint8Array): void {
   mkdirSync(join(dataFolder(), 'photos'), { recursive: true });
   const aside = `${path}.part`;
   const file = openSync(aside, 'w');
-  writeSync(file, data);
+  // Every byte: a disk may take a part at a time.
+  writeFileSync(file, data);
   fsyncSync(file);
   closeSync(file);
   renameSync(aside, path);

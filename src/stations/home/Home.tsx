@@ -126,6 +126,14 @@ export function Home({ boats }: { boats: readonly BoatSummary[] }) {
             </li>
           ))}
         </ul>
+        {boats.length > 0 ? (
+          <p className="mt-2 text-[12px] text-quiet">
+            <a className="plain" href="/api/backup" download>
+              back up everything
+            </a>{' '}
+            in one archive, pictures and history with it; how it is restored stands in docs/operations.md.
+          </p>
+        ) : null}
         {gone ? (
           <p role="status" className="mt-3">
             {gone.name} was removed.{' '}
