@@ -48,26 +48,22 @@ export type EditResult =
   | { readonly ok: false; readonly reason: 'nothing' };
 
 export function listBoats(db: Db): BoatSummary[] {
+  const { id, name, revision, updatedAt, systemV, lengthM, loads, circuits } = boats;
   return db
-    .select()
+    .select({ id, name, revision, updatedAt, systemV, lengthM, loads, circuits })
     .from(boats)
     .where(isNull(boats.deletedAt))
-    .orderBy(desc(boats.updatedAt))
+    .orderBy(desc(boats.updatedAt), asc(boats.id))
     .all()
-    .map((row) => {
-      // Every version has these parts; one boat that cannot be read does not hide the others.
-      const design = JSON.parse(row.design) as Design;
-      return {
-        id: row.id,
-        name: row.name,
-        revision: row.revision,
-        updatedAt: row.updatedAt,
-        systemV: design.boat.systemV,
-        lengthM: design.boat.lengthM,
-        loads: design.loads.length,
-        circuits: design.circuits.length,
-      };
-    });
+    .map((row) => ({
+      ...row,
+      systemV: row.systemV ?? 0,
+      lengthM: row.lengthM ?? 0,
+      loads: row.loads ?? 0,
+      circuits: row.circuits ?? 0,
+      // Every version has these parts: a design that has not was cut or is none. It does not hide the others.
+      damaged: [row.systemV, row.lengthM, row.loads, row.circuits].includes(null),
+    }));
 }
 
 export function createBoat(db: Db, id: string, design: Design, now: number): void {
@@ -100,6 +96,10 @@ const stepLabels = (db: Db, boatId: string): { undo: string | null; redo: string
       .get()?.label ?? null;
   return { undo: step('done'), redo: step('undone') };
 };
+
+/** What stands on file for a boat, whether it can be read or not, to be taken away. */
+export const rawDesign = (db: Db, id: string): string | null =>
+  db.select({ design: boats.design }).from(boats).where(eq(boats.id, id)).get()?.design ?? null;
 
 export function openBoat(db: Db, id: string): OpenBoat | null {
   const row = db

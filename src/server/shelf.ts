@@ -97,7 +97,8 @@ export interface Affected {
 
 /** Boats whose loads came from a card and say something else. */
 export const boatsBehind = (db: Db, card: Card): Affected[] =>
-  listBoats(db).flatMap(({ id, name }) => {
+  listBoats(db).flatMap(({ id, name, damaged }) => {
+    if (damaged) return [];
     const boat = openBoat(db, id);
     const loads = boat ? loadsBehind(boat.design, card).map((l) => l.name) : [];
     return loads.length > 0 ? [{ boatId: id, boat: name, loads }] : [];

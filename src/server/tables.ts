@@ -1,16 +1,27 @@
 /** Tables: one row per boat holding the design as it stands, and every edit ever made to it. */
-import { index, integer, primaryKey, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
+import { desc } from 'drizzle-orm';
+import { index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 
-export const boats = sqliteTable('boats', {
-  id: text('id').primaryKey(),
-  name: text('name').notNull(),
-  revision: integer('revision').notNull(),
-  /** The design as JSON, at this revision. */
-  design: text('design').notNull(),
-  createdAt: integer('created_at').notNull(),
-  updatedAt: integer('updated_at').notNull(),
-  deletedAt: integer('deleted_at'),
-});
+export const boats = sqliteTable(
+  'boats',
+  {
+    id: text('id').primaryKey(),
+    name: text('name').notNull(),
+    revision: integer('revision').notNull(),
+    /** The design as JSON, at this revision. */
+    design: text('design').notNull(),
+    createdAt: integer('created_at').notNull(),
+    updatedAt: integer('updated_at').notNull(),
+    deletedAt: integer('deleted_at'),
+    // Of the design, kept beside it by triggers (migration 0002); null where it is no JSON or lacks them.
+    systemV: real('system_v'),
+    lengthM: real('length_m'),
+    loads: integer('loads'),
+    circuits: integer('circuits'),
+  },
+  // The list of boats is answered from this alone: no design is read for it.
+  (t) => [index('boats_listed').on(t.deletedAt, desc(t.updatedAt), t.id, t.name, t.revision, t.systemV, t.lengthM, t.loads, t.circuits)],
+);
 
 /** What the firm keeps for every boat: equipment cards, sets of house rules, scratch lines. The body is JSON through the kind's own schema. */
 export const shelf = sqliteTable(

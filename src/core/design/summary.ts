@@ -9,4 +9,6 @@ export interface BoatSummary {
   readonly lengthM: number;
   readonly loads: number;
   readonly circuits: number;
+  /** Its design is cut or is none: it is listed, and what there is can be taken away. */
+  readonly damaged: boolean;
 }

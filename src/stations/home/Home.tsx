@@ -96,24 +96,48 @@ export function Home({ boats }: { boats: readonly BoatSummary[] }) {
         <ul className="mt-2 border-t border-line">
           {boats.map((b) => (
             <li key={b.id} className="flex items-baseline gap-4 border-b border-line py-2">
-              <Link href={`/boats/${b.id}/survey`} prefetch={false} className="text-[16px] font-semibold whitespace-nowrap hover:underline">
-                {b.name}
-              </Link>
-              <span className="truncate text-quiet">
-                {b.lengthM.toFixed(1)} m, {b.systemV} V, {b.loads} loads, {b.circuits} circuits
-              </span>
-              <span className="reading ml-auto text-[11.5px] whitespace-nowrap text-faint">{day(b.updatedAt)} UTC</span>
-              <a className="plain" href={`/api/boats/${b.id}/export`} download>
-                export
-              </a>
-              <a
-                className="plain whitespace-nowrap"
-                href={`/api/boats/${b.id}/export?as=zip`}
-                download
-                aria-label={`export ${b.name} with pictures`}
-              >
-                with pictures
-              </a>
+              {b.damaged ? (
+                <>
+                  <span className="text-[16px] font-semibold whitespace-nowrap">{b.name}</span>
+                  <span className="truncate font-semibold text-lead">
+                    what stands on file cannot be read; the other boats are not touched
+                  </span>
+                  <span className="reading ml-auto text-[11.5px] whitespace-nowrap text-faint">{day(b.updatedAt)} UTC</span>
+                  <a
+                    className="plain whitespace-nowrap"
+                    href={`/api/boats/${b.id}/export?as=raw`}
+                    download
+                    aria-label={`take away ${b.name} as it is`}
+                  >
+                    take it away as it is
+                  </a>
+                </>
+              ) : (
+                <>
+                  <Link
+                    href={`/boats/${b.id}/survey`}
+                    prefetch={false}
+                    className="text-[16px] font-semibold whitespace-nowrap hover:underline"
+                  >
+                    {b.name}
+                  </Link>
+                  <span className="truncate text-quiet">
+                    {b.lengthM.toFixed(1)} m, {b.systemV} V, {b.loads} loads, {b.circuits} circuits
+                  </span>
+                  <span className="reading ml-auto text-[11.5px] whitespace-nowrap text-faint">{day(b.updatedAt)} UTC</span>
+                  <a className="plain" href={`/api/boats/${b.id}/export`} download>
+                    export
+                  </a>
+                  <a
+                    className="plain whitespace-nowrap"
+                    href={`/api/boats/${b.id}/export?as=zip`}
+                    download
+                    aria-label={`export ${b.name} with pictures`}
+                  >
+                    with pictures
+                  </a>
+                </>
+              )}
               <button
                 type="button"
                 className="plain whitespace-nowrap text-quiet"

@@ -1,13 +1,21 @@
-import { openBoat } from '@/server/boats';
+import { openBoat, rawDesign } from '@/server/boats';
 import { database } from '@/server/database';
 import { photoBytes } from '@/server/photos';
 import { guarded, refuse } from '@/server/request';
 import { work } from '@/server/work/pool';
 
-/** The design file; with ?as=zip the design and its pictures. */
+/** The design file; with ?as=zip the design and its pictures, with ?as=raw what stands on file as it is, readable or not. */
 export const GET = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
   guarded(async () => {
     const { id } = await params;
+    if (new URL(request.url).searchParams.get('as') === 'raw') {
+      const text = rawDesign(database(), id);
+      return text === null
+        ? refuse(404, 'there is no such boat')
+        : new Response(text, {
+            headers: { 'content-type': 'text/plain; charset=utf-8', 'content-disposition': `attachment; filename="${id}.txt"` },
+          });
+    }
     const boat = openBoat(database(), id);
     if (!boat) return refuse(404, 'there is no such boat');
     const name =
