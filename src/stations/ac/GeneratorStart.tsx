@@ -90,7 +90,7 @@ export function Start({
         what its contacts are rated for.
       </p>
       {start ? (
-        <div className="mt-2 grid grid-cols-2 gap-10">
+        <div className="mt-2 grid max-w-[860px] gap-4">
           <Plain
             label={`${source.name}: its coil`}
             columns={[{ title: coil?.name ?? 'coil' }, { title: 'has', right: true }, { title: 'wants', right: true }, { title: '' }]}
