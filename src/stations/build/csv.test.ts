@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import { analyse, cutList } from '@/core';
 import { heldBack } from '@/core/build';
+import { pluggedIn } from '@/core/ac/testing';
 import { bareBoat, withLoad } from '@/core/design/testing';
 import { cutListCsv } from './csv';
 
@@ -29,4 +30,12 @@ describe.each([
     expect(of('protection').reduce((sum, row) => sum + Number(row[8]), 0)).toBe(design.circuits.filter((c) => c.taps.length > 0).length);
   });
   test('no cell can run as a formula', () => expect(data.flat().filter((cell) => /^[=+@]/.test(cell))).toEqual([]));
+});
+
+test('what a piece’s cores and breaker sides are told stands in its note', () => {
+  const design = pluggedIn();
+  const list = cutList(design, analyse(design).circuits);
+  const { data } = Papa.parse<string[]>(cutListCsv(list, design.boat, heldBack(design, list, [])));
+  const main = data.find((row) => row[0] === 'piece' && row[1]?.startsWith('main AC'));
+  expect(main?.[10]).toMatch(/^sheath off .* to the line side of its breaker/);
 });

@@ -37,7 +37,7 @@ export function cutListCsv(list: CutList, units: Units, held: Held): string {
       c.toEnd,
       '1',
       '',
-      (held.against.get(c.circuitId) ?? []).map((f) => `NOT TO BE CUT: ${f.title}`).join('; '),
+      [...(held.against.get(c.circuitId) ?? []).map((f) => `NOT TO BE CUT: ${f.title}`), ...(c.note ? [c.note] : [])].join('; '),
     ]),
     ...list.reels.map((r) => [
       'cable',
