@@ -79,7 +79,8 @@ export async function makeBackup(db: Db, folder: string, out: string, now: numbe
       else writeAll(target, data);
     });
     const files: { name: string; bytes: number; sha256: string }[] = [];
-    const add = (name: string, pieces: Iterable<Uint8Array>): void => {
+    // Others are answered between the pieces.
+    const add = async (name: string, pieces: Iterable<Uint8Array>): Promise<void> => {
       const entry = new ZipPassThrough(name);
       entry.mtime = now;
       zip.add(entry);
@@ -89,15 +90,16 @@ export async function makeBackup(db: Db, folder: string, out: string, now: numbe
         hash.update(piece);
         bytes += piece.length;
         entry.push(piece);
+        await new Promise(setImmediate);
       }
       entry.push(new Uint8Array(), true);
       files.push({ name, bytes, sha256: hash.digest('hex') });
     };
-    add(DATABASE, piecesOf(copy));
+    await add(DATABASE, piecesOf(copy));
     const there = pictures.filter((id) => existsSync(join(folder, 'photos', `${id}.jpg`)));
-    for (const id of there) add(`photos/${id}.jpg`, piecesOf(join(folder, 'photos', `${id}.jpg`)));
+    for (const id of there) await add(`photos/${id}.jpg`, piecesOf(join(folder, 'photos', `${id}.jpg`)));
     const list = { solenix: 'backup', version: 1, made: new Date(now).toISOString(), boats, files: [...files] };
-    add(LIST, [new TextEncoder().encode(JSON.stringify(list, null, 1))]);
+    await add(LIST, [new TextEncoder().encode(JSON.stringify(list, null, 1))]);
     zip.end();
     fsyncSync(target);
     closeSync(target);

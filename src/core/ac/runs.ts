@@ -2,18 +2,8 @@
 import { ampacityA, conductorOhm, derate, type Derating, rulingPlace } from '../conductor';
 import { carries } from '../protection';
 import { pathM, placePoint } from '../topology';
-import {
-  AMBIENT_C,
-  type Conductor,
-  CONDUCTORS,
-  type Family,
-  findConductor,
-  findFamily,
-  leastBehindBreaker,
-  leastEarth,
-  underSchool,
-} from '../rules';
-import { type AcCircuit, type AcSource, type Place, rowOf } from '../design';
+import { type Conductor, CONDUCTORS, type Family, findConductor, findFamily, leastBehindBreaker, leastEarth, underSchool } from '../rules';
+import { type AcCircuit, type AcSource, blankPlace, rowOf } from '../design';
 import type { AcParts } from './parts';
 import { vaOf } from './consumers';
 import { continuousPart, limitOf, SERVICES } from './services';
@@ -54,19 +44,7 @@ export function chainsTo(design: AcParts, circuit: AcCircuit): Chain[] {
   return chains;
 }
 
-const unknownPlace: Place = {
-  id: '',
-  name: 'somewhere',
-  at: { x: 0, y: 0, z: 0 },
-  ambientC: AMBIENT_C,
-  engineSpace: false,
-  wet: false,
-  vapour: false,
-  drips: false,
-  compass: false,
-  exhaust: false,
-  moving: false,
-};
+const unknownPlace = blankPlace('', 'somewhere', { x: 0, y: 0, z: 0 });
 
 interface RunEnd {
   readonly placeId: string | null;

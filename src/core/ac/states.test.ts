@@ -80,6 +80,9 @@ describe('states that are easily forgotten', () => {
       };
     };
     expect(wrongIn(two(true))).toEqual([]);
+    expect(acFindings(two(false)).find((f) => f.id === 'ac-bond-many:shore')?.title).toMatch(
+      /is joined by its neutral to another lead ashore$/,
+    );
     expect(wrongIn(two(false))).toContain('Shore power in, Second inlet in, AC panel on Shore power');
     expect(wrongIn(two(false))).toContain('Shore power in, Second inlet in with the pedestal dead, AC panel on Shore power');
   });

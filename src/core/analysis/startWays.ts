@@ -93,12 +93,9 @@ function relayed(design: Design, asIs: Analysis, now: GensetStart, ohmPerKm: num
     ),
   };
   const coil = source && gensetStart(light, asIs, source);
-  // The posts of the set's battery: what its starter sees, with the loss of the starter's own path put back.
-  const path = source?.generator?.starter?.pathMohm ?? 1.5;
-  const postsV = now.starterV + (now.starterA * path) / 1000;
   const lost = now.coilA * pathOhm;
   // At rest the run's far end, nearly without current, has the volts of the posts.
-  const [atRestV, turningV] = [(coil?.atRestV ?? NaN) - lost, postsV - lost];
+  const [atRestV, turningV] = [(coil?.atRestV ?? NaN) - lost, now.postsV - lost];
   return {
     id: 'relay',
     say: 'a relay at the set, fed from its own battery',

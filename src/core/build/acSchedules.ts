@@ -2,6 +2,7 @@
 import { type AcCircuitResult, acCircuits, vaOf } from '../ac';
 import { type AcCircuit, type AcPanel, type Design, rowOf } from '../design';
 import { sizeName } from '../quantity';
+import { placed } from './schedules';
 
 export interface AcWay {
   readonly way: number;
@@ -38,26 +39,6 @@ export interface AcPanelSchedule {
 
 const nameFrom = (design: Design, c: AcCircuit): string =>
   (c.from.kind === 'panel' ? rowOf(design.acPanels, c.from.id) : rowOf(design.acSources, c.from.id))?.name ?? '';
-
-/** Runs of a panel by way: those that ask for one first, the rest fill what is free. */
-function placed(panel: AcPanel, runs: readonly AcCircuit[]): (AcCircuit | null)[] {
-  const rows: (AcCircuit | null)[] = Array.from(
-    { length: Math.max(panel.ways ?? 0, runs.length, ...runs.map((c) => c.way ?? 0)) },
-    () => null,
-  );
-  const free: AcCircuit[] = [];
-  for (const c of runs) {
-    const at = (c.way ?? 0) - 1;
-    if (at >= 0 && rows[at] === null) rows[at] = c;
-    else free.push(c);
-  }
-  for (const c of free) {
-    const at = rows.indexOf(null);
-    if (at < 0) rows.push(c);
-    else rows[at] = c;
-  }
-  return rows;
-}
 
 function legOf(design: Design, c: AcCircuit): string {
   if (design.boat.acRegion !== '120/240 V') return '';
@@ -109,7 +90,7 @@ function lampsOf(design: Design, panel: AcPanel, feeders: readonly AcCircuit[]):
 export function acPanelSchedule(design: Design, results: readonly AcCircuitResult[], panel: AcPanel): AcPanelSchedule {
   const feeders = design.acCircuits.filter((c) => c.to?.kind === 'panel' && c.to.id === panel.id);
   const own = design.acCircuits.filter((c) => c.from.kind === 'panel' && c.from.id === panel.id);
-  const ways = placed(panel, own).map((c, i): AcWay => {
+  const ways = placed(panel.ways ?? Math.max(0, ...own.map((c) => c.way ?? 0)), own).map((c, i): AcWay => {
     const r = results.find((x) => x.id === c?.id);
     const served = design.acLoads.filter((l) => c?.loadIds.includes(l.id));
     return {

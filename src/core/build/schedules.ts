@@ -2,7 +2,7 @@
 import { servingOf } from '../topology';
 import type { CircuitResult } from '../circuit';
 import { conductorOhm } from '../conductor';
-import { type Circuit, type Design, type Panel, rowOf } from '../design';
+import { type Design, type Panel, rowOf } from '../design';
 import { choiceName, sizeName } from '../quantity';
 import { conditionOf, findConductor, findFamily, INLINE } from '../rules';
 
@@ -33,10 +33,10 @@ export interface PanelSchedule {
   readonly limitedBy: string;
 }
 
-/** Circuits of a panel in the order of their ways: those with a way of their own first where they ask to be, the rest fill what is free. */
-function placed(panel: Panel, circuits: readonly Circuit[]): (Circuit | null)[] {
-  const rows: (Circuit | null)[] = Array.from({ length: Math.max(panel.ways, circuits.length) }, () => null);
-  const loose: Circuit[] = [];
+/** Rows of a panel in the order of its ways: those with a way of their own first where they ask to be, the rest fill what is free. */
+export function placed<T extends { readonly way: number | null }>(ways: number, circuits: readonly T[]): (T | null)[] {
+  const rows: (T | null)[] = Array.from({ length: Math.max(ways, circuits.length) }, () => null);
+  const loose: T[] = [];
   for (const c of circuits) {
     const at = (c.way ?? 0) - 1;
     if (at >= 0 && at < rows.length && rows[at] === null) rows[at] = c;
@@ -51,7 +51,7 @@ export function panelSchedule(design: Design, results: readonly CircuitResult[],
   const resultOf = new Map(results.map((r) => [r.id, r]));
   const feederRow = servingOf(design.circuits).panels.get(panel.id);
   const feeder = feederRow && resultOf.get(feederRow.id);
-  const ways = placed(panel, own).map((c, i): Way => {
+  const ways = placed(panel.ways, own).map((c, i): Way => {
     const result = c && resultOf.get(c.id);
     const device = result?.own.protection;
     return {

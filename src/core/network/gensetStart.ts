@@ -11,7 +11,8 @@ export interface GensetStart {
   readonly typical: boolean;
   readonly bankId: string | null;
   readonly bankName: string;
-  /** Volts at the starter as it turns; NaN without a battery. */
+  /** Volts at the posts of its battery, and at the starter, as it turns; NaN without a battery. */
+  readonly postsV: number;
   readonly starterV: number;
   /** At the control coil, V: before anything turns, with the heater plugs on; while its own starter turns; while the engine's does. */
   readonly atRestV: number;
@@ -58,7 +59,7 @@ export function gensetStart(design: Design, analysed: Analysed, source: AcSource
   const engine = asked({ cranking: true });
   const [atRestV = NaN, turningV = NaN, engineV = NaN] = [rest, own, engine].map((a) => at(a)?.volts);
   if (Number.isNaN(atRestV)) return null;
-  const posts = own.loads.find((l) => l.id === STARTER)?.volts ?? NaN;
+  const postsV = own.loads.find((l) => l.id === STARTER)?.volts ?? NaN;
   const made = madeForV(coil.nominalV);
   const pullInV = coil.minV ?? PULL_IN_PART * made;
   const holdInV = g.holdInV ?? HOLD_IN_PART * made;
@@ -68,7 +69,8 @@ export function gensetStart(design: Design, analysed: Analysed, source: AcSource
     typical: g.starter?.amps == null,
     bankId: bank?.id ?? null,
     bankName: bank?.name ?? '',
-    starterV: posts - starterA * (g.starter ? g.starter.pathMohm / 1000 : PATH_OHM),
+    postsV,
+    starterV: postsV - starterA * (g.starter ? g.starter.pathMohm / 1000 : PATH_OHM),
     atRestV,
     turningV,
     engineV,

@@ -72,15 +72,20 @@ const BONDS: readonly AcRule[] = [
       hazard: 'stray current',
     },
     (state, origin) => {
-      const ashore = origin.bonds.some((b) => b.kind === 'ashore');
-      const aboard = origin.bonds.length - (ashore ? 1 : 0);
+      const ashore = origin.bonds.filter((b) => b.kind === 'ashore').length;
+      const aboard = origin.bonds.length - ashore;
       return {
         title:
-          ashore && aboard <= 1 ? 'has a neutral–earth bond aboard beside that ashore' : `has ${origin.bonds.length} neutral–earth bonds`,
+          aboard === 0
+            ? 'is joined by its neutral to another lead ashore'
+            : ashore > 0 && aboard === 1
+              ? 'has a neutral–earth bond aboard beside that ashore'
+              : `has ${origin.bonds.length} neutral–earth bonds`,
         why: `With ${state.name} neutral and earth are joined at ${origin.bonds.map((b) => b.at).join(' and ')}. There may be one: neutral current then runs in the earth, through the boat’s metal and the water.`,
-        todo: ashore
-          ? 'Take the link out, or have the transfer open the neutral too: then nothing aboard is joined to the lead while another source feeds.'
-          : 'Leave the one at the source.',
+        todo:
+          ashore > 0
+            ? 'Take the link out, or have the transfer open the neutral too: then nothing aboard is joined to the lead while another source feeds.'
+            : 'Leave the one at the source.',
       };
     },
     (design) => {
