@@ -1,6 +1,6 @@
 /** What the AC side leaves for charging, and what an inverter's appliances draw from its bank (docs/methods.md, M12, energy). */
 import { chargerAcA } from '../charging';
-import { type AcLoad, type AcSource, type Living, type Load, type Source, type Span, partsRead, rowOf } from '../design';
+import { type AcLoad, type AcSource, type Living, type Load, machineOfOutput, type Source, type Span, partsRead, rowOf } from '../design';
 import { spanH, spansOf } from '../demand';
 import { rowsOn, vaOf } from './consumers';
 import { type AcSupplyParts, DAY_LOAD_READS, type DayLoadParts } from './parts';
@@ -35,7 +35,8 @@ export function appliancesA(design: AcSupplyParts, living: Living, source: AcSou
  * Amps AC a charger may take in a span: what is typed there, and no more than the inlet or the generator leaves beside the appliances on it;
  * several chargers share in proportion. Infinity: no limit is known.
  */
-export function acFor(design: AcSupplyParts, living: Living, span: Span, charger: Source): number {
+export function acFor(design: AcSupplyParts, living: Living, span: Span, output: Source): number {
+  const charger = machineOfOutput(design.sources, output);
   const typed = span.level > 0 ? span.level : Infinity;
   const source = sourceOf(design, span);
   if (!source || spanH(span) <= 0) return typed;
@@ -43,7 +44,7 @@ export function acFor(design: AcSupplyParts, living: Living, span: Span, charger
   const limit = limitOf(design, source, null);
   const most = Math.min(limit.amps, limit.kva === null ? Infinity : (1000 * limit.kva) / (volts * limit.legs));
   const left = Math.max(0, most - appliancesA(design, living, source));
-  const chargers = design.sources.filter((s) => s.kind === 'shore charger');
+  const chargers = design.sources.filter((s) => s.kind === 'shore charger' && s.outputOf === null);
   const all = chargers.reduce((sum, s) => sum + chargerAcA(design, s), 0);
   const own = chargerAcA(design, charger);
   return Math.min(typed, all > left && own > 0 && chargers.includes(charger) ? (left * own) / all : left);

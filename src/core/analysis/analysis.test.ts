@@ -107,6 +107,15 @@ test("the maker's table rules up to its length, and beyond it is continued at eq
   expect(far.map((f) => f.id)).toContain('maker-silent:c-x');
 });
 
+test('a size another test asks for bears its own short, where a thinner one bore a smaller one', () => {
+  // 18 AWG holds the short at the far end of 19 m to what it bears for long; 14 AWG, asked for by 30 A, lets through what it does not bear.
+  const { ladder, state } = circuitX(
+    withLoad(bareBoat('awg', 24), { rating: 0, surgeA: null, makerFuseA: 40, placeId: 'fore' }, 19.27),
+  ).own;
+  expect([ladder.chosen.size, ladder.governs, state.failing]).toEqual(['12', 'fault', []]);
+  expect(ladder.rungs.find((r) => r.id === 'protection')?.smallest).toBe('14');
+});
+
 test('a panel that feeds itself is a finding, not a hang', () => {
   const base = bareBoat('awg');
   const design: Design = {

@@ -1,4 +1,4 @@
-import { type Bank, blankSource, type Design } from '../design';
+import { type Bank, blankSource, type Design, UNKNOWN_SOCKET } from '../design';
 import { bareBoat, withLoad } from '../design/testing';
 import { joinedBy } from '../energy';
 import { analyse } from './analysis';
@@ -73,7 +73,7 @@ describe('a socket that a source may feed', () => {
     const d = withLoad(bareBoat('metric'), { ratingBy: 'A', rating: 5, behaviour: 'current', kind: 'socket', hours: { anchor: 1 } }, 3);
     const fed = {
       ...d,
-      loads: d.loads.map((l) => ({ ...l, socket: { inA: 25, contactsA: 30, liveHalf: 'socket' as const, oneWay: true } })),
+      loads: d.loads.map((l) => ({ ...l, socket: { ...UNKNOWN_SOCKET, inA: 25, contactsA: 30 } })),
     };
     const of = (x: Design) => analyse(x).circuits.find((c) => c.id === 'c-x');
     expect(of(d)?.workingA).toBe(5);

@@ -1,7 +1,7 @@
 /** Settings laid side by side: every source against its battery's maker and its BMS (docs/methods.md, M13). */
 import { round3 } from '../quantity';
 import { bankTempC, cellsOf, chemistryOf, oddSlope, slopePerCell, tailA } from '../bank';
-import { type Bank, type Design, type Source, rowOf } from '../design';
+import { type Bank, type Design, outputA, type Source, rowOf } from '../design';
 import { compensatedV } from './compensation';
 import { senseDropV, type SmallLeadParts } from './smallLeads';
 
@@ -175,13 +175,14 @@ function settingsRow(design: SettingsParts, source: Source, bank: Bank): Setting
     r.sensor === 'on the bank' ? null : { sensor: 'on the bank' },
   );
   const most = bank.sheet.maxChargeA ?? chemistry.maxChargeC * bank.blockAh * bank.strings;
-  const all = design.sources.filter((s) => s.bankId === bank.id).reduce((sum, s) => sum + s.ratedA, 0);
+  const all = design.sources.filter((s) => s.bankId === bank.id).reduce((sum, s) => sum + outputA(s), 0);
+  const own = outputA(source);
   add(
     'largest current',
-    `${source.ratedA} A, ${all} A all sources`,
+    `${own} A, ${all} A all sources`,
     `${most.toFixed(0)} A at most`,
-    source.ratedA > most + 1e-9 ? 'fix' : all > most + 1e-9 ? 'note' : 'right',
-    source.ratedA > most + 1e-9
+    own > most + 1e-9 ? 'fix' : all > most + 1e-9 ? 'note' : 'right',
+    own > most + 1e-9
       ? `limit this source to ${most.toFixed(0)} A`
       : all > most + 1e-9
         ? `together they may give ${all} A: limit some of them${bank.bms ? ', or let the BMS ask for what it wants' : ''}`

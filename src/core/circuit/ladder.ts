@@ -117,7 +117,7 @@ export function passes(b: CircuitTrial, id: CriterionId, t: SizeTrial): boolean 
 }
 
 /**
- * First single size that passes: every test is monotone in the area, so halving finds it.
+ * First single size that passes: every test but the short's is monotone in the area, so halving finds it.
  * @param guess where it was last time: two trials tell whether it still is.
  */
 function smallestSingle(b: CircuitTrial, id: CriterionId, guess?: number): number {
@@ -134,6 +134,18 @@ function smallestSingle(b: CircuitTrial, id: CriterionId, guess?: number): numbe
     else low = mid + 1;
   }
   return low;
+}
+
+/**
+ * The first size from one on that bears its own short. A thin conductor may bear what it holds small by its own resistance, and a thicker one, asked
+ * for by another test, may not.
+ */
+function bearsFrom(b: CircuitTrial, from: number): number {
+  const { length } = CONDUCTORS[b.input.school];
+  if (!applicable(b, 'fault')) return from;
+  let at = from;
+  while (at < length && !passes(b, 'fault', singleTrial(b, at))) at++;
+  return at;
 }
 
 /** Pairs and triples of 1/0 or 50 mm2 and up, by copper. */
@@ -284,7 +296,11 @@ export function ladder(b: CircuitTrial, before?: Ladder): Ladder {
     const advisory = id === 'terminals' && !house.upsizeForTerminals;
     const rung = before?.rungs.find((r) => r.id === id);
     const was = rung && placeOf(b, rung);
-    const at = !applies ? -1 : was !== undefined && !DRIFTING.has(id) ? was : smallestSingle(b, id, was);
+    const at = !applies
+      ? -1
+      : was !== undefined && !DRIFTING.has(id) && id !== 'fault'
+        ? was
+        : smallestSingle(b, id, id === 'fault' ? undefined : was);
     return { id, applies, advisory, at };
   });
   // What a light load's drop may ask for: a few sizes more than everything else does. Beyond that copper is no cure.
@@ -293,10 +309,12 @@ export function ladder(b: CircuitTrial, before?: Ladder): Ladder {
   const mostFor = (id: CriterionId): number => (light && DRIFTING.has(id) ? others + MOST_STEPS : Infinity);
   const counting = steps.filter((s) => s.applies && !s.advisory).map((s) => ({ ...s, at: Math.min(s.at, mostFor(s.id)) }));
   const together = circuit.together?.school === school ? sizes.findIndex((c) => c.size === circuit.together?.size) : -1;
-  const own = Math.max(0, ...counting.map((s) => s.at));
-  const need = Math.max(own, together);
+  const least = Math.max(0, ...counting.map((s) => s.at));
+  const own = bearsFrom(b, least);
+  const need = bearsFrom(b, Math.max(own, together));
   // What is chosen together is chosen for the drop of what lies behind it.
-  const governs = counting.find((s) => s.at === need)?.id ?? (together === need ? 'drop' : 'mechanical');
+  const governs =
+    need > Math.max(least, together) ? 'fault' : (counting.find((s) => s.at === need)?.id ?? (together === need ? 'drop' : 'mechanical'));
   let proposed: SizeChoice | null = null;
   const single = sizes[need];
   if (single) proposed = { school, size: single.size, legs: 1 };
@@ -327,7 +345,7 @@ export function ladder(b: CircuitTrial, before?: Ladder): Ladder {
     rungs: steps.map((s) => ({
       id: s.id,
       applies: s.applies,
-      smallest: s.applies ? (sizes[s.at]?.size ?? null) : null,
+      smallest: s.applies ? (sizes[s.id === governs && s.id === 'fault' ? need : s.at]?.size ?? null) : null,
       governs: s.id === governs && s.applies && need === own,
       advisory: s.advisory,
       chosenPasses: !s.applies || passes(b, s.id, tried),

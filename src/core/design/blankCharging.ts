@@ -89,6 +89,7 @@ export function blankSource(id: string, kind: Source['kind'], systemV: number, b
     joinId: null,
     fromBankId: null,
     insteadOfId: null,
+    outputOf: null,
     loadId: null,
     placeId: null,
     ratedA,
@@ -113,7 +114,7 @@ export function blankSource(id: string, kind: Source['kind'], systemV: number, b
             fit: FIT,
           }
         : null,
-    charger: kind === 'shore charger' || kind === 'portable' ? { efficiency: 0.87, powerFactor: 0.95, outputs: 1 } : null,
+    charger: kind === 'shore charger' || kind === 'portable' ? { efficiency: 0.87, powerFactor: 0.95, outputs: 1, firstA: null } : null,
     dcdc: kind === 'DC–DC' ? { efficiency: 0.92, startV: 13.3 * (fromV / 12), stopV: 12.8 * (fromV / 12), isolated: false } : null,
     solar:
       kind === 'solar'

@@ -82,7 +82,14 @@ const AlternatorSchema = v.object({
   fit: FitSchema,
 });
 
-const ChargerSchema = v.object({ efficiency: between(0.3, 1), powerFactor: between(0.3, 1), outputs: whole(1, 6) });
+const ChargerSchema = v.object({
+  efficiency: between(0.3, 1),
+  powerFactor: between(0.3, 1),
+  /** Terminals it has for batteries. */
+  outputs: whole(1, 6),
+  /** The most its first output gives alone, A; null: all it gives. */
+  firstA: later(optional(0, 2000), null),
+});
 const DcdcSchema = v.object({
   efficiency: between(0.3, 1),
   startV: volts,
@@ -130,6 +137,8 @@ export const SourceSchema = v.object({
   ratedA: between(0, 2000),
   /** The source it may take the place of: a candidate is compared with it, and never counted beside it. null: it is aboard. */
   insteadOfId: later(v.nullable(id), null),
+  /** The charger this is another output of; null: a machine of its own. Its rated amps are the most this output gives. */
+  outputOf: later(v.nullable(id), null),
   /** Output path, out and back; null: 5 mohm, typical. */
   pathMohm: optional(0, 1000),
   regulator: RegulatorSchema,

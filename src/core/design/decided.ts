@@ -1,4 +1,5 @@
 /** A boat as she was found, and as she will be. */
+import { machineOfOutput } from './outputs';
 import { rowOf } from './rowOf';
 import type { Circuit, Design, Source } from './schema';
 
@@ -19,7 +20,9 @@ const aboard = new WeakMap<Design['sources'], Design['sources']>();
 export function sourcesAboard(sources: Design['sources']): Design['sources'] {
   const known = aboard.get(sources);
   if (known) return known;
-  const kept = sources.some((s) => s.insteadOfId !== null) ? sources.filter((s) => !isCandidate(sources, s)) : sources;
+  const kept = sources.some((s) => s.insteadOfId !== null)
+    ? sources.filter((s) => !isCandidate(sources, s) && !isCandidate(sources, machineOfOutput(sources, s)))
+    : sources;
   aboard.set(sources, kept);
   return kept;
 }

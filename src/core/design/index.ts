@@ -47,6 +47,7 @@ export {
   WHENS,
 } from './charging';
 export { asDecided, asFoundDesign, sourcesAboard } from './decided';
+export { anotherOutput, furtherOutputs, machineOfOutput, outputA } from './outputs';
 export { type Delta, deltaOf, listDelta, type ListDelta, withDelta, withListDelta } from './delta';
 export { addOp, applyEdit, type Conflict, dropOp, dropOps, type Edit, EditSchema, inverseOps, type Op, setOp, valueAt } from './edit';
 export {

@@ -4,8 +4,10 @@ import { blankSource } from './blankCharging';
 import { applyEdit, type Op, setOp } from './edit';
 import { addAcSourceOps, addLoadsOps, addSourceOps, andTheirRows, machineOf, ofWholeMachines, removeMachines } from './machineRows';
 import { untiedChargers, untiedInverters, untiedSources } from './machines';
+import { sourcesAboard } from './decided';
 import { idsFor } from './operations';
-import type { Design } from './schema';
+import { anotherOutput, outputA } from './outputs';
+import type { Design, Source } from './schema';
 import { bareBoat } from './testing';
 
 const after = (d: Design, ops: readonly (Op | undefined)[]): Design => {
@@ -93,5 +95,30 @@ describe('a machine is one thing', () => {
       const gone = after(d, removeMachines(d, list, [d[list][0]?.id ?? '']));
       expect([gone.loads, gone.sources, gone.acLoads]).toEqual([[], [], []]);
     }
+  });
+});
+
+describe('the outputs of a charger', () => {
+  const d0 = fromList(bareBoat('metric'), 'Shore charger');
+  const [machine] = d0.sources as [Source];
+  const d: Design = { ...d0, sources: [machine, anotherOutput(machine, 'out2', 2, null)] };
+
+  it('go with it, and it does not go with them', () => {
+    expect(after(d, removeMachines(d, 'sources', ['out2'])).sources.map((s) => s.id)).toEqual([machine.id]);
+    const gone = after(d, removeMachines(d, 'sources', [machine.id]));
+    expect([gone.sources, gone.loads, gone.acLoads]).toEqual([[], [], []]);
+  });
+  it('move with it', () => {
+    const moved = after(d, ofWholeMachines(d, [setOp(d, ['sources', machine.id, 'placeId'], 'bow') as Op]));
+    expect(moved.sources.map((s) => s.placeId)).toEqual(['bow', 'bow']);
+  });
+  it('are not aboard where it is a candidate', () => {
+    const other = { ...machine, id: 'other', loadId: null };
+    const sources = [{ ...machine, insteadOfId: 'other' }, d.sources[1] as Source, other];
+    expect(sourcesAboard(sources).map((s) => s.id)).toEqual(['other']);
+  });
+  it('have its figures, neither its mass nor its price', () => {
+    const priced = anotherOutput({ ...machine, massKg: 3, price: 400 }, 'out3', 3, 'house');
+    expect([priced.massKg, priced.price, priced.bankId, outputA(priced)]).toEqual([null, null, 'house', machine.ratedA]);
   });
 });

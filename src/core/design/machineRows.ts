@@ -7,6 +7,7 @@ import { blankSource } from './blankCharging';
 import { addOp, dropOps, type Op, setOp } from './edit';
 import { kindOf } from './loadKind';
 import { untiedSources } from './machines';
+import { furtherOutputs } from './outputs';
 import { removeAcLoads, removeLoads, removeSource } from './operations';
 import { rowOf } from './rowOf';
 import type { AcLoad, AcSource, Boat, Design, Load, Source } from './schema';
@@ -25,6 +26,8 @@ function beside(design: Rows, { list, id }: MachineRow): MachineRow[] {
   if (list === 'sources')
     return [
       ...row('loads', rowOf(design.sources, id)?.loadId),
+      // Its further outputs go with it, and it not with them.
+      ...furtherOutputs(design.sources, id).map((s): MachineRow => ({ list: 'sources', id: s.id })),
       ...design.acLoads.flatMap((l) => (l.chargerId === id ? row('acLoads', l.id) : [])),
       ...design.acSources.flatMap((s) => (s.inverter?.chargerId === id ? row('acSources', s.id) : [])),
     ];

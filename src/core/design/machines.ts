@@ -16,6 +16,7 @@ export const untiedSources = ({ loads, sources, leads }: Parts & Pick<Design, 'l
   sources.filter(
     (s) =>
       s.insteadOfId === null &&
+      s.outputOf === null &&
       s.pathMohm === null &&
       rowOf(loads, s.loadId) === undefined &&
       !leads.some((l) => [l.from, l.to].some((e) => e.kind === 'source' && e.id === s.id)),

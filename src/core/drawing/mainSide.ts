@@ -1,5 +1,5 @@
 /** Sources, what joins the banks, bars and leads on the line drawing. */
-import { type BatteryCableEnd, type Source, rowOf, sideOfTie } from '../design';
+import { type BatteryCableEnd, outputA, type Source, rowOf, sideOfTie } from '../design';
 import { barNode, caseNode, endNode, tieSide, sourcePost } from '../topology';
 import { round3, show, sizeName } from '../quantity';
 import { type Pen, said, symbolsOf } from './pen';
@@ -16,7 +16,7 @@ export function drawSources(pen: Pen): void {
   for (const s of design.sources) {
     if (s.loadId !== null && design.circuits.some((c) => c.taps.some((t) => t.serves.id === s.loadId))) continue;
     const about = { kind: 'source', id: s.id } as const;
-    pen.put(`source ${s.id}`, sourceSymbol(s), s.name, `${round3(s.ratedA)} A`, about);
+    pen.put(`source ${s.id}`, sourceSymbol(s), s.name, `${round3(outputA(s))} A`, about);
     const node = sourcePost(s.id, '+');
     const mohm = s.pathMohm ?? analysis.paths[s.id];
     const over = mohm === undefined ? 'run not entered' : `${round3(mohm)} milliohm out and back`;

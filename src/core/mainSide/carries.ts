@@ -2,7 +2,7 @@
 import type { CircuitResult } from '../circuit';
 import { dcdcInputA } from '../charging';
 import { round3 } from '../quantity';
-import { type BatteryCable, type BatteryCableEnd, rowOf, sideOfTie, startBankOf } from '../design';
+import { type BatteryCable, type BatteryCableEnd, outputA, rowOf, sideOfTie, startBankOf } from '../design';
 import { returnBar } from '../topology';
 import type { LeadParts } from './parts';
 
@@ -39,7 +39,7 @@ const charged = (design: LeadParts, bankId: string): number =>
   sum(
     design.sources
       .filter((s) => s.bankId === bankId || (s.bankId === null && rowOf(design.joins, s.joinId)?.firstId === bankId))
-      .map((s) => s.ratedA),
+      .map(outputA),
   );
 
 /** All that circuits from the posts of a bank ask for at work. */
@@ -57,7 +57,7 @@ export function carries(design: LeadParts, circuits: readonly CircuitResult[], l
   for (const end of ends(lead)) {
     if (end.kind === 'source') {
       const source = rowOf(design.sources, end.id);
-      if (source) return lasts(source.ratedA, `${source.name}, rated`);
+      if (source) return lasts(lead.rail === 'negative' ? source.ratedA : outputA(source), `${source.name}, rated`);
     }
     if (end.kind === 'source input') {
       const source = rowOf(design.sources, end.id);

@@ -35,7 +35,9 @@ export function ledOhm(design: Pick<Design, 'bars' | 'joins' | 'leads'>, source:
     batteryCablesBetween(design, rail === '+' ? 'positive' : 'negative', bankPost(source.bankId ?? '', rail), end);
   const block = design.bars.find((b) => b.kind === 'engine');
   const out = between('+', sourcePost(source.id, '+'));
-  const back = between('-', sourcePost(source.id, '-')) ?? (source.kind === 'alternator' && block ? between('-', barNode(block.id)) : null);
+  const back =
+    between('-', sourcePost(source.outputOf ?? source.id, '-')) ??
+    (source.kind === 'alternator' && block ? between('-', barNode(block.id)) : null);
   return out && back ? [...out, ...back].reduce((sum, i) => sum + (leads[i]?.copperOhm ?? 0) + (leads[i]?.inlineOhm ?? 0), 0) : 0;
 }
 

@@ -1,6 +1,6 @@
 /** The largest fault at each bank's posts with everything that can be paralleled and all that charges (docs/methods.md, M7). */
 import { conductorOhm } from '../conductor';
-import { sideOfTie } from '../design';
+import { outputA, sideOfTie } from '../design';
 import { bankPost, endNode, tieSide } from '../topology';
 import type { PostFaultParts } from './parts';
 import { batteryCableResult } from './sizing';
@@ -53,7 +53,7 @@ export function withPostFaults(parts: PostFaultParts, banks: readonly BankSource
         (s) =>
           s.bankId === bank.bankId || joins.some((j) => j.id === s.joinId && (j.firstId === bank.bankId || j.secondId === bank.bankId)),
       )
-      .reduce((sum, s) => sum + s.ratedA, 0);
+      .reduce((sum, s) => sum + outputA(s), 0);
     if (others < 1 && charging === 0) return bank;
     const by = [
       others < 1 ? '' : `${Math.round(others)} A from what can be paralleled with it`,

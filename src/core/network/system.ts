@@ -307,10 +307,11 @@ interface Ends {
 function ownEnds(design: Design, s: Source, ends: ReadonlyMap<string, Ends>): Ends | undefined {
   const run = s.loadId === null ? undefined : ends.get(s.loadId);
   if (run) return run;
-  const has = (rail: 'positive' | 'negative') =>
-    design.leads.some((l) => l.rail === rail && [l.from, l.to].some((e) => e.kind === 'source' && e.id === s.id));
+  const has = (rail: 'positive' | 'negative', id = s.id) =>
+    design.leads.some((l) => l.rail === rail && [l.from, l.to].some((e) => e.kind === 'source' && e.id === id));
+  const machineId = s.outputOf ?? s.id;
   if (!has('positive')) return undefined;
-  if (has('negative')) return { plus: sourcePost(s.id, '+'), minus: sourcePost(s.id, '-') };
+  if (has('negative', machineId)) return { plus: sourcePost(s.id, '+'), minus: sourcePost(machineId, '-') };
   // An alternator returns through the block it is bolted to.
   const block = s.kind === 'alternator' ? design.bars.find((b) => b.kind === 'engine') : undefined;
   return block && { plus: sourcePost(s.id, '+'), minus: barNode(block.id) };

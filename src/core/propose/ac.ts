@@ -66,7 +66,9 @@ function shoreAt(design: Design, id: string, placeId: string | null): AcSource {
 /** Shore chargers stand among the appliances: dropped last but one, and turned down first. */
 function chargersAsLoads(design: Design, freshId: (prefix: string) => string): AcLoad[] {
   const there = new Set(design.acLoads.map((l) => l.chargerId));
-  return design.sources.filter((s) => s.kind === 'shore charger' && !there.has(s.id)).map((s) => chargerRow(s, freshId('al')));
+  return design.sources
+    .filter((s) => s.kind === 'shore charger' && s.outputOf === null && !there.has(s.id))
+    .map((s) => chargerRow(s, freshId('al')));
 }
 
 /** A main panel for what comes from ashore and the generator; one for what the inverter carries too. */

@@ -1,5 +1,6 @@
 /** Circuits for loads that have none: which share a way, in what order they are tapped, and what feeds the panels. A person regroups them. */
 import {
+  type Bank,
   blankCircuit,
   blankDevice,
   blankPanel,
@@ -13,19 +14,16 @@ import {
 } from '../design';
 import { isCharging } from '../demand';
 import { isAloft, loadPoint, mastFoot, panelPoint, pathM, placePoint } from '../topology';
+import { bankFor, HEAVY_A, ratedAmps as amps, smallElectronics } from './livesOn';
 
 export interface Proposal {
   readonly panels: readonly Panel[];
   readonly circuits: readonly Circuit[];
 }
 
-/** A load of this many amps, or more, goes to the main bus with protection of its own. */
-const HEAVY_A = 30;
 /** Loads share a way up to this sum, A, and this many. */
 const SHARED_A = 10;
 const SHARED_LOADS = 8;
-
-const amps = (load: Load): number => (load.ratingBy === 'A' ? load.rating : load.rating / load.nominalV) * load.quantity;
 
 /** May this load share its way? Pumps, refrigeration, electronics of consequence and makers' own fuses want their own. */
 const shares = (load: Load): boolean =>
@@ -37,7 +35,13 @@ const shares = (load: Load): boolean =>
 /** Of the break at the foot of a mast: the next rating of what is made that bears a quarter more than flows, A. */
 const PLUG_A = [5, 10, 16, 25, 50] as const;
 
+/** Ways of the fuse blocks that are made. */
+const BLOCK_WAYS = [4, 6, 8, 10, 12] as const;
+
 const ISOLATOR_A = [50, 100, 150, 200, 300, 450, 600] as const;
+
+/** What hangs on a bus or a bank has no panel's breaker. */
+const switched = ({ supply }: Load): Circuit['supply'] => (supply === 'panel breaker' ? 'house switch' : supply);
 
 /** Loads in the order a cable would meet them: nearest to the last first. */
 function chain(design: Design, start: Point, loads: readonly Load[]): Load[] {
@@ -63,8 +67,9 @@ function chain(design: Design, start: Point, loads: readonly Load[]): Load[] {
 export function proposeCircuits(design: Design, freshId: (prefix: string) => string): Proposal {
   const onCircuit = new Set(design.circuits.flatMap((c) => c.taps.flatMap((t) => (t.serves.kind === 'load' ? [t.serves.id] : []))));
   const loose = design.loads.filter((l) => !onCircuit.has(l.id));
-  const bank = design.banks[0];
-  if (!bank || loose.length === 0) return { panels: [], circuits: [] };
+  const house = design.banks.find((b) => b.job === 'house') ?? design.banks[0];
+  if (!house || loose.length === 0) return { panels: [], circuits: [] };
+  const bankOf = (load: Load): Bank => bankFor(design, load) ?? house;
   const panels: Panel[] = [];
   const circuits: Circuit[] = [];
   let no = design.circuits.reduce((most, c) => Math.max(most, Number.parseInt(c.no, 10) || 0), 0);
@@ -82,33 +87,43 @@ export function proposeCircuits(design: Design, freshId: (prefix: string) => str
     });
   };
   const all = () => [...design.panels, ...panels];
-  /** The bus of a supply class; made beside the bank when the vessel has none. */
-  const busFor = (live: boolean): Panel => {
+  /** Fuse blocks behind a panel's way: nothing else is hung on them. */
+  const blocks = new Set<string>();
+  /** The bank a panel hangs on in the end; null: none, or it feeds itself. */
+  const rootOf = (panelId: string, seen: ReadonlySet<string> = new Set()): string | null => {
+    const from = seen.has(panelId) ? undefined : fedBy(panelId)?.from;
+    if (!from) return null;
+    return from.kind === 'bank' ? from.id : rootOf(from.id, new Set([...seen, panelId]));
+  };
+  /** The bus of a bank and a supply class; made beside the bank when the vessel has none. */
+  const busFor = (bank: Bank, live: boolean): Panel => {
     const isLive = (p: Panel) =>
       fedBy(p.id)?.supply === 'always live' && (fedBy(p.id)?.devices.every((d) => d.kind !== 'battery switch') ?? false);
-    const known = all().find((p) => p.kind === 'bus' && fedBy(p.id) && isLive(p) === live);
+    const known = all().find((p) => p.kind === 'bus' && rootOf(p.id) === bank.id && isLive(p) === live);
     if (known) return known;
-    const bus = blankPanel(freshId('p'), live ? 'Always-live bus' : 'Main bus', 'bus', bank.placeId);
+    const whose = bank.id === house.id ? '' : `${bank.name} `;
+    const titled = (name: string) => (whose ? whose + name.toLowerCase() : name);
+    const bus = blankPanel(freshId('p'), titled(live ? 'Always-live bus' : 'Main bus'), 'bus', bank.placeId);
     panels.push(bus);
     feed(
       bus,
       { kind: 'bank', id: bank.id },
       live ? 'always live' : 'house switch',
-      live ? 'Always-live feed' : 'Main',
+      titled(live ? 'Always-live feed' : 'Main'),
       live ? [] : [blankDevice('switch', 'battery switch')],
     );
     return bus;
   };
   const spare = (p: Panel) =>
     p.ways - [...design.circuits, ...circuits].filter((c) => c.from.kind === 'panel' && c.from.id === p.id).length;
-  const panelFor = (near: Point): Panel => {
-    const open = all().filter((p) => p.kind === 'panel' && spare(p) > 0);
+  const panelFor = (bank: Bank, near: Point): Panel => {
+    const open = all().filter((p) => p.kind === 'panel' && !blocks.has(p.id) && spare(p) > 0 && (rootOf(p.id) ?? bank.id) === bank.id);
     const nearest = open.reduce<Panel | null>(
       (best, p) => (best && pathM(panelPoint(design, best), near, 0) <= pathM(panelPoint(design, p), near, 0) ? best : p),
       null,
     );
     if (nearest) {
-      if (!fedBy(nearest.id)) feed(nearest, { kind: 'panel', id: busFor(false).id }, 'house switch', `${nearest.name} feeder`);
+      if (!fedBy(nearest.id)) feed(nearest, { kind: 'panel', id: busFor(bank, false).id }, 'house switch', `${nearest.name} feeder`);
       return nearest;
     }
     const chart = rowOf(design.places, 'chart') ?? design.places.find((p) => !p.wet && !p.engineSpace);
@@ -120,7 +135,7 @@ export function proposeCircuits(design: Design, freshId: (prefix: string) => str
       maxTotalA: 100,
     };
     panels.push(panel);
-    feed(panel, { kind: 'panel', id: busFor(false).id }, 'house switch', `${panel.name} feeder`);
+    feed(panel, { kind: 'panel', id: busFor(bank, false).id }, 'house switch', `${panel.name} feeder`);
     return panel;
   };
   const placeOf = (load: Load) => rowOf(design.places, load.placeId);
@@ -148,14 +163,21 @@ export function proposeCircuits(design: Design, freshId: (prefix: string) => str
   };
   const add = (panel: Panel, supply: Circuit['supply'], name: string, loads: readonly Load[]) =>
     addFrom({ kind: 'panel', id: panel.id }, panelPoint(design, panel), supply, name, loads);
-  const addFrom = (from: Circuit['from'], start: Point, supply: Circuit['supply'], name: string, loads: readonly Load[]) => {
+  const addFrom = (
+    from: Circuit['from'],
+    start: Point,
+    supply: Circuit['supply'],
+    name: string,
+    loads: readonly Load[],
+    devices: Circuit['devices'] = [],
+  ) => {
     const id = freshId('c');
     const ordered = chain(design, start, loads);
     circuits.push({
       ...blankCircuit(id, nextNo(), name, from),
       supply,
       stepDown: true,
-      devices: [...disconnectOf(ordered, supply), ...breakAtFoot(ordered)],
+      devices: [...devices, ...disconnectOf(ordered, supply), ...breakAtFoot(ordered)],
       taps: ordered.map((load, i) => ({
         id: `${id}-${i + 1}`,
         parent: i === 0 ? null : `${id}-${i}`,
@@ -165,22 +187,60 @@ export function proposeCircuits(design: Design, freshId: (prefix: string) => str
     });
   };
 
+  /** Small electronics of one panel behind one of its breakers: a block with a small fuse for each, as their makers ask. */
+  const block = (bank: Bank, loads: readonly Load[]) => {
+    const [first] = loads;
+    if (!first) return;
+    const behind = panelFor(bank, loadPoint(design, first));
+    const name = uniqueName('Electronics block');
+    const fuses: Panel = {
+      ...blankPanel(freshId('p'), name, 'panel', behind.placeId),
+      family: 'blade',
+      ways: BLOCK_WAYS.find((w) => w > loads.length) ?? loads.length + 1,
+      maxTotalA: 100,
+      maxWayA: 30,
+    };
+    panels.push(fuses);
+    blocks.add(fuses.id);
+    feed(fuses, { kind: 'panel', id: behind.id }, 'panel breaker', name);
+    for (const load of loads) add(fuses, load.supply, load.name, [load]);
+  };
+  const uniqueName = (name: string): string => {
+    const taken = new Set(all().map((p) => p.name));
+    let made = name;
+    for (let n = 2; taken.has(made); n++) made = `${name} ${n}`;
+    return made;
+  };
+
   const shared = new Map<string, Load[]>();
+  const small = smallElectronics(design, loose);
   for (const load of loose) {
+    const bank = bankOf(load);
+    if (small.some((of) => of.includes(load))) continue;
     // A heavy feed on the always-live bus would bring the bank's whole short to the small devices on it.
     if (load.supply === 'always live' && amps(load) >= HEAVY_A)
       addFrom({ kind: 'bank', id: bank.id }, placePoint(design, bank.placeId), 'always live', load.name, [load]);
-    else if (load.supply === 'always live') add(busFor(true), 'always live', load.name, [load]);
+    // A bank for one job feeds it through a switch of its own: no bus between them.
+    else if (bank.id !== house.id && amps(load) >= HEAVY_A)
+      addFrom(
+        { kind: 'bank', id: bank.id },
+        placePoint(design, bank.placeId),
+        switched(load),
+        load.name,
+        [load],
+        [{ ...blankDevice('switch', 'battery switch'), placeId: bank.placeId }],
+      );
+    else if (load.supply === 'always live') add(busFor(bank, true), 'always live', load.name, [load]);
     // What charges goes to the bus: through a panel's feeder it would share its volts with everything there.
-    else if (amps(load) >= HEAVY_A || isCharging(load))
-      add(busFor(false), load.supply === 'panel breaker' ? 'house switch' : load.supply, load.name, [load]);
-    else if (!shares(load)) add(panelFor(loadPoint(design, load)), load.supply, load.name, [load]);
+    else if (amps(load) >= HEAVY_A || isCharging(load)) add(busFor(bank, false), switched(load), load.name, [load]);
+    else if (!shares(load)) add(panelFor(bank, loadPoint(design, load)), load.supply, load.name, [load]);
     else {
       const half = loadPoint(design, load).x > design.boat.lengthM / 2 ? 'forward' : 'aft';
-      const key = `${load.group}:${load.supply}:${goesAloft(load) ? 'aloft' : half}`;
+      const key = `${load.group}:${load.supply}:${goesAloft(load) ? 'aloft' : half}:${bank.id}`;
       shared.set(key, [...(shared.get(key) ?? []), load]);
     }
   }
+  for (const of of small) block(bankOf(of[0] as Load), of);
   for (const [key, loads] of shared) {
     const [group = '', , half = ''] = key.split(':');
     const near = placePoint(design, loads[0]?.placeId ?? null);
@@ -188,7 +248,7 @@ export function proposeCircuits(design: Design, freshId: (prefix: string) => str
     let batch: Load[] = [];
     const flush = () => {
       const [first] = batch;
-      if (first) add(panelFor(near), first.supply, batch.length === 1 ? first.name : title, batch);
+      if (first) add(panelFor(bankOf(first), near), first.supply, batch.length === 1 ? first.name : title, batch);
       batch = [];
     };
     for (const load of loads) {

@@ -67,7 +67,7 @@ const sameEnd = (a: BatteryCableEnd, b: BatteryCableEnd): boolean => a.kind === 
 export function proposeMainSide(design: Design, freshId: (prefix: string) => string): MainSideProposal {
   const bars: Bar[] = [];
   const leads: BatteryCable[] = [];
-  const [house] = design.banks;
+  const house = design.banks.find((b) => b.job === 'house') ?? design.banks[0];
   if (!house) return { bars, leads };
   const enginePlace = design.places.find((p) => p.engineSpace)?.id ?? house.placeId;
 
@@ -171,7 +171,8 @@ export function proposeMainSide(design: Design, freshId: (prefix: string) => str
       for (const s of own) {
         const end: BatteryCableEnd = { kind: 'source', id: s.id };
         lay('positive', `${s.name} output`, bus ?? bank(to.id), end);
-        if (s.kind !== 'alternator')
+        // The outputs of one charger return by its one negative.
+        if (s.kind !== 'alternator' && s.outputOf === null)
           lay('negative', `${s.name} negative`, end, barOf('negative bus', 'Negative bus', house?.placeId ?? null));
       }
     }

@@ -5,6 +5,7 @@ import { arrayFigures, chargerAcA, chargingV } from '@/core/charging';
 import { round3, show } from '@/core/quantity';
 import { useDesign } from '@/ui/boat/context';
 import { Figure, OptionalFigure, Tick } from '@/ui/field';
+import { Outputs } from './Outputs';
 import { Points } from './Points';
 
 export type PutSource = (path: readonly string[], value: unknown, label: string) => void;
@@ -18,6 +19,7 @@ export function ChargerFacts({ source, put }: Own) {
   const design = useDesign();
   const { charger } = source;
   if (!charger) return null;
+  if (source.outputOf !== null) return <Outputs source={source} />;
   return (
     <>
       <div className="mt-3 grid grid-cols-6 items-end gap-3">
@@ -38,7 +40,7 @@ export function ChargerFacts({ source, put }: Own) {
           onChange={(v) => put(['charger', 'powerFactor'], v, 'power factor')}
         />
         <Figure
-          label="outputs"
+          label="terminals for batteries"
           kind="none"
           value={charger.outputs}
           low={1}
@@ -46,6 +48,7 @@ export function ChargerFacts({ source, put }: Own) {
           onChange={(v) => put(['charger', 'outputs'], Math.round(v), 'outputs')}
         />
       </div>
+      <Outputs source={source} />
       <p className="mt-1">
         Full output draws <b className="reading font-semibold">{round3(chargerAcA(design, source))} A</b> of AC. It gives 2 % less a degree
         above 40 °C where it is mounted (typical). Each output to one battery, fused at the battery end; leads extended only as its maker

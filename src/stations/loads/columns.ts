@@ -277,7 +277,7 @@ export function loadColumns(design: Pick<Design, 'boat' | 'living' | 'places'>):
     {
       key: 'socket',
       title: 'socket',
-      hint: 'Of a socket, as “in 20 A; contacts 30 A; live socket; polarised”: what may feed in, what its contacts bear, which half is live',
+      hint: 'Of a socket, as “in 20 A from panel 5 h by day; contacts 30 A; live socket; polarised”: what may feed in and for how long, what its contacts bear, which half is live',
       width: 130,
       text: (r) => (r.socket ? showSocket(r.socket) : ''),
       write: (_, text) => {
@@ -285,7 +285,10 @@ export function loadColumns(design: Pick<Design, 'boat' | 'living' | 'places'>):
         const socket = parseSocket(text);
         return socket
           ? { ok: true, value: { socket } }
-          : { ok: false, message: 'as “in 20 A; contacts 30 A; live socket; polarised” is meant, each where it is known' };
+          : {
+              ok: false,
+              message: 'as “in 20 A from panel 5 h by day; contacts 30 A; live socket; polarised” is meant, each where it is known',
+            };
       },
     },
     yesNo('ignitionProtected', 'no sparks', 74, 'Its maker sells it as ignition protected'),

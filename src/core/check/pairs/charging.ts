@@ -1,8 +1,15 @@
 /** Rules on banks and what charges them. */
-import { type Bank, type Source } from '../../design';
+import { anotherOutput, type Bank, type Source } from '../../design';
 import { drawing, quietBoat } from '../../energy/testing';
 import { amps, thing, boat, two, alternator, kind, dcdc, bms, day, cruising, charger, cold, leads, suppressed } from './boats';
 import { type Pair, pair } from './pair';
+
+/** A charger of two terminals, each with its battery. */
+function twoOutputs() {
+  const s = kind('shore charger');
+  const machine: Source = { ...s, charger: s.charger && { ...s.charger, outputs: 2 } };
+  return { ...two(), sources: [machine, anotherOutput(machine, 's2', 2, 'start')] };
+}
 
 export const CHARGING: readonly Pair[] = [
   pair(
@@ -34,6 +41,9 @@ export const CHARGING: readonly Pair[] = [
   pair('cruise-empty', cruising(20), 'cruises.k.legs.l.days', 0),
   pair('cruise-gone', cruising(20), 'cruises.k.legs.l.livingId', 'gone'),
   pair('no-sink', boat([kind('wind')]), 'sources.s.bankId', null),
+  pair('outputs-untold', boat([kind('shore charger')]), 'sources.s.charger.outputs', 3),
+  pair('outputs-many', twoOutputs(), 'sources.s.charger.outputs', 1),
+  pair('output-apart', twoOutputs(), 'sources.s2.outputOf', 'gone'),
   pair('low-setpoint', charger(), 'sources.s.regulator.absorptionV', 12.4),
   pair('low-float', charger(), 'sources.s.regulator.floatV', 12.5),
   pair('dump-bms', { ...quietBoat({ bms }), sources: [alternator({ suppressor: true })] }, 'sources.s.alternator.suppressor', false),

@@ -1,5 +1,5 @@
 /** Rules on the design as a whole. */
-import { blankDevice, type Circuit, type Design, type Load } from '../../design';
+import { blankDevice, type Circuit, type Design, type Load, UNKNOWN_SOCKET } from '../../design';
 import { sourceInto } from '../../energy/testing';
 import { amps, thing, size, pin, C, place, strong, weakPanel, alive, switched } from './boats';
 import { more, type Pair, pair } from './pair';
@@ -36,8 +36,21 @@ function seen(): Design {
   return { ...base, banks: base.banks.map((b) => ({ ...b, mounting: { held: true, covered: true, vented: true } })) };
 }
 
+/** A panel of 10 A that charges through a socket made for it. */
+const fed = (): Design => {
+  const base = thing(
+    amps(5, {
+      kind: 'socket',
+      socket: { inA: 10, contactsA: 15, liveHalf: 'socket', oneWay: true, feeder: 'panel', inH: 5, inWhen: 'by day' },
+    }),
+    { supply: 'always live' },
+  );
+  return { ...base, sources: [{ ...sourceInto('solar', { id: 'sun', ratedA: 10, loadId: 'x', pathMohm: null }) }] };
+};
+
 /** A socket of which all is known, and into which nothing may feed. */
-const socket = (): Design => thing(amps(5, { kind: 'socket', socket: { inA: 0, contactsA: 15, liveHalf: 'socket', oneWay: true } }));
+const socket = (): Design =>
+  thing(amps(5, { kind: 'socket', socket: { ...UNKNOWN_SOCKET, inA: 0, contactsA: 15, liveHalf: 'socket', oneWay: true } }));
 
 export const WHOLE: readonly Pair[] = [
   pair('no-bank', thing(), 'banks', []),
@@ -89,6 +102,9 @@ export const WHOLE: readonly Pair[] = [
   pair('socket-one-way', socket(), 'loads.x.socket.oneWay', false),
   pair('socket-contacts', socket(), 'loads.x.socket.contactsA', 3),
   pair('socket-in', socket(), 'loads.x.socket.inA', 20),
+  pair('socket-uncounted', fed(), 'sources', []),
+  pair('socket-unlike', fed(), 'loads.x.socket.feeder', 'charger'),
+  pair('socket-unlike', fed(), 'sources.sun.ratedA', 12),
   pair('socket-unknown', socket(), 'loads.x.socket', null),
   pair('petrol-space', { ...thing(), engine: { ...thing().engine, fuel: 'diesel' } }, 'engine.fuel', 'petrol'),
   pair(

@@ -1,6 +1,6 @@
 /** Rules on sources of every kind and their settings, and all rules on charging in their order. */
 import { type SettingName, SETTINGS, settingsMatrix } from '../../charging';
-import { setOp } from '../../design';
+import { furtherOutputs, machineOfOutput, setOp } from '../../design';
 import { bankRestV, bankSource } from '../../bank';
 import { SOURCES, type Told, when } from '../rule';
 import { bankOf, type ChargingRule, regulate, rounded, source, sourceOf } from './chargingRule';
@@ -32,6 +32,57 @@ const COMMON: readonly ChargingRule[] = [
       },
     },
     (s, design) => when(!bankOf(s, design) && s.joinId === null, () => ({ title: 'charges no bank' })),
+  ),
+  source(
+    {
+      id: 'outputs-untold',
+      severity: 'note',
+      reads: ['sources.charger.outputs', 'sources.outputOf'],
+      when: 'a charger has more terminals for batteries than outputs that are entered',
+      why: 'Nobody can say whether another battery is charged, and whether its lead has a fuse.',
+      todo: 'Charging: "another output" for each that is used, or the number of terminals used.',
+      hazard: 'none',
+      confirm: 'eyes',
+      source: SOURCES.data,
+    },
+    (s, { sources }) => {
+      const free = s.outputOf === null && s.charger ? s.charger.outputs - 1 - furtherOutputs(sources, s.id).length : 0;
+      return when(free > 0, () => ({ title: `where ${free} of its ${s.charger?.outputs ?? 0} outputs lead is not entered` }));
+    },
+  ),
+  source(
+    {
+      id: 'outputs-many',
+      severity: 'fix',
+      reads: ['sources.charger.outputs', 'sources.outputOf'],
+      when: 'more outputs of a charger are used than it has terminals',
+      why: 'Two batteries on one terminal are one battery: the better one is drained into the other.',
+      todo: 'Correct the number of terminals, or join the batteries by what parts them again.',
+      hazard: 'damage',
+      confirm: 'eyes',
+      source: SOURCES.data,
+    },
+    (s, { sources }) => {
+      const used = 1 + furtherOutputs(sources, s.id).length;
+      return when(s.charger !== null && s.outputOf === null && used > s.charger.outputs, () => ({
+        title: `has ${s.charger?.outputs ?? 0} terminals for batteries, ${used} outputs are entered`,
+      }));
+    },
+  ),
+  source(
+    {
+      id: 'output-apart',
+      severity: 'fix',
+      reads: ['sources.outputOf'],
+      when: 'a source is an output of a charger that is gone',
+      why: 'It has no AC side and no negative: nothing is known of what feeds it.',
+      todo: 'Remove it, or make it a machine of its own.',
+      hazard: 'none',
+      confirm: 'nothing',
+      source: SOURCES.data,
+      cure: (design, { about }) => [setOp(design, ['sources', about.id, 'outputOf'], null)],
+    },
+    (s, { sources }) => when(s.outputOf !== null && machineOfOutput(sources, s) === s, () => ({ title: 'is an output of what is gone' })),
   ),
   source(
     {

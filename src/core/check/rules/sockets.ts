@@ -1,4 +1,4 @@
-/** Rules on sockets: what may feed in through them, what their contacts bear, which half is live. */
+/** Rules on sockets: what may feed in through them and whether it is counted, what their contacts bear, which half is live. */
 import { kindOf, UNKNOWN_SOCKET } from '../../design';
 import { show } from '../../quantity';
 import { type Rule, type Said, SOURCES, type Told, when } from '../rule';
@@ -81,17 +81,59 @@ export const SOCKET_RULES: readonly Rule<DesignFacts>[] = [
   },
   {
     ...row,
+    id: 'socket-uncounted',
+    severity: 'note',
+    reads: ['loads.socket', 'sources.loadId'],
+    when: 'a source feeds the boat through a socket and is not among what charges',
+    why: 'The bank gets more than the balance says, or is believed to get it: nobody has said from what.',
+    todo: 'Add it on Charging, and name the socket as the row of the load sheet that carries it.',
+    hazard: 'none',
+    find: each((l, { design }) => {
+      const { inA, inH } = l.socket ?? UNKNOWN_SOCKET;
+      if (!inA || !inH || design.sources.some((s) => s.loadId === l.id)) return [];
+      return [
+        { title: `${show(inA * inH, 'Ah', design.boat)} a day through it (${show(inA, 'A', design.boat)}, ${inH} h) is not counted` },
+      ];
+    }),
+  },
+  {
+    ...row,
+    id: 'socket-unlike',
+    severity: 'fix',
+    reads: ['loads.socket', 'sources.loadId', 'sources.kind', 'sources.ratedA'],
+    when: 'what charges through a socket is another kind of source, or a larger one, than the socket is for',
+    why: 'The socket, its cable and its device were chosen for something else.',
+    todo: 'Say on Loads what may be plugged in, or charge by a cable of its own.',
+    find: each((l, { design }) =>
+      design.sources.flatMap((s): readonly Said[] => {
+        if (s.loadId !== l.id || s.insteadOfId !== null || !l.socket) return [];
+        const { feeder, inA } = l.socket;
+        const unlike = feeder !== null && feeder !== 'any source' && (feeder === 'panel') !== (s.kind === 'solar');
+        return [
+          ...when(unlike, () => ({ suffix: '-kind', title: `is for a ${feeder ?? ''}, and ${s.name} charges through it` })),
+          ...when(inA !== null && s.ratedA > inA + 1e-9, () => ({
+            suffix: '-amps',
+            title: `is for ${show(inA ?? 0, 'A', design.boat)}, and ${s.name} gives ${show(s.ratedA, 'A', design.boat)}`,
+          })),
+        ];
+      }),
+    ),
+  },
+  {
+    ...row,
     id: 'socket-unknown',
     severity: 'note',
     reads: ['loads.socket', 'loads.kind'],
-    when: 'of a socket it is not entered what may feed in, what its contacts bear, which half is live, whether it goes in one way only',
+    when: 'of a socket it is not entered what may feed in, from what and for how long, what its contacts bear, which half is live, whether it goes in one way only',
     why: 'Whatever fits is plugged in some day: a panel, a charger, a kettle.',
     todo: 'Look at it, decide what may be plugged in, and enter it on Loads: socket.',
     hazard: 'none',
     find: each((l) => {
       const s = l.socket ?? UNKNOWN_SOCKET;
+      const feeds = s.inA !== 0;
       const asked = {
         'what may feed in': s.inA,
+        ...(feeds ? { 'from which kind of source': s.feeder, 'for how many hours a day': s.inH } : {}),
         'what its contacts bear': s.contactsA,
         'which half is live': s.liveHalf,
         'whether it goes in one way only': s.oneWay,

@@ -1,7 +1,7 @@
 /** Rules on the fuse at each of several batteries in parallel. */
 import { bankSource, type StringFuse, stringFuse } from '../../bank';
 import { dayHours, demandItem, loadCurrent, rollUpDemand, studyVolts } from '../../demand';
-import { type Bank, type Load, rowOf, setOp } from '../../design';
+import { type Bank, type Load, outputA, rowOf, setOp } from '../../design';
 import { circuitOrder } from '../../topology';
 import { type Rule, SOURCES, type Told, when } from '../rule';
 import type { DesignFacts } from './design';
@@ -15,7 +15,7 @@ function fuseOf(design: DesignParts, bank: Bank): StringFuse | undefined {
   const currentOf = (l: Load) => loadCurrent(l, volts);
   const itemOf = (l: Load) => demandItem(l, currentOf(l), dayHours([]));
   const { bankDemandA } = rollUpDemand(design, circuitOrder(design.circuits), loads, currentOf, itemOf);
-  const takes = design.sources.reduce((sum, s) => sum + (s.bankId === bank.id ? s.ratedA : 0), 0);
+  const takes = design.sources.reduce((sum, s) => sum + (s.bankId === bank.id ? outputA(s) : 0), 0);
   return stringFuse(bank, design.boat.ruleSet, Math.max(bankDemandA.get(bank.id) ?? 0, takes));
 }
 
