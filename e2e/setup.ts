@@ -8,6 +8,7 @@ export default async function setup() {
   const data = mkdtempSync(join(tmpdir(), 'solenix-e2e-'));
   const server = await startServer(data);
   process.env.SOLENIX_URL = server.url;
+  process.env.SOLENIX_E2E_DATA = data;
   return async () => {
     await server.stop('SIGTERM');
     rmSync(data, { recursive: true, force: true });

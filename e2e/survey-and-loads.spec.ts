@@ -241,7 +241,7 @@ test('everything is backed up by one click while somebody works, and is restored
   expect(file.suggestedFilename()).toMatch(/^solenix-\d{4}-\d\d-\d\dT\d{6}\.zip$/);
   const root = mkdtempSync(join(tmpdir(), 'solenix-restored-'));
   try {
-    const done = restoreBackup(await file.path(), join(root, 'boats'));
+    const done = await restoreBackup(await file.path(), join(root, 'boats'));
     expect(done.ok).toBe(true);
     if (done.ok) expect(done.boats).toBeGreaterThan(0);
   } finally {

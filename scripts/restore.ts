@@ -6,7 +6,7 @@ if (!archive || !folder) {
   console.error('npm run restore -- archive.zip new-folder');
   process.exit(1);
 }
-const done = restoreBackup(archive, folder);
+const done = await restoreBackup(archive, folder);
 if (!done.ok) {
   console.error(`Not restored: ${done.reason}`);
   process.exit(1);

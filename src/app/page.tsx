@@ -1,9 +1,16 @@
 import { Home } from '@/stations/home/Home';
-import { listBoats } from '@/server/boats';
+import { findBoats } from '@/server/boats';
+import { backupsTold } from '@/server/care';
 import { database } from '@/server/database';
 
 export const dynamic = 'force-dynamic';
 
-export default function HomePage() {
-  return <Home boats={listBoats(database())} />;
+const PAGE = 200;
+
+export default async function HomePage({ searchParams }: { searchParams: Promise<Record<string, string | string[] | undefined>> }) {
+  const asked = await searchParams;
+  const sought = typeof asked.q === 'string' ? asked.q.slice(0, 120) : '';
+  const from = Math.max(0, Math.floor(Number(asked.from ?? 0)) || 0);
+  const { boats, total } = findBoats(database(), sought, from, PAGE);
+  return <Home boats={boats} total={total} sought={sought} from={from} backups={backupsTold(process.env)} />;
 }

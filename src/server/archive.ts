@@ -5,16 +5,21 @@ import { BOUNDS, type Design, readDesignText, type ReadResult } from '@/core/des
 export const ARCHIVE_BYTES = 120_000_000;
 const UNFOLDED_BYTES = 400_000_000;
 const DESIGN = 'design.json';
+const MISSING = 'missing pictures.txt';
 
 export const photoName = (id: string): string => `photos/${id}.jpg`;
 
-/** @param bytesOf a picture's bytes; one that is missing is left out. */
+/** @param bytesOf a picture's bytes; one that is missing is left out, and told in a file of its own. */
 export function packBoat(design: Design, bytesOf: (photoId: string) => Uint8Array | null): Uint8Array {
+  const missing: string[] = [];
   const files: Zippable = { [DESIGN]: strToU8(JSON.stringify(design, null, 1)) };
   for (const { id } of design.photos) {
     const bytes = bytesOf(id);
     if (bytes) files[photoName(id)] = [bytes, { level: 0 }];
+    else missing.push(id);
   }
+  if (missing.length > 0)
+    files[MISSING] = strToU8(`Pictures the design names whose files are gone or damaged:\n${missing.map(photoName).join('\n')}\n`);
   return zipSync(files);
 }
 

@@ -40,7 +40,7 @@ test('boats, their history and pictures come back as they were, the last edit be
   expect(made).toMatchObject({ file: out, pictures: 2, missing: [] });
   expect(made.boats).toBeGreaterThanOrEqual(3);
   const back = fresh();
-  expect(restoreBackup(out, back)).toEqual({ ok: true, boats: made.boats, pictures: 2, made: '2026-05-01T08:30:05.000Z' });
+  expect(await restoreBackup(out, back)).toEqual({ ok: true, boats: made.boats, pictures: 2, made: '2026-05-01T08:30:05.000Z' });
   const again = openDatabase(back);
   expect(listBoats(again)).toHaveLength(made.boats);
   for (let i = 0; i < 3; i++) expect(openBoat(again, `boat-${i}`)).toEqual(openBoat(db, `boat-${i}`));
@@ -55,7 +55,7 @@ test('a picture that is gone from the folder is told, the rest is kept', async (
   rmSync(join(folder, 'photos', 'p-1.jpg'));
   const made = await makeBackup(db, folder, join(fresh(), 'b.zip'), NOW);
   expect(made).toMatchObject({ pictures: 1, missing: ['p-1'] });
-  expect(restoreBackup(made.file, fresh())).toMatchObject({ ok: true, pictures: 1 });
+  expect(await restoreBackup(made.file, fresh())).toMatchObject({ ok: true, pictures: 1 });
 });
 
 describe('what is not whole is not restored, and leaves nothing behind', () => {
@@ -68,15 +68,15 @@ describe('what is not whole is not restored, and leaves nothing behind', () => {
     writeFileSync(bad, zipSync(files));
     return bad;
   };
-  const refused = (archive: string): string => {
+  const refused = async (archive: string): Promise<string> => {
     const folder = fresh();
-    const done = restoreBackup(archive, folder);
+    const done = await restoreBackup(archive, folder);
     expect(existsSync(folder)).toBe(false);
     return done.ok ? 'restored' : done.reason;
   };
   test('one byte of a picture', async () =>
     expect(
-      refused(
+      await refused(
         await changed((f) => {
           const picture = f['photos/p-0.jpg'];
           if (picture) picture[1000] = 77;
@@ -85,7 +85,7 @@ describe('what is not whole is not restored, and leaves nothing behind', () => {
     ).toMatch(/photos\/p-0.jpg is damaged/));
   test('one byte of the database', async () =>
     expect(
-      refused(
+      await refused(
         await changed((f) => {
           const file = f['solenix.sqlite'];
           if (file) file[5000] = (file[5000] ?? 0) ^ 1;
@@ -93,27 +93,27 @@ describe('what is not whole is not restored, and leaves nothing behind', () => {
       ),
     ).toMatch(/solenix.sqlite is damaged/));
   test('a file left out', async () =>
-    expect(refused(await changed((f) => void Reflect.deleteProperty(f, 'photos/p-0.jpg')))).toMatch(/damaged or missing/));
+    expect(await refused(await changed((f) => void Reflect.deleteProperty(f, 'photos/p-0.jpg')))).toMatch(/damaged or missing/));
   test('a file that does not belong, as one that climbs out of the folder', async () =>
-    expect(refused(await changed((f) => void (f['../evil.txt'] = new Uint8Array(3))))).toMatch(/does not belong/));
+    expect(await refused(await changed((f) => void (f['../evil.txt'] = new Uint8Array(3))))).toMatch(/does not belong/));
   test('cut short, at every quarter', async () => {
     const { folder, db } = firm(1, 1);
     const { file, bytes } = await makeBackup(db, folder, join(fresh(), 'b.zip'), NOW);
     for (const part of [0, 0.25, 0.5, 0.75]) {
       const cut = join(root, `cut-${++n}.zip`);
       writeFileSync(cut, readFileSync(file).subarray(0, Math.floor(part * bytes)));
-      expect(refused(cut)).not.toBe('restored');
+      expect(await refused(cut)).not.toBe('restored');
     }
   });
-  test('no archive at all', () => {
+  test('no archive at all', async () => {
     const text = join(root, 'text.zip');
     writeFileSync(text, 'hello');
-    expect(refused(text)).not.toBe('restored');
+    expect(await refused(text)).not.toBe('restored');
   });
   test('into a folder that holds something it does not go, and that stays', async () => {
     const { folder, db } = firm(1, 0);
     const { file } = await makeBackup(db, folder, join(fresh(), 'b.zip'), NOW);
-    expect(restoreBackup(file, folder)).toMatchObject({ ok: false, reason: expect.stringContaining('not empty') as string });
+    expect(await restoreBackup(file, folder)).toMatchObject({ ok: false, reason: expect.stringContaining('not empty') as string });
     expect(listBoats(db)).toHaveLength(1);
   });
 });

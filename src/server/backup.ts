@@ -132,7 +132,7 @@ export type Restored =
   | { readonly ok: false; readonly reason: string };
 
 /** Unpacks an archive into a folder that is new or empty, and checks every file against its checksum; what is not whole leaves nothing behind. */
-export function restoreBackup(archive: string, folder: string): Restored {
+export async function restoreBackup(archive: string, folder: string): Promise<Restored> {
   if (existsSync(folder) && readdirSync(folder).length > 0) return { ok: false, reason: `${folder} is not empty: name a new folder` };
   const existed = existsSync(folder);
   const fail = (reason: string): Restored => {
@@ -142,7 +142,7 @@ export function restoreBackup(archive: string, folder: string): Restored {
   };
   try {
     mkdirSync(join(folder, 'photos'), { recursive: true });
-    const sums = unpack(archive, folder);
+    const sums = await unpack(archive, folder);
     const listPath = join(folder, LIST);
     if (!existsSync(listPath)) return fail('it is no backup, or it was cut short: its list of files is missing');
     const list = v.safeParse(Listed, JSON.parse(readFileSync(listPath, 'utf8')));
@@ -159,7 +159,7 @@ export function restoreBackup(archive: string, folder: string): Restored {
 }
 
 /** Files of an archive written out, with the checksum of each; names that are none of a backup's are refused. */
-function unpack(archive: string, folder: string): ReadonlyMap<string, string> {
+async function unpack(archive: string, folder: string): Promise<ReadonlyMap<string, string>> {
   const sums = new Map<string, string>();
   const problems: Error[] = [];
   const unzip = new Unzip((entry) => {
@@ -185,7 +185,11 @@ function unpack(archive: string, folder: string): ReadonlyMap<string, string> {
   });
   unzip.register(UnzipPassThrough);
   unzip.register(UnzipInflate);
-  for (const piece of piecesOf(archive)) unzip.push(piece);
+  // Others are answered between the pieces.
+  for (const piece of piecesOf(archive)) {
+    unzip.push(piece);
+    await new Promise(setImmediate);
+  }
   unzip.push(new Uint8Array(), true);
   if (problems[0]) throw problems[0];
   return sums;

@@ -5,7 +5,8 @@ import Database from 'better-sqlite3';
 import { applyEdit, type Design, type Edit, readDesign, setOp } from '@/core/design';
 import { bareBoat, withLoad } from '@/core/design/testing';
 import { analyse } from '@/core';
-import { createBoat, editBoat, editsSince, listBoats, openBoat, setDeleted, stepBoat } from './boats';
+import { createBoat, listBoats, openBoat, setDeleted } from './boats';
+import { editBoat, editsSince, stepBoat } from './history';
 import { openDatabase } from './database';
 import { halcyon } from './demo/halcyon';
 import { marram } from './demo/marram';
@@ -52,7 +53,7 @@ test('a stale edit is answered with both values and changes nothing; kept on pur
   expect(ratingOf(id)).toBe(70);
   expect(editBoat(db, id, { ...mine, id: 'edit-kept-0000' }, true, 4).ok).toBe(true);
   expect(ratingOf(id)).toBe(80);
-  stepBoat(db, id, 'undo', 'step-1-00000', 5);
+  stepBoat(db, id, { step: 'undo', id: 'step-1-00000', force: false }, 5);
   expect(ratingOf(id)).toBe(70);
 });
 
@@ -67,7 +68,7 @@ test('the same edit sent twice is applied once', () => {
 test('undo and redo walk the whole history, and a new edit closes the way forward', () => {
   const id = fresh();
   for (const to of [70, 80, 90]) editBoat(db, id, rating(designOf(id), to), false, 2);
-  const walk = (step: 'undo' | 'redo') => stepBoat(db, id, step, `step-${++made}-0000`, 3);
+  const walk = (step: 'undo' | 'redo') => stepBoat(db, id, { step, id: `step-${++made}-0000`, force: false }, 3);
   walk('undo');
   walk('undo');
   expect(ratingOf(id)).toBe(70);
@@ -95,7 +96,7 @@ test('a window that was away is told what it missed, and applying it gives the s
   const before = designOf(id);
   editBoat(db, id, rating(before, 70), false, 2);
   editBoat(db, id, rating(designOf(id), 75), false, 3);
-  stepBoat(db, id, 'undo', 'step-missed-1', 4);
+  stepBoat(db, id, { step: 'undo', id: 'step-missed-1', force: false }, 4);
   let design = before;
   for (const record of editsSince(db, id, 0)) {
     const next = applyEdit(design, { ops: [...record.ops] }, true);

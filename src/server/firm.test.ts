@@ -7,7 +7,8 @@ import sharp from 'sharp';
 import { blankLoad, type Card, cardFrom, defaultHouse, type Design, type Load, setOp, withCard } from '@/core/design';
 import { bareBoat, withLoad } from '@/core/design/testing';
 import { packBoat, photoName, unfold, unpackBoat } from './archive';
-import { createBoat, editBoat, openBoat, stepBoat } from './boats';
+import { createBoat, openBoat } from './boats';
+import { editBoat, stepBoat } from './history';
 import { openDatabase } from './database';
 import { importArchive } from './importBoat';
 import { keepPhoto, photoBytes, reencode } from './photos';
@@ -73,7 +74,7 @@ describe('a corrected card', () => {
     expect(done.map((d) => [d.boatId, d.result.ok])).toEqual([['b1', true]]);
     expect([ratingOn('b1'), ratingOn('b2'), ratingOn('b3')]).toEqual([110, 90, 90]);
     expect(boatsBehind(db, better).map((b) => b.boatId)).toEqual(['b2']);
-    stepBoat(db, 'b1', 'undo', 'undo-card-01', 9);
+    stepBoat(db, 'b1', { step: 'undo', id: 'undo-card-01', force: false }, 9);
     expect(ratingOn('b1')).toBe(90);
   });
   test('what is the boat’s own stays: place, quantity, hours', () => {
@@ -119,9 +120,10 @@ describe('pictures', () => {
     if (!kept.ok) throw new Error(kept.reason);
     expect(kept.picture).toMatchObject({ widthPx: 40, heightPx: 30 });
     expect(existsSync(join(folder, 'photos', `${kept.picture.id}.jpg`))).toBe(true);
-    expect(photoBytes(db, 'seen', kept.picture.id)?.subarray(0, 2)).toEqual(Buffer.from([0xff, 0xd8]));
-    expect(photoBytes(db, 'b1', kept.picture.id)).toBeNull();
-    expect(photoBytes(db, 'seen', '../solenix')).toBeNull();
+    const read = photoBytes(db, 'seen', kept.picture.id);
+    expect(read.ok && read.bytes.subarray(0, 2)).toEqual(Buffer.from([0xff, 0xd8]));
+    expect(photoBytes(db, 'b1', kept.picture.id)).toEqual({ ok: false, why: 'none' });
+    expect(photoBytes(db, 'seen', '../solenix')).toEqual({ ok: false, why: 'none' });
     expect(readdirSync(join(folder, 'photos')).filter((f) => f.endsWith('.part'))).toEqual([]);
   });
 });
@@ -149,7 +151,7 @@ describe('an archive', () => {
     const [photo] = openBoat(db, made.id)?.design.photos ?? [];
     expect(made.unread).toBe(0);
     expect(photo).toMatchObject({ caption: 'Behind the panel', widthPx: 40 });
-    expect(photo && photoBytes(db, made.id, photo.id)).not.toBeNull();
+    expect(photo && photoBytes(db, made.id, photo.id).ok).toBe(true);
   });
   test('a picture that is none is left out and counted', async () => {
     const made = await importArchive(

@@ -1,9 +1,10 @@
-/** A boat with her pictures, read from an archive into a new row. */
+/** A boat with her pictures, read from an archive into a new row: whole or nothing, stopped at any point. */
 import { randomUUID } from 'node:crypto';
-import type { ReadProblem } from '@/core/design';
-import { createBoat, replaceDesign } from './boats';
+import type { Design, ReadProblem } from '@/core/design';
+import { createBoat } from './boats';
 import type { Db } from './database';
-import { keepPhoto } from './photos';
+import { patiently } from './patience';
+import { dropFiles, type KeptFile, keepFile, ownFile } from './photos';
 import { work } from './work/pool';
 
 export type ImportResult =
@@ -15,14 +16,26 @@ export async function importArchive(db: Db, zip: Uint8Array, now: number): Promi
   if (!unpacked.ok) return unpacked;
   const id = randomUUID();
   const { design } = unpacked;
-  createBoat(db, id, { ...design, photos: [] }, now);
-  // Pictures get ids of their own here: the same boat may be imported twice.
-  const photos = [];
-  for (const photo of design.photos) {
-    const bytes = unpacked.photos.get(photo.id);
-    const kept = bytes ? await keepPhoto(db, id, bytes, now) : null;
-    if (kept?.ok) photos.push({ ...photo, ...kept.picture });
+  const kept: KeptFile[] = [];
+  try {
+    // The files first: until the boat stands in the database with all of them, they are nobody's and swept away in time.
+    const photos: Design['photos'][number][] = [];
+    for (const photo of design.photos) {
+      const bytes = unpacked.photos.get(photo.id);
+      const file = bytes ? await keepFile(bytes) : null;
+      if (!file) continue;
+      kept.push(file);
+      // Pictures get ids of their own here: the same boat may be imported twice.
+      photos.push({ ...photo, id: file.id, widthPx: file.widthPx, heightPx: file.heightPx });
+    }
+    await patiently(() =>
+      createBoat(db, id, { ...design, photos }, now, (inner) => {
+        for (const file of kept) ownFile(inner, id, file, now);
+      }),
+    );
+    return { ok: true, id, unread: design.photos.length - photos.length };
+  } catch (error) {
+    dropFiles(kept);
+    throw error;
   }
-  replaceDesign(db, id, { ...design, photos });
-  return { ok: true, id, unread: design.photos.length - photos.length };
 }

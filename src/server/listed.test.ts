@@ -24,7 +24,18 @@ test('a design that was cut, or is something else, is listed as damaged; the oth
   expect(listBoats(db)).toEqual([
     expect.objectContaining({ id: 'foreign', name: 'Foreign', damaged: true }),
     expect.objectContaining({ id: 'cut', name: 'Cut', damaged: true }),
-    { id: 'sound', name: 'Sound', revision: 0, updatedAt: 1, systemV: 24, lengthM: 11, loads: 2, circuits: 0, damaged: false },
+    {
+      id: 'sound',
+      name: 'Sound',
+      revision: 0,
+      updatedAt: 1,
+      systemV: 24,
+      lengthM: 11,
+      loads: 2,
+      circuits: 0,
+      damaged: false,
+      problem: null,
+    },
   ]);
 });
 test('what there is of it can be taken away; the sound one opens; a card goes round it', () => {

@@ -1,7 +1,6 @@
-/** Who is looking at which boat: every applied edit is told to all windows of this server. */
-import type { EditRecord } from './boats';
+/** Who is looking at which boat: all windows of this server are told that something was applied, and read it from the file. */
 
-type Listener = (record: EditRecord) => void;
+type Listener = () => void;
 const shared = globalThis as { solenixListeners?: Map<string, Set<Listener>> };
 const listeners = (shared.solenixListeners ??= new Map<string, Set<Listener>>());
 
@@ -14,6 +13,6 @@ export function listen(boatId: string, listener: Listener): () => void {
   };
 }
 
-export function tell(boatId: string, record: EditRecord): void {
-  for (const listener of listeners.get(boatId) ?? []) listener(record);
+export function tell(boatId: string): void {
+  for (const listener of listeners.get(boatId) ?? []) listener();
 }

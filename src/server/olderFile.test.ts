@@ -6,7 +6,8 @@ import Database from 'better-sqlite3';
 import { blankBar, type Design, setOp, VERSION } from '@/core/design';
 import { bareBoat, withLoad } from '@/core/design/testing';
 import { analyse } from '@/core';
-import { createBoat, editBoat, listBoats, openBoat, stepBoat } from './boats';
+import { createBoat, listBoats, openBoat } from './boats';
+import { editBoat, stepBoat } from './history';
 import { openDatabase } from './database';
 import { listShelf } from './shelf';
 
@@ -118,7 +119,7 @@ test('the design is brought up to date and can be computed with', () => {
 
 test('an edit from before is taken back, its row filled in with what came later', () => {
   const db = openDatabase(folder);
-  const undone = stepBoat(db, 'old', 'undo', 'undo-old-0001', 2);
+  const undone = stepBoat(db, 'old', { step: 'undo', id: 'undo-old-0001', force: false }, 2);
   expect(undone).toMatchObject({
     ok: true,
     record: { ops: [{ op: 'add', row: { id: 'x', standbyA: null, research: 'unread' } }, { op: 'set' }] },
@@ -146,7 +147,7 @@ test('a boat of this version from before some fields were there opens with them 
     bars: bars.map((b) => without(b, 'ratedA', 'studs')),
     circuits: design.circuits.map((c) => without(c, 'deviceMohm', 'stepDown')),
   };
-  db.$client.prepare('update boats set design = ? where id = ?').run(JSON.stringify(before), 'lacking');
+  db.$client.prepare('update boats set design = ?, sum = null where id = ?').run(JSON.stringify(before), 'lacking');
   const opened = openBoat(db, 'lacking')?.design;
   expect(opened?.bars[0]).toMatchObject({ ratedA: null, studs: null });
   expect(opened?.circuits.every((c) => c.deviceMohm === null && !c.stepDown)).toBe(true);

@@ -1,6 +1,8 @@
 /** Every request body is bounded in size, parsed as JSON and checked before anything else sees it. */
 import * as v from 'valibot';
-import type { ReadProblem } from '@/core/design';
+import { parseClean, type ReadProblem } from '@/core/design';
+import { diskFault } from './patience';
+import { DamagedBoat } from './stored';
 import type { Answered } from './work/jobs';
 import { WorkRefused } from './work/pool';
 
@@ -45,7 +47,7 @@ export async function readBody<S extends v.GenericSchema>(
   if (!text.ok) return text;
   let value: unknown;
   try {
-    value = JSON.parse(text.value);
+    value = parseClean(text.value);
   } catch {
     return { ok: false, response: refuse(400, 'the request is not JSON') };
   }
@@ -62,12 +64,15 @@ export async function answerWork(answered: Promise<Answered>): Promise<Response>
   return new Response(answer.json, { headers: { 'content-type': 'application/json' } });
 }
 
-/** Runs a handler; work that took too much is told, a bug or a full disk becomes a plain 500 message instead of a page. */
+/** Runs a handler; work that took too much, a boat that cannot be read and a disk that takes nothing are told as such, a bug becomes a plain 500. */
 export async function guarded(handler: () => Promise<Response> | Response): Promise<Response> {
   try {
     return await handler();
   } catch (error) {
     if (error instanceof WorkRefused) return refuse(503, error.message);
+    if (error instanceof DamagedBoat) return refuse(422, error.problem);
+    const fault = diskFault(error);
+    if (fault) return refuse(fault.status, fault.message);
     console.error(error);
     return refuse(500, 'the server could not finish this; nothing was changed');
   }

@@ -3,7 +3,8 @@ import { and, asc, eq } from 'drizzle-orm';
 import * as v from 'valibot';
 import { type Card, cardOps, CardSchema, type HouseSet, HouseSetSchema, loadsBehind } from '@/core/design';
 import { type Line, LineSchema } from '@/core/scratch';
-import { editBoat, listBoats, openBoat, type EditResult } from './boats';
+import { boatsWithCard, openBoat } from './boats';
+import { editBoat, type EditResult } from './history';
 import type { Db } from './database';
 import { shelf } from './tables';
 
@@ -97,8 +98,7 @@ export interface Affected {
 
 /** Boats whose loads came from a card and say something else. */
 export const boatsBehind = (db: Db, card: Card): Affected[] =>
-  listBoats(db).flatMap(({ id, name, damaged }) => {
-    if (damaged) return [];
+  boatsWithCard(db, card.id).flatMap(({ id, name }) => {
     const boat = openBoat(db, id);
     const loads = boat ? loadsBehind(boat.design, card).map((l) => l.name) : [];
     return loads.length > 0 ? [{ boatId: id, boat: name, loads }] : [];

@@ -1,4 +1,4 @@
-/** Tables: one row per boat holding the design as it stands, and every edit ever made to it. */
+/** Tables: one row per boat holding the design as it stands, every edit ever made to it, and designs as they stood once. */
 import { desc } from 'drizzle-orm';
 import { index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 
@@ -18,9 +18,26 @@ export const boats = sqliteTable(
     lengthM: real('length_m'),
     loads: integer('loads'),
     circuits: integer('circuits'),
+    /** SHA-256 of the design; null: written before there were any. */
+    sum: text('sum'),
+    /** What is wrong with what is on file, where that was found. */
+    problem: text('problem'),
   },
   // The list of boats is answered from this alone: no design is read for it.
-  (t) => [index('boats_listed').on(t.deletedAt, desc(t.updatedAt), t.id, t.name, t.revision, t.systemV, t.lengthM, t.loads, t.circuits)],
+  (t) => [
+    index('boats_listed').on(
+      t.deletedAt,
+      desc(t.updatedAt),
+      t.id,
+      t.name,
+      t.revision,
+      t.systemV,
+      t.lengthM,
+      t.loads,
+      t.circuits,
+      t.problem,
+    ),
+  ],
 );
 
 /** What the firm keeps for every boat: equipment cards, sets of house rules, scratch lines. The body is JSON through the kind's own schema. */
@@ -47,7 +64,38 @@ export const photos = sqliteTable('photos', {
   heightPx: integer('height_px').notNull(),
   bytes: integer('bytes').notNull(),
   createdAt: integer('created_at').notNull(),
+  /** SHA-256 of the file; null: kept before there were any. */
+  sum: text('sum'),
 });
+
+/** Which boats have loads that came from which equipment card. */
+export const boatCards = sqliteTable(
+  'boat_cards',
+  {
+    cardId: text('card_id').notNull(),
+    boatId: text('boat_id')
+      .notNull()
+      .references(() => boats.id),
+  },
+  (t) => [primaryKey({ columns: [t.cardId, t.boatId] }), index('boat_cards_boat').on(t.boatId)],
+);
+
+/** A boat's design as it stood at a revision: what edits are played upon where the one on file is damaged. */
+export const checkpoints = sqliteTable(
+  'checkpoints',
+  {
+    boatId: text('boat_id')
+      .notNull()
+      .references(() => boats.id),
+    revision: integer('revision').notNull(),
+    /** stood: it was sound; damaged: what was on file when the last good one was taken instead. */
+    what: text('what', { enum: ['stood', 'damaged'] }).notNull(),
+    design: text('design').notNull(),
+    sum: text('sum').notNull(),
+    at: integer('at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.boatId, t.what, t.revision] })],
+);
 
 export const edits = sqliteTable(
   'edits',
@@ -64,6 +112,10 @@ export const edits = sqliteTable(
     /** done: stands; undone: may be redone; gone: a later edit closed the way back; act: an undo or redo itself. */
     state: text('state', { enum: ['done', 'undone', 'gone', 'act'] }).notNull(),
     at: integer('at').notNull(),
+    /** Who made it, as the device says; null: nobody said. */
+    by: text('by'),
+    /** The device it was made on. */
+    device: text('device'),
   },
   (t) => [
     uniqueIndex('edits_revision').on(t.boatId, t.revision),

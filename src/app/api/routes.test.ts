@@ -1,4 +1,5 @@
 /** Route handlers called as the server calls them: good requests, bad ones, and what is stored afterwards. */
+import { eq } from 'drizzle-orm';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -9,8 +10,10 @@ import { bareBoat, withLoad } from '@/core/design/testing';
 import { studied } from '@/core/analysis';
 import { everyFinding } from '@/core/check';
 import { analyse } from '@/core';
-import { createBoat, openBoat, replaceDesign } from '@/server/boats';
+import { createBoat, openBoat } from '@/server/boats';
 import { database } from '@/server/database';
+import { keptAs } from '@/server/stored';
+import { boats } from '@/server/tables';
 import * as analyseRoute from './analyse/route';
 import * as boatsRoute from './boats/route';
 import * as boatRoute from './boats/[id]/route';
@@ -87,7 +90,7 @@ describe('boats', () => {
     expect((await boatRoute.GET(get(), at({ id }))).status).toBe(200);
   });
   test('all of them, listed', async () => {
-    const rows = (await (await boatsRoute.GET()).json()) as { id: string; loads: number }[];
+    const rows = (await (await boatsRoute.GET(new Request('http://127.0.0.1/api/boats'))).json()) as { id: string; loads: number }[];
     expect(rows.find((r) => r.id === 'away')).toMatchObject({ loads: 1, systemV: 12 });
   });
 });
@@ -281,7 +284,11 @@ describe('a panel that feeds itself', () => {
     const refused = await edit('ring-edit-1', design, ['circuits', 'c-feed', 'from'], { kind: 'panel', id: 'panel' });
     expect(refused.status).toBe(422);
     expect(((await refused.json()) as { error: string }).error).toContain('Panel → Panel');
-    replaceDesign(database(), 'ring', onItself(design));
+    database()
+      .update(boats)
+      .set(keptAs(onItself(design)))
+      .where(eq(boats.id, 'ring'))
+      .run();
     const stored = onItself(design);
     expect((await edit('ring-edit-2', stored, ['boat', 'note'], 'seen')).status).toBe(200);
     expect((await edit('ring-edit-3', stored, ['circuits', 'c-feed', 'from'], { kind: 'panel', id: 'main' })).status).toBe(200);

@@ -46,6 +46,7 @@ export {
   SPAN_KINDS,
   WHENS,
 } from './charging';
+export { cleanText, parseClean } from './clean';
 export { asDecided, asFoundDesign, sourcesAboard } from './decided';
 export { anotherOutput, furtherOutputs, machineOfOutput, outputA } from './outputs';
 export { type Delta, deltaOf, listDelta, type ListDelta, withDelta, withListDelta } from './delta';

@@ -1,5 +1,6 @@
 /** Reading a design from outside: size, syntax, version, shape, then references. Nothing is trusted before it has passed. */
 import * as v from 'valibot';
+import { parseClean } from './clean';
 import { BOUNDS } from './bounds';
 import type { ListName } from './edit';
 import { joinMachines } from './machines';
@@ -35,7 +36,7 @@ export function readDesignText(text: string): ReadResult {
   if (text.length > BOUNDS.fileBytes) return refuse('the file', `it is larger than ${BOUNDS.fileBytes / 1e6} MB, the most a design may be`);
   let value: unknown;
   try {
-    value = JSON.parse(text.replace(/^\uFEFF/, ''));
+    value = parseClean(text.replace(/^\uFEFF/, ''));
   } catch (error) {
     return refuse('the file', `it is not JSON: ${error instanceof Error ? error.message : 'unreadable'}`);
   }

@@ -11,4 +11,6 @@ export interface BoatSummary {
   readonly circuits: number;
   /** Its design is cut or is none: it is listed, and what there is can be taken away. */
   readonly damaged: boolean;
+  /** What is wrong with it, where that is known. */
+  readonly problem: string | null;
 }

@@ -11,17 +11,39 @@ interface Refusal {
   readonly problems?: readonly { where: string; message: string }[];
 }
 
+interface Restored {
+  readonly folder: string;
+  readonly boats: number;
+  readonly pictures: number;
+  readonly made: string;
+}
+
 const METRES = { lengthUnit: 'm', tempUnit: 'C', massUnit: 'kg', ruleSet: 'metric' } as const;
 const day = (at: number): string => new Date(at).toISOString().slice(0, 16).replace('T', ' ');
 const MOST_BYTES = 4_000_000;
 const MOST_ZIP_BYTES = 120_000_000;
 
 /** All boats on file; a new one; one from a file. */
-export function Home({ boats }: { boats: readonly BoatSummary[] }) {
+export function Home({
+  boats,
+  total,
+  sought,
+  from,
+  backups,
+}: {
+  boats: readonly BoatSummary[];
+  /** How many there are in all that answer to what is sought, and the first of those shown. */
+  total: number;
+  sought: string;
+  from: number;
+  /** What is said of backups made by themselves; null: none are. */
+  backups: string | null;
+}) {
   const router = useRouter();
   const [refusal, setRefusal] = useState<Refusal | null>(null);
   const [busy, setBusy] = useState(false);
   const [gone, setGone] = useState<{ id: string; name: string } | null>(null);
+  const [restored, setRestored] = useState<Restored | null>(null);
   const [ruleSet, setRuleSet] = useState<'metric' | 'awg'>('metric');
 
   const ask = async (url: string, init: RequestInit): Promise<Record<string, unknown> | null> => {
@@ -79,9 +101,15 @@ export function Home({ boats }: { boats: readonly BoatSummary[] }) {
     if (gone && (await ask(`/api/boats/${gone.id}/restore`, { method: 'POST' }))) setGone(null);
     router.refresh();
   };
+  const restore = async (file: File | undefined) => {
+    if (!file) return;
+    const body = await ask('/api/restore', { method: 'POST', headers: { 'content-type': 'application/zip' }, body: file });
+    if (body) setRestored(body as unknown as Restored);
+  };
+  const pageAt = (at: number) => `/?${new URLSearchParams({ ...(sought === '' ? {} : { q: sought }), from: String(at) }).toString()}`;
   const unit = ruleSet === 'awg' ? 'ft' : 'm';
   return (
-    <main className="mx-auto grid min-h-dvh max-w-[1200px] grid-cols-[1fr_320px] content-start gap-12 px-10 py-12">
+    <main className="mx-auto grid min-h-dvh max-w-[1200px] grid-cols-[minmax(0,1fr)_320px] content-start gap-12 px-10 py-12">
       <header className="col-span-2 border-b-[1.5px] border-ink pb-4">
         <p className="text-[26px] leading-none font-bold tracking-tight">Solenix</p>
         <h1 className="mt-2 text-[15px] text-quiet">
@@ -90,7 +118,31 @@ export function Home({ boats }: { boats: readonly BoatSummary[] }) {
       </header>
       <section aria-label="Boats on file">
         <h2 className="text-[15px] font-bold">Boats on file</h2>
-        {boats.length === 0 ? (
+        {total > boats.length || sought !== '' ? (
+          <form action="/" className="mt-2 flex items-baseline gap-3">
+            <input name="q" defaultValue={sought} aria-label="Find a boat by name" placeholder="name" className="box w-[220px]" />
+            <button type="submit" className="act">
+              find
+            </button>
+            <span className="text-quiet">{total === 0 ? 'none of that name' : `${from + 1} to ${from + boats.length} of ${total}`}</span>
+            {from > 0 ? (
+              <Link className="plain" href={pageAt(Math.max(0, from - boats.length))} prefetch={false}>
+                newer
+              </Link>
+            ) : null}
+            {from + boats.length < total ? (
+              <Link className="plain" href={pageAt(from + boats.length)} prefetch={false}>
+                older
+              </Link>
+            ) : null}
+            {sought !== '' ? (
+              <Link className="plain" href="/" prefetch={false}>
+                all boats
+              </Link>
+            ) : null}
+          </form>
+        ) : null}
+        {boats.length === 0 && sought === '' ? (
           <p className="mt-2 text-quiet">None yet. Make one from her figures, or open a design file; both stand on the right.</p>
         ) : null}
         <ul className="mt-2 border-t border-line">
@@ -98,16 +150,22 @@ export function Home({ boats }: { boats: readonly BoatSummary[] }) {
             <li key={b.id} className="flex items-baseline gap-4 border-b border-line py-2">
               {b.damaged ? (
                 <>
-                  <span className="text-[16px] font-semibold whitespace-nowrap">{b.name}</span>
-                  <span className="truncate font-semibold text-lead">
-                    what stands on file cannot be read; the other boats are not touched
+                  <Link
+                    href={`/boats/${b.id}/survey`}
+                    prefetch={false}
+                    className="text-[16px] font-semibold whitespace-nowrap hover:underline"
+                  >
+                    {b.name}
+                  </Link>
+                  <span className="truncate font-semibold text-lead" title={b.problem ?? undefined}>
+                    {b.problem ?? 'what stands on file cannot be read'}; open it for what can be had back
                   </span>
                   <span className="reading ml-auto text-[11.5px] whitespace-nowrap text-faint">{day(b.updatedAt)} UTC</span>
                   <a
                     className="plain whitespace-nowrap"
                     href={`/api/boats/${b.id}/export?as=raw`}
                     download
-                    aria-label={`take away ${b.name} as it is`}
+                    aria-label={`take it away as it is: ${b.name}`}
                   >
                     take it away as it is
                   </a>
@@ -150,12 +208,27 @@ export function Home({ boats }: { boats: readonly BoatSummary[] }) {
             </li>
           ))}
         </ul>
-        {boats.length > 0 ? (
+        {total > 0 || sought !== '' ? (
           <p className="mt-2 text-[12px] text-quiet">
             <a className="plain" href="/api/backup" download>
               back up everything
             </a>{' '}
-            in one archive, pictures and history with it; how it is restored stands in docs/operations.md.
+            in one archive, pictures and history with it. {backups ?? 'None is made by itself: SOLENIX_BACKUPS names a folder for them.'} A
+            copy of the database file alone lacks what was written in the last moments.{' '}
+            <label className="plain cursor-pointer">
+              restore a backup
+              <input
+                type="file"
+                accept=".zip,application/zip"
+                className="sr-only"
+                disabled={busy}
+                onChange={(e) => {
+                  void restore(e.target.files?.[0]);
+                  e.target.value = '';
+                }}
+              />
+            </label>{' '}
+            into a folder of its own; the boats here are not touched.
           </p>
         ) : null}
         {gone ? (
@@ -164,6 +237,13 @@ export function Home({ boats }: { boats: readonly BoatSummary[] }) {
             <button type="button" className="plain font-semibold" onClick={() => void takeBack()}>
               take back
             </button>
+          </p>
+        ) : null}
+        {restored ? (
+          <p role="status" className="mt-3 border-l-4 border-verdigris pl-3">
+            The backup of {day(Date.parse(restored.made))} UTC is whole: {restored.boats} boats, {restored.pictures} pictures, every file by
+            its checksum. It stands in <span className="reading break-all">{restored.folder}</span>; start with SOLENIX_DATA set to that
+            folder to go on from it.
           </p>
         ) : null}
         {refusal ? (

@@ -58,6 +58,7 @@ class Server {
 
 let server: Server;
 const kept = new Map<string, string>();
+const leftIn = (what: string): number => [...kept.keys()].filter((key) => key.startsWith(`solenix-${what}-x-`)).length;
 const storage = {
   getItem: (k: string) => kept.get(k) ?? null,
   setItem: (k: string, v: string) => void kept.set(k, v),
@@ -108,7 +109,7 @@ test('an edit is shown at once and saved in order', async () => {
   await settle(store);
   expect(server.design.loads[0]?.rating).toBe(80);
   expect(store.snapshot()).toMatchObject({ revision: 2, pending: 0, link: 'saved', undo: 'rating 80' });
-  expect(kept.size).toBe(0);
+  expect(leftIn('outbox')).toBe(0);
 });
 
 test('an unfinished entry is shown without being made, and given up without a trace', () => {
@@ -190,6 +191,80 @@ test('a refused edit is taken off the screen and said so; the next one goes on',
   expect(shown(store)).toBe(server.design.loads[0]?.rating);
 });
 
+describe('an edit that was not taken', () => {
+  const refused = async (): Promise<BoatStore> => {
+    const store = open();
+    store.edit('refuse me', [setOp(store.snapshot().design, ['loads', 'x', 'rating'], 1)]);
+    await settle(store);
+    return store;
+  };
+  test('is kept with its reason, and shown by the next window too', async () => {
+    expect((await refused()).snapshot().held).toMatchObject([{ edit: { label: 'refuse me' }, why: 'loads, row 1: no' }]);
+    expect(leftIn('held')).toBe(1);
+    expect(open().snapshot().held).toMatchObject([{ edit: { label: 'refuse me' } }]);
+  });
+  test('sent again it is asked again; let go it is gone for good', async () => {
+    const store = await refused();
+    const [first] = store.snapshot().held;
+    const before = server.posts;
+    if (first) store.release(first, true);
+    await settle(store);
+    expect(server.posts).toBe(before + 1);
+    const [again] = store.snapshot().held;
+    if (again) store.release(again, false);
+    expect(store.snapshot().held).toEqual([]);
+    expect(leftIn('held')).toBe(0);
+    expect(open().snapshot().held).toEqual([]);
+  });
+  test('a clash nobody has decided outlives the window', async () => {
+    const [one, two] = [open(), open()];
+    const stale = setOp(two.snapshot().design, ['loads', 'x', 'rating'], 80);
+    rate(one, 70);
+    await settle(one);
+    two.edit('rating 80', [stale]);
+    await settle(two);
+    const [clash] = open().snapshot().clashes;
+    expect(clash).toMatchObject({ edit: { label: 'rating 80' }, conflicts: [{ mine: 80, theirs: 70 }], step: null });
+  });
+});
+
+describe('a step back', () => {
+  const answering = (body: object, status: number) => {
+    const { fetch } = server;
+    const asked: { id: string; force: boolean; by: { device: string } }[] = [];
+    Object.assign(globalThis, {
+      fetch: (url: string, init?: { body?: string }) => {
+        if (!url.endsWith('/history')) return fetch(url, init);
+        asked.push(JSON.parse(init?.body ?? '{}') as (typeof asked)[number]);
+        return Promise.resolve(Response.json(body, { status }));
+      },
+    });
+    return asked;
+  };
+  test('of what somebody has set since shows both, and goes on when its author says so', async () => {
+    const store = open();
+    const conflicts = [{ path: ['loads', 'x', 'rating'], base: 70, mine: 60, theirs: 80 }];
+    const ops = [{ op: 'set', path: ['loads', 'x', 'rating'], from: 70, to: 60 }];
+    const asked = answering({ error: 'changed', label: 'rating 70', ops, conflicts }, 409);
+    await store.step('undo');
+    const [clash] = store.snapshot().clashes;
+    expect(clash).toMatchObject({ edit: { label: 'rating 70' }, conflicts, step: 'undo' });
+    if (clash) store.settle(clash, true);
+    await store.step('redo');
+    expect(asked.map((a) => a.force)).toEqual([false, true, false]);
+    expect(asked[0]?.by.device).toMatch(/^[A-Za-z0-9-]{8,40}$/);
+  });
+  test.each([
+    [404, 'there is no such boat', 'Not taken back: there is no such boat. Try again.'],
+    [422, 'it was cut short', 'Not taken back: it was cut short. Try again.'],
+  ])('that is answered %d says why, and not that nothing is left', async (status, error, said) => {
+    const store = open();
+    answering({ error }, status);
+    await store.step('undo');
+    expect(store.snapshot().notice?.text).toBe(said);
+  });
+});
+
 test('while the server is away edits are kept, and the next window sends them', async () => {
   server.away = true;
   const store = open();
@@ -197,7 +272,7 @@ test('while the server is away edits are kept, and the next window sends them', 
   await new Promise((r) => setTimeout(r, 20));
   expect(store.snapshot()).toMatchObject({ link: 'offline', pending: 1 });
   expect(shown(store)).toBe(70);
-  expect(kept.size).toBe(1);
+  expect(leftIn('outbox')).toBe(1);
   server.away = false;
   const next = open();
   expect(shown(next)).toBe(70);

@@ -1,6 +1,7 @@
 /** One boat in this window: the server's design, the edits on their way to it, and what the screen shows. Nothing typed is lost on the way. */
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import { applyEdit, type Conflict, type Design, type Edit, ofWholeMachines, type Op, type ReadProblem, share } from '@/core/design';
+import { who } from './who';
 
 export interface Notice {
   readonly id: number;
@@ -12,6 +13,14 @@ export interface Notice {
 export interface Clash {
   readonly edit: Edit;
   readonly conflicts: readonly Conflict[];
+  /** A step back or forth that met it; null: an edit. */
+  readonly step: 'undo' | 'redo' | null;
+}
+
+/** An edit the server did not take. It is kept in this browser until its author has decided. */
+export interface Held {
+  readonly edit: Edit;
+  readonly why: string;
 }
 
 export interface BoatState {
@@ -19,6 +28,9 @@ export interface BoatState {
   readonly revision: number;
   readonly pending: number;
   readonly link: 'saved' | 'saving' | 'offline';
+  /** Why nothing is saved for now. */
+  readonly why: string;
+  readonly held: readonly Held[];
   readonly undo: string | null;
   readonly redo: string | null;
   readonly clashes: readonly Clash[];
@@ -48,7 +60,20 @@ interface Waiting {
   readonly force: boolean;
 }
 
+interface Answered {
+  readonly error?: string;
+  readonly label?: string;
+  readonly ops?: readonly Op[];
+  readonly conflicts?: readonly Conflict[];
+  readonly problems?: readonly ReadProblem[];
+}
+
 const RETRY_MS = 1500;
+/** A step is asked so many times before it is told that it could not be taken. */
+const STEP_TRIES = 3;
+const NO_ANSWER = 'the server does not answer';
+const later = (ms: number) => new Promise((r) => setTimeout(r, ms));
+const bodyOf = async (answer: Response): Promise<Answered> => (await answer.json().catch(() => ({}))) as Answered;
 
 export class BoatStore {
   private base: Design;
@@ -74,6 +99,8 @@ export class BoatStore {
       revision: initial.revision,
       pending: 0,
       link: 'saved',
+      why: '',
+      held: [],
       undo: initial.undo,
       redo: initial.redo,
       clashes: [],
@@ -90,7 +117,7 @@ export class BoatStore {
   /** Starts listening to the other windows and sends what an earlier visit could not. */
   open(): () => void {
     this.adopt();
-    this.stream = new EventSource(`${this.url}/events?since=${this.snapshot().revision}`);
+    this.stream = new EventSource(`${this.url}/events?since=${this.snapshot().revision}&device=${who().device}`);
     this.stream.onmessage = (message) => this.receive(JSON.parse(message.data as string) as EditRecord);
     return () => this.stream?.close();
   }
@@ -113,8 +140,17 @@ export class BoatStore {
 
   /** The author has seen both values of a clash: keeps their own, or takes the other. */
   settle(clash: Clash, keepMine: boolean): void {
-    this.set({ clashes: this.snapshot().clashes.filter((c) => c !== clash) });
-    if (keepMine) this.queue({ edit: { ...clash.edit, id: crypto.randomUUID() }, force: true });
+    this.hold({ clashes: this.snapshot().clashes.filter((c) => c !== clash) });
+    const { step } = clash;
+    if (!keepMine) return;
+    if (step) void (this.stepping = this.stepping.then(() => this.stepNow(step, true)).catch(() => undefined));
+    else this.queue({ edit: { ...clash.edit, id: crypto.randomUUID() }, force: true });
+  }
+
+  /** An edit that was not taken: sent again, or let go. */
+  release(held: Held, again: boolean): void {
+    this.hold({ held: this.snapshot().held.filter((h) => h !== held) });
+    if (again) this.queue({ edit: { ...held.edit, id: crypto.randomUUID() }, force: false });
   }
 
   /** One step after another, however fast the keys: each is told of what the one before has left. */
@@ -124,15 +160,32 @@ export class BoatStore {
     return done;
   }
 
-  private async stepNow(step: 'undo' | 'redo'): Promise<void> {
+  private async stepNow(step: 'undo' | 'redo', force = false): Promise<void> {
     await this.sentOrAway();
-    const answer = await this.post('history', { step, id: crypto.randomUUID() });
-    if (!answer) return this.say('refused', 'The server does not answer. Try again when it is back.');
-    if (answer.ok) {
+    // The same id each time: a step that was taken and whose answer was lost is answered, not taken twice.
+    const id = crypto.randomUUID();
+    let answer = await this.post('history', { step, id, force });
+    for (let tried = 1; tried < STEP_TRIES && (!answer || answer.status >= 500); tried++) {
+      await later(RETRY_MS);
+      answer = await this.post('history', { step, id, force });
+    }
+    const done = step === 'undo' ? 'taken back' : 'put back';
+    if (answer?.ok) {
       const record = (await answer.json()) as EditRecord;
       this.seen.add(record.editId);
-      this.receive(record, { notice: this.notice('said', `${step === 'undo' ? 'Taken back' : 'Put back'}: ${record.label}`) });
-    } else this.say('refused', step === 'undo' ? 'Nothing left to take back.' : 'Nothing left to put back.');
+      this.receive(record, { notice: this.notice('said', `${done.charAt(0).toUpperCase()}${done.slice(1)}: ${record.label}`) });
+      return;
+    }
+    const body = answer ? await bodyOf(answer) : {};
+    if (body.conflicts && body.ops)
+      return this.hold({
+        clashes: [
+          ...this.snapshot().clashes,
+          { edit: { id, label: body.label ?? step, ops: [...body.ops] }, conflicts: body.conflicts, step },
+        ],
+      });
+    if (answer?.status === 409) return this.say('refused', step === 'undo' ? 'Nothing left to take back.' : 'Nothing left to put back.');
+    this.say('refused', `Not ${done}: ${body.error ?? NO_ANSWER}. Try again.`);
   }
 
   /** Resolves once nothing waits any more, or the server has gone away. */
@@ -155,7 +208,18 @@ export class BoatStore {
   /** Takes over what windows of this boat could not send before they were closed. An edit sent by two is applied once. */
   private adopt(): void {
     try {
-      const keys = Object.keys(localStorage).filter((key) => key.startsWith(`solenix-outbox-${this.initial.id}-`) && key !== this.outbox);
+      const keysOf = (what: string) =>
+        Object.keys(localStorage).filter(
+          (key) => key.startsWith(`solenix-${what}-${this.initial.id}-`) && !key.endsWith(`-${this.window}`),
+        );
+      const undecided = keysOf('held');
+      for (const key of undecided) {
+        const { held, clashes } = JSON.parse(localStorage.getItem(key) ?? '{}') as Partial<Pick<BoatState, 'held' | 'clashes'>>;
+        const now = this.snapshot();
+        this.hold({ held: [...now.held, ...(held ?? [])], clashes: [...now.clashes, ...(clashes ?? [])] });
+        localStorage.removeItem(key);
+      }
+      const keys = keysOf('outbox');
       const kept = keys.flatMap((key) => JSON.parse(localStorage.getItem(key) ?? '[]') as Waiting[]);
       for (const key of keys) localStorage.removeItem(key);
       if (kept.length === 0) return;
@@ -170,6 +234,20 @@ export class BoatStore {
 
   private get outbox(): string {
     return `solenix-outbox-${this.initial.id}-${this.window}`;
+  }
+
+  /** What its author has not decided yet outlives the window. */
+  private hold(change: Partial<Pick<BoatState, 'held' | 'clashes'>>): void {
+    this.set(change);
+    const { held, clashes } = this.snapshot();
+    const own = clashes.filter((c) => c.step === null);
+    const key = `solenix-held-${this.initial.id}-${this.window}`;
+    try {
+      if (held.length + own.length > 0) localStorage.setItem(key, JSON.stringify({ held, clashes: own }));
+      else localStorage.removeItem(key);
+    } catch {
+      // A full or forbidden store only loses the safety net.
+    }
   }
 
   private queue(waiting: Waiting): void {
@@ -196,23 +274,25 @@ export class BoatStore {
     for (let next = this.waiting[0]; next; next = this.waiting[0]) {
       const answer = await this.post('edits', next);
       if (!answer || answer.status >= 500) {
-        this.set({ link: 'offline' });
-        await new Promise((r) => setTimeout(r, RETRY_MS));
+        const why = answer ? ((await bodyOf(answer)).error ?? NO_ANSWER) : NO_ANSWER;
+        this.set({ link: 'offline', why });
+        await later(RETRY_MS);
         continue;
       }
-      const body = (await answer.json().catch(() => ({}))) as EditRecord & {
-        error?: string;
-        conflicts?: Conflict[];
-        problems?: ReadProblem[];
-      };
+      const body = (await bodyOf(answer)) as EditRecord & Answered;
       this.waiting = this.waiting.filter((w) => w !== next);
       this.keep();
       const link = this.waiting.length > 0 ? ('saving' as const) : ('saved' as const);
       if (answer.ok) this.receive(body, { link });
       else if (body.conflicts) {
-        this.set({ link, clashes: [...this.snapshot().clashes, { edit: next.edit, conflicts: body.conflicts }] });
+        this.set({ link });
+        this.hold({ clashes: [...this.snapshot().clashes, { edit: next.edit, conflicts: body.conflicts, step: null }] });
         await this.reload();
-      } else this.show({ link, notice: this.notice('refused', `Not taken: ${next.edit.label}. ${body.error ?? 'the server refused it'}`) });
+      } else {
+        const why = body.error ?? 'the server refused it';
+        this.hold({ held: [...this.snapshot().held, { edit: next.edit, why }] });
+        this.show({ link, notice: this.notice('refused', `Not taken: ${next.edit.label}. ${why}`) });
+      }
     }
   }
 
@@ -221,7 +301,7 @@ export class BoatStore {
       return await fetch(`${this.url}/${route}`, {
         method: 'POST',
         headers: { 'content-type': 'application/json' },
-        body: JSON.stringify(body),
+        body: JSON.stringify({ ...(body as object), by: who() }),
       });
     } catch {
       return null;

@@ -21,16 +21,20 @@ export function ClashDialog() {
     <Dialog
       open
       onClose={() => store.settle(clash, false)}
-      title="Changed in another window meanwhile"
-      about={`Your edit "${clash.edit.label}" was made on a value that has moved on. Choose which to keep.`}
+      title={clash.step ? 'Changed by somebody since' : 'Changed in another window meanwhile'}
+      about={
+        clash.step
+          ? `${clash.step === 'undo' ? 'Taking back' : 'Putting back'} "${clash.edit.label}" meets what somebody has set since. Choose which to keep.`
+          : `Your edit "${clash.edit.label}" was made on a value that has moved on. Choose which to keep.`
+      }
     >
       <table className="w-full text-left">
         <thead>
           <tr className="border-b border-ink text-quiet">
             <th className="py-1 font-medium">what</th>
-            <th className="font-medium">you saw</th>
-            <th className="font-medium">yours</th>
-            <th className="font-medium">theirs</th>
+            <th className="font-medium">{clash.step ? 'you had set' : 'you saw'}</th>
+            <th className="font-medium">{clash.step ? 'would be' : 'yours'}</th>
+            <th className="font-medium">{clash.step ? 'is now' : 'theirs'}</th>
           </tr>
         </thead>
         <tbody>
@@ -46,10 +50,10 @@ export function ClashDialog() {
       </table>
       <div className="mt-4 flex gap-3">
         <button type="button" className="act" onClick={() => store.settle(clash, true)}>
-          Keep mine
+          {clash.step === 'undo' ? 'Take it back' : clash.step === 'redo' ? 'Put it back' : 'Keep mine'}
         </button>
         <button type="button" className="act" onClick={() => store.settle(clash, false)}>
-          Keep theirs
+          {clash.step ? 'Leave it as it is' : 'Keep theirs'}
         </button>
       </div>
     </Dialog>

@@ -9,6 +9,9 @@ import { WorkingPanel } from '@/ui/working/WorkingPanel';
 import { BalanceLine } from './BalanceLine';
 import { ClashDialog } from './ClashDialog';
 import { Dialog } from './Dialog';
+import { History } from './History';
+import { Named } from './Named';
+import { NotTaken } from './NotTaken';
 import { Rail } from './Rail';
 import { StaleBar } from './StaleBar';
 import { SHORTCUTS } from './shortcuts';
@@ -57,9 +60,10 @@ function Notice() {
 
 export function Frame({ boatId, stations, children }: { boatId: string; stations: readonly Station[]; children: ReactNode }) {
   const store = useStore();
-  const { revision, link, pending, undo, redo } = useBoat(({ revision, link, pending, undo, redo }) => ({
+  const { revision, link, why, pending, undo, redo } = useBoat(({ revision, link, why, pending, undo, redo }) => ({
     revision,
     link,
+    why,
     pending,
     undo,
     redo,
@@ -81,12 +85,7 @@ export function Frame({ boatId, stations, children }: { boatId: string; stations
     undo: () => void store.step('undo'),
     redo: () => void store.step('redo'),
   });
-  const state =
-    link === 'offline'
-      ? `not saved yet: the server does not answer, ${pending} kept here`
-      : pending > 0
-        ? 'saving'
-        : `saved, revision ${revision}`;
+  const state = link === 'offline' ? `not saved yet: ${why}, ${pending} kept here` : pending > 0 ? 'saving' : `saved, revision ${revision}`;
   return (
     <div className="print-frame flex h-dvh min-w-[1000px] flex-col overflow-hidden">
       <BalanceLine boatId={boatId} />
@@ -122,9 +121,12 @@ export function Frame({ boatId, stations, children }: { boatId: string; stations
         <button type="button" onClick={toggleNight}>
           night or day
         </button>
+        <History boatId={boatId} />
+        <Named />
         <div className="min-w-0 flex-1 text-right">
           <Notice />
         </div>
+        <NotTaken />
         <span className={`flex-none ${link === 'offline' ? 'font-semibold text-lead' : ''}`} data-testid="saved">
           {state}
         </span>

@@ -11,6 +11,7 @@ export function Photos({ about, of }: { about: Photo['about']; of: string }) {
   const store = useStore();
   const id = useId();
   const [busy, setBusy] = useState(false);
+  const [gone, setGone] = useState<ReadonlySet<string>>(new Set());
   const own = design.photos.filter((p) => p.about.kind === about.kind && p.about.id === about.id);
   const take = async (files: readonly File[]) => {
     setBusy(true);
@@ -40,15 +41,22 @@ export function Photos({ about, of }: { about: Photo['about']; of: string }) {
       <div className="flex flex-wrap items-start gap-3">
         {own.map((photo) => (
           <figure key={photo.id} className="w-[164px]">
-            <a href={`/api/boats/${store.boatId}/photos/${photo.id}`} target="_blank" rel="noreferrer">
-              {/* eslint-disable-next-line @next/next/no-img-element -- a file of the boat's own, already of its size */}
-              <img
-                src={`/api/boats/${store.boatId}/photos/${photo.id}`}
-                alt={photo.caption || `picture of ${of}`}
-                className="h-[112px] w-full border border-line object-cover"
-                loading="lazy"
-              />
-            </a>
+            {gone.has(photo.id) ? (
+              <p className="flex h-[112px] items-center border border-line px-2 text-[12px] font-semibold text-lead">
+                its file is missing or damaged; it may be in a backup
+              </p>
+            ) : (
+              <a href={`/api/boats/${store.boatId}/photos/${photo.id}`} target="_blank" rel="noreferrer">
+                {/* eslint-disable-next-line @next/next/no-img-element -- a file of the boat's own, already of its size */}
+                <img
+                  src={`/api/boats/${store.boatId}/photos/${photo.id}`}
+                  alt={photo.caption || `picture of ${of}`}
+                  className="h-[112px] w-full border border-line object-cover"
+                  loading="lazy"
+                  onError={() => setGone((had) => new Set([...had, photo.id]))}
+                />
+              </a>
+            )}
             <figcaption className="mt-1 flex gap-1">
               <input
                 className="box min-w-0 flex-1 text-[12px]"

@@ -1,10 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import * as v from 'valibot';
 import { blankDesign, BOUNDS, readDesignText } from '@/core/design';
-import { createBoat, listBoats } from '@/server/boats';
+import { createBoat, findBoats, listBoats } from '@/server/boats';
 import { database } from '@/server/database';
 import { ARCHIVE_BYTES } from '@/server/archive';
 import { importArchive } from '@/server/importBoat';
+import { patiently } from '@/server/patience';
 import { guarded, readBody, readBytes, refuse } from '@/server/request';
 
 const NewBoat = v.object({
@@ -15,7 +16,15 @@ const NewBoat = v.object({
   systemV: v.picklist([12, 24, 48] as const),
 });
 
-export const GET = () => guarded(() => Response.json(listBoats(database())));
+/** All boats; with ?q= or ?from= those whose name holds what is sought, two hundred from one on, and how many there are. */
+export const GET = (request: Request) =>
+  guarded(() => {
+    const asked = new URL(request.url).searchParams;
+    if (!asked.has('q') && !asked.has('from')) return Response.json(listBoats(database()));
+    const from = Number(asked.get('from') ?? 0);
+    if (!Number.isSafeInteger(from) || from < 0) return refuse(400, 'from: a whole number is needed');
+    return Response.json(findBoats(database(), (asked.get('q') ?? '').slice(0, 120), from, 200));
+  });
 
 /** A new boat from a few figures (application/json), or from a design file or an archive (?from=file). */
 export const POST = (request: Request) =>
@@ -34,12 +43,12 @@ export const POST = (request: Request) =>
         return refuse(413, `that is larger than ${BOUNDS.fileBytes / 1e6} MB, the most a design may be`);
       const read = readDesignText(new TextDecoder().decode(bytes.value));
       if (!read.ok) return refuse(422, 'the file was not taken; nothing was changed', read.problems);
-      createBoat(database(), id, read.design, Date.now());
+      await patiently(() => createBoat(database(), id, read.design, Date.now()));
       return Response.json({ id }, { status: 201 });
     }
     const body = await readBody(request, NewBoat, 10_000);
     if (!body.ok) return body.response;
     const { name, ruleSet, lengthM, beamM, systemV } = body.value;
-    createBoat(database(), id, blankDesign(name, ruleSet, lengthM, beamM, systemV), Date.now());
+    await patiently(() => createBoat(database(), id, blankDesign(name, ruleSet, lengthM, beamM, systemV), Date.now()));
     return Response.json({ id }, { status: 201 });
   });

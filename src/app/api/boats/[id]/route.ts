@@ -1,5 +1,6 @@
 import { openBoat, setDeleted } from '@/server/boats';
 import { database } from '@/server/database';
+import { patiently } from '@/server/patience';
 import { guarded, readText, refuse } from '@/server/request';
 
 type Context = { params: Promise<{ id: string }> };
@@ -14,5 +15,8 @@ export const DELETE = (request: Request, { params }: Context) =>
   guarded(async () => {
     const body = await readText(request, 1000);
     if (!body.ok) return body.response;
-    return setDeleted(database(), (await params).id, Date.now()) ? Response.json({ ok: true }) : refuse(404, 'there is no such boat');
+    const { id } = await params;
+    return (await patiently(() => setDeleted(database(), id, Date.now())))
+      ? Response.json({ ok: true })
+      : refuse(404, 'there is no such boat');
   });

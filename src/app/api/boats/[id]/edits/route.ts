@@ -1,15 +1,19 @@
 import * as v from 'valibot';
 import { EditSchema } from '@/core/design';
 import { answerEdit } from '@/server/answer';
-import { editBoat } from '@/server/boats';
 import { database } from '@/server/database';
+import { editBoat } from '@/server/history';
+import { patiently } from '@/server/patience';
 import { guarded, readBody } from '@/server/request';
+import { by } from '@/server/who';
 
-const Body = v.object({ edit: EditSchema, force: v.boolean() });
+const Body = v.object({ edit: EditSchema, force: v.boolean(), by });
 
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
   guarded(async () => {
     const { id } = await params;
     const body = await readBody(request, Body);
-    return body.ok ? answerEdit(id, editBoat(database(), id, body.value.edit, body.value.force, Date.now())) : body.response;
+    if (!body.ok) return body.response;
+    const { edit, force, by: who } = body.value;
+    return answerEdit(id, await patiently(() => editBoat(database(), id, edit, force, Date.now(), who)));
   });

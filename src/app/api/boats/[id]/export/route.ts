@@ -29,8 +29,8 @@ export const GET = (request: Request, { params }: { params: Promise<{ id: string
     if (new URL(request.url).searchParams.get('as') === 'zip') {
       const photos = new Map(
         boat.design.photos.flatMap((photo) => {
-          const bytes = photoBytes(database(), id, photo.id);
-          return bytes ? [[photo.id, bytes] as const] : [];
+          const read = photoBytes(database(), id, photo.id);
+          return read.ok ? [[photo.id, read.bytes] as const] : [];
         }),
       );
       const zip = await work().run('pack', boat.design, photos);

@@ -1,4 +1,4 @@
-import { openBoat } from '@/server/boats';
+import { isThere } from '@/server/boats';
 import { database } from '@/server/database';
 import { keepPhoto, PHOTO_BYTES } from '@/server/photos';
 import { guarded, readBytes, refuse } from '@/server/request';
@@ -7,7 +7,7 @@ import { guarded, readBytes, refuse } from '@/server/request';
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
   guarded(async () => {
     const { id } = await params;
-    if (!openBoat(database(), id)) return refuse(404, 'there is no such boat');
+    if (!isThere(database(), id)) return refuse(404, 'there is no such boat');
     const bytes = await readBytes(request, PHOTO_BYTES);
     if (!bytes.ok) return bytes.response;
     const result = await keepPhoto(database(), id, bytes.value, Date.now());

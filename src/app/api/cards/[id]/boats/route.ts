@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import * as v from 'valibot';
 import { database } from '@/server/database';
 import { tell } from '@/server/live';
+import { patiently } from '@/server/patience';
 import { guarded, readBody, refuse } from '@/server/request';
 import { applyCard, boatsBehind, fromShelf } from '@/server/shelf';
 
@@ -22,7 +23,7 @@ export const POST = (request: Request, { params }: Context) =>
     if (!card) return refuse(404, 'there is no such card');
     const body = await readBody(request, Body, 50_000);
     if (!body.ok) return body.response;
-    const done = applyCard(database(), card.item, body.value.boatIds, () => randomUUID(), Date.now());
-    for (const { boatId, result } of done) if (result.ok) tell(boatId, result.record);
+    const done = await patiently(() => applyCard(database(), card.item, body.value.boatIds, () => randomUUID(), Date.now()));
+    for (const { boatId, result } of done) if (result.ok) tell(boatId);
     return Response.json({ changed: done.filter((d) => d.result.ok).map((d) => d.boatId) });
   });
