@@ -7,6 +7,6 @@ export function run(command: string, args: readonly string[], extra?: object): u
 export function install(): void;
 export function build(): void;
 export function freePort(wanted: number): Promise<number>;
-export function serve(port: number, data: string, stdio?: StdioOptions): ChildProcess;
+export function serve(port: number, data: string, stdio?: StdioOptions, more?: Readonly<Record<string, string>>): ChildProcess;
 export function answering(url: string, patienceMs?: number): Promise<void>;
 export function seed(data: string, stdio?: StdioOptions): void;

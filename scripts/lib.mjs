@@ -77,18 +77,19 @@ export function freePort(wanted) {
 }
 
 /** Starts the production server on a data folder. */
-export const serve = (port, data, stdio = 'inherit') =>
-  spawn(process.execPath, [next, 'start', '-H', process.env.HOST ?? '127.0.0.1', '-p', String(port)], {
+export const serve = (port, data, stdio = 'inherit', more = {}) =>
+  spawn(process.execPath, [next, 'start', '-H', more.HOST ?? process.env.HOST ?? '127.0.0.1', '-p', String(port)], {
     cwd: root,
     stdio,
-    env: { ...env, SOLENIX_DATA: data },
+    env: { ...env, SOLENIX_DATA: data, ...more },
   });
 
 /** Waits until the server answers. */
 export async function answering(url, patienceMs = 30_000) {
   for (const until = Date.now() + patienceMs; Date.now() < until;) {
     const ok = await fetch(url).then(
-      (r) => r.ok,
+      // Behind a passphrase it answers 401, under another name 403: it is there.
+      (r) => r.ok || r.status === 401 || r.status === 403,
       () => false,
     );
     if (ok) return;

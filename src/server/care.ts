@@ -2,9 +2,11 @@
 import { existsSync, mkdirSync, readdirSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { asc, eq, gt } from 'drizzle-orm';
+import { hasPassphrase, may } from './access';
 import { backupName, keepNewest, makeBackup } from './backup';
 import { markProblem } from './boats';
 import { bytesInLog, CannotOpen, database, dataFolder, type Db, FILE } from './database';
+import { isGuarded, setGate } from './gate';
 import { sweepOrphans } from './photos';
 import { readStored, sumOf } from './stored';
 import { boats } from './tables';
@@ -112,6 +114,15 @@ export function begin(): void {
   } catch (error) {
     console.error(error instanceof CannotOpen ? `\n  ${error.message}\n` : error);
     process.exit(1);
+  }
+  if (isGuarded(process.env)) {
+    if (!hasPassphrase(db)) {
+      console.error(
+        '\n  Other machines can reach this server, and it has no passphrase: set one with "npm run passphrase" and start again.\n',
+      );
+      process.exit(1);
+    }
+    setGate((coming) => may(db, coming, Date.now()));
   }
   const folder = dataFolder();
   setInterval(() => void told('the log', () => settleLog(db, folder, Date.now())), LOOK_MS).unref();

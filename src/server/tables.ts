@@ -68,6 +68,30 @@ export const photos = sqliteTable('photos', {
   sum: text('sum'),
 });
 
+/** The passphrase by which people come in from other machines: its scrypt hash. One row, or none. */
+export const passphrases = sqliteTable('passphrases', {
+  id: integer('id').primaryKey(),
+  salt: text('salt').notNull(),
+  hash: text('hash').notNull(),
+  at: integer('at').notNull(),
+});
+
+/** What lets in: sessions of people, keys of programs, links that show one boat. Of what is held only the SHA-256 is here. */
+export const grants = sqliteTable(
+  'grants',
+  {
+    id: text('id').primaryKey(),
+    kind: text('kind', { enum: ['session', 'key', 'link'] }).notNull(),
+    name: text('name').notNull(),
+    sum: text('sum').notNull(),
+    boatId: text('boat_id').references(() => boats.id),
+    createdAt: integer('created_at').notNull(),
+    seenAt: integer('seen_at'),
+    expiresAt: integer('expires_at'),
+  },
+  (t) => [uniqueIndex('grants_sum').on(t.sum)],
+);
+
 /** Which boats have loads that came from which equipment card. */
 export const boatCards = sqliteTable(
   'boat_cards',

@@ -228,7 +228,10 @@ export function Home({
                 }}
               />
             </label>{' '}
-            into a folder of its own; the boats here are not touched.
+            into a folder of its own; the boats here are not touched.{' '}
+            <Link className="plain" href="/access" prefetch={false}>
+              who is in
+            </Link>
           </p>
         ) : null}
         {gone ? (

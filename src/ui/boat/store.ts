@@ -43,6 +43,8 @@ export interface Initial {
   readonly design: Design;
   readonly undo: string | null;
   readonly redo: string | null;
+  /** Opened by a link that shows the boat: nothing is changed. */
+  readonly looksOnly?: boolean;
 }
 
 interface EditRecord {
@@ -71,6 +73,7 @@ interface Answered {
 const RETRY_MS = 1500;
 /** A step is asked so many times before it is told that it could not be taken. */
 const STEP_TRIES = 3;
+const LOOKS_ONLY = 'This link shows the boat: nothing is changed by it.';
 const NO_ANSWER = 'the server does not answer';
 const later = (ms: number) => new Promise((r) => setTimeout(r, ms));
 const bodyOf = async (answer: Response): Promise<Answered> => (await answer.json().catch(() => ({}))) as Answered;
@@ -108,6 +111,11 @@ export class BoatStore {
     }));
   }
 
+  /** Whether this window only shows the boat. */
+  get looksOnly(): boolean {
+    return this.initial.looksOnly ?? false;
+  }
+
   get boatId(): string {
     return this.initial.id;
   }
@@ -126,6 +134,10 @@ export class BoatStore {
   edit(label: string, ops: readonly (Op | undefined)[]): void {
     const asked = ops.filter((op) => op !== undefined);
     this.preview = null;
+    if (this.looksOnly) {
+      this.say('refused', LOOKS_ONLY);
+      return this.show();
+    }
     if (asked.length === 0) return this.show();
     const real = [...ofWholeMachines(this.snapshot().design, asked)];
     this.queue({ edit: { id: crypto.randomUUID(), label: label.slice(0, 200), ops: real }, force: false });
@@ -161,6 +173,7 @@ export class BoatStore {
   }
 
   private async stepNow(step: 'undo' | 'redo', force = false): Promise<void> {
+    if (this.looksOnly) return this.say('refused', LOOKS_ONLY);
     await this.sentOrAway();
     // The same id each time: a step that was taken and whose answer was lost is answered, not taken twice.
     const id = crypto.randomUUID();
@@ -273,7 +286,8 @@ export class BoatStore {
   private async sendAll(): Promise<void> {
     for (let next = this.waiting[0]; next; next = this.waiting[0]) {
       const answer = await this.post('edits', next);
-      if (!answer || answer.status >= 500) {
+      // Signed out meanwhile: what was typed waits until somebody has signed in again.
+      if (!answer || answer.status >= 500 || answer.status === 401) {
         const why = answer ? ((await bodyOf(answer)).error ?? NO_ANSWER) : NO_ANSWER;
         this.set({ link: 'offline', why });
         await later(RETRY_MS);

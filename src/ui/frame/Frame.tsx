@@ -13,6 +13,7 @@ import { History } from './History';
 import { Named } from './Named';
 import { NotTaken } from './NotTaken';
 import { Rail } from './Rail';
+import { Share } from './Share';
 import { StaleBar } from './StaleBar';
 import { SHORTCUTS } from './shortcuts';
 import type { Station } from './station';
@@ -122,7 +123,8 @@ export function Frame({ boatId, stations, children }: { boatId: string; stations
           night or day
         </button>
         <History boatId={boatId} />
-        <Named />
+        {store.looksOnly ? <span className="font-semibold">shown by a link</span> : <Named />}
+        {store.looksOnly ? null : <Share boatId={boatId} />}
         <div className="min-w-0 flex-1 text-right">
           <Notice />
         </div>

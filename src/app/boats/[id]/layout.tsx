@@ -1,8 +1,10 @@
+import { headers } from 'next/headers';
 import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { openBoat, type OpenBoat } from '@/server/boats';
 import { lastGood } from '@/server/checkpoints';
 import { database } from '@/server/database';
+import { LOOK_HEADER } from '@/server/gate';
 import { DamagedBoat } from '@/server/stored';
 import { work } from '@/server/work/pool';
 import { Damaged } from '@/stations/home/Damaged';
@@ -24,7 +26,10 @@ export default async function BoatLayout({ children, params }: { children: React
   }
   if (!boat) notFound();
   return (
-    <BoatProvider initial={boat} analysis={await work().run('analysis', boat.design)}>
+    <BoatProvider
+      initial={{ ...boat, looksOnly: (await headers()).get(LOOK_HEADER) === '1' }}
+      analysis={await work().run('analysis', boat.design)}
+    >
       <Frame boatId={id} stations={STATIONS}>
         {children}
       </Frame>
