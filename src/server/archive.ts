@@ -1,16 +1,18 @@
-/** A boat and her pictures as one zip, out and in. What comes in is counted as it unfolds, and every picture is made anew. */
+/** A boat, her pictures and her history as one zip, out and in. What comes in is counted as it unfolds, and every picture is made anew. */
 import { strFromU8, strToU8, Unzip, UnzipInflate, zipSync, type Zippable } from 'fflate';
+import { type HistoryRow, readHistory } from './historyFile';
 import { BOUNDS, type Design, readDesignText, type ReadResult } from '@/core/design';
 
 export const ARCHIVE_BYTES = 120_000_000;
 const UNFOLDED_BYTES = 400_000_000;
 const DESIGN = 'design.json';
+const HISTORY = 'history.json';
 const MISSING = 'missing pictures.txt';
 
 export const photoName = (id: string): string => `photos/${id}.jpg`;
 
-/** @param bytesOf a picture's bytes; one that is missing is left out, and told in a file of its own. */
-export function packBoat(design: Design, bytesOf: (photoId: string) => Uint8Array | null): Uint8Array {
+/** @param history as text; empty: none. @param bytesOf a picture's bytes; one that is missing is left out, and told in a file of its own. */
+export function packBoat(design: Design, bytesOf: (photoId: string) => Uint8Array | null, history = ''): Uint8Array {
   const missing: string[] = [];
   const files: Zippable = { [DESIGN]: strToU8(JSON.stringify(design, null, 1)) };
   for (const { id } of design.photos) {
@@ -18,6 +20,7 @@ export function packBoat(design: Design, bytesOf: (photoId: string) => Uint8Arra
     if (bytes) files[photoName(id)] = [bytes, { level: 0 }];
     else missing.push(id);
   }
+  if (history !== '') files[HISTORY] = strToU8(history);
   if (missing.length > 0)
     files[MISSING] = strToU8(`Pictures the design names whose files are gone or damaged:\n${missing.map(photoName).join('\n')}\n`);
   return zipSync(files);
@@ -71,16 +74,22 @@ export function unfold(zip: Uint8Array, wanted: (name: string) => boolean, mostB
 }
 
 export type Unpacked =
-  { readonly ok: true; readonly design: Design; readonly photos: ReadonlyMap<string, Uint8Array> } | (ReadResult & { readonly ok: false });
+  | {
+      readonly ok: true;
+      readonly design: Design;
+      readonly photos: ReadonlyMap<string, Uint8Array>;
+      readonly history: readonly HistoryRow[];
+    }
+  | (ReadResult & { readonly ok: false });
 
 /** Reads such a zip. Pictures are raw bytes still: not to be kept before they are re-encoded. */
 export function unpackBoat(zip: Uint8Array): Unpacked {
   const refuse = (message: string): Unpacked => ({ ok: false, problems: [{ where: 'the archive', message }] });
   const unfolded = unfold(
     zip,
-    (name) => name === DESIGN || /^photos\/[A-Za-z0-9_-]{1,40}\.jpg$/.test(name),
+    (name) => name === DESIGN || name === HISTORY || /^photos\/[A-Za-z0-9_-]{1,40}\.jpg$/.test(name),
     UNFOLDED_BYTES,
-    BOUNDS.photos + 1,
+    BOUNDS.photos + 2,
   );
   if (!unfolded.ok) return refuse(unfolded.message);
   const text = unfolded.files.get(DESIGN);
@@ -88,11 +97,14 @@ export function unpackBoat(zip: Uint8Array): Unpacked {
   if (text.byteLength > BOUNDS.fileBytes) return refuse(`its ${DESIGN} is larger than ${BOUNDS.fileBytes / 1e6} MB`);
   const read = readDesignText(strFromU8(text));
   if (!read.ok) return read;
+  const told = unfolded.files.get(HISTORY);
+  const history = told ? readHistory(strFromU8(told)) : [];
+  if (history === null) return refuse(`its ${HISTORY} is not understood`);
   const photos = new Map(
     read.design.photos.flatMap(({ id }) => {
       const bytes = unfolded.files.get(photoName(id));
       return bytes ? [[id, bytes] as const] : [];
     }),
   );
-  return { ok: true, design: read.design, photos };
+  return { ok: true, design: read.design, photos, history };
 }

@@ -62,17 +62,17 @@ export const boatsWithCard = (db: Db, cardId: string): { readonly id: string; re
     .orderBy(desc(boats.updatedAt), asc(boats.id))
     .all();
 
-/** A new boat, whole or not at all. @param more what else belongs to her, in the same transaction. */
-export function createBoat(db: Db, id: string, design: Design, now: number, more: (inner: Db) => void = () => {}): void {
+/** A new boat, whole or not at all. @param more what else belongs to her, in the same transaction. @param revision the one her history has come to. */
+export function createBoat(db: Db, id: string, design: Design, now: number, more: (inner: Db) => void = () => {}, revision = 0): void {
   const kept = keptAs(design);
   db.transaction(
     (tx) => {
       const inner = tx as unknown as Db;
       inner
         .insert(boats)
-        .values({ id, name: design.boat.name, revision: 0, ...kept, createdAt: now, updatedAt: now })
+        .values({ id, name: design.boat.name, revision, ...kept, createdAt: now, updatedAt: now })
         .run();
-      keepCheckpoint(inner, id, 0, kept, now);
+      keepCheckpoint(inner, id, revision, kept, now);
       noteCards(inner, id, [], cardsOf(design));
       more(inner);
     },

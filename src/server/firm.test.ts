@@ -4,15 +4,16 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { strToU8, zipSync } from 'fflate';
 import sharp from 'sharp';
-import { blankLoad, type Card, cardFrom, defaultHouse, type Design, type Load, setOp, withCard } from '@/core/design';
+import { blankLoad, type Card, cardFrom, defaultHouse, type Design, type Load, type Op, setOp, withCard } from '@/core/design';
 import { bareBoat, withLoad } from '@/core/design/testing';
 import { packBoat, photoName, unfold, unpackBoat } from './archive';
 import { createBoat, openBoat } from './boats';
 import { editBoat, stepBoat } from './history';
+import { historyRows, historyText } from './historyFile';
 import { openDatabase } from './database';
 import { importArchive } from './importBoat';
 import { keepPhoto, photoBytes, reencode } from './photos';
-import { applyCard, boatsBehind, fromShelf, listShelf, putCards, putOnShelf, takeOffShelf } from './shelf';
+import { applyCard, boatsBehind, fromShelf, listShelf, putCards, putOnShelf, putShelf, shelfFile, takeOffShelf } from './shelf';
 
 const folder = mkdtempSync(join(tmpdir(), 'solenix-firm-'));
 process.env.SOLENIX_DATA = folder;
@@ -21,6 +22,22 @@ const db = openDatabase(folder);
 
 const pump: Load = { ...blankLoad('x', 12), name: 'Wash-down pump', rating: 90, makerFuseA: 10, research: 'researched' };
 const card = (change: Partial<Card> = {}): Card => ({ ...cardFrom(pump, 'pump'), ...change });
+
+test('all that is on the shelf goes out as one file and comes in again, all or none', () => {
+  const other = openDatabase(join(folder, 'other'));
+  const line = { id: 'line-1', name: '5 A 6 m', school: 'metric' as const };
+  putOnShelf(other, 'card', card({ id: 'c1' }), null, 1);
+  putOnShelf(other, 'house', { id: 'h1', name: 'Ours', school: 'metric', house: defaultHouse('metric') }, null, 1);
+  putOnShelf(other, 'line', line, null, 1);
+  const file = shelfFile(other);
+  const third = openDatabase(join(folder, 'third'));
+  putOnShelf(third, 'card', card({ id: 'c1', name: 'Mine' }), null, 1);
+  expect(putShelf(third, file, 2)).toEqual({ added: 2, replaced: 1 });
+  expect(shelfFile(third)).toEqual(file);
+  const broken = { ...file, card: [card({ id: 'c2' })], line: [{ ...line, id: null as unknown as string }] };
+  expect(() => putShelf(third, broken, 3)).toThrow();
+  expect(shelfFile(third)).toEqual(file);
+});
 
 describe('the shelf', () => {
   test('a card is kept with its revision and read back whole', () => {
@@ -152,6 +169,57 @@ describe('an archive', () => {
     expect(made.unread).toBe(0);
     expect(photo).toMatchObject({ caption: 'Behind the panel', widthPx: 40 });
     expect(photo && photoBytes(db, made.id, photo.id).ok).toBe(true);
+  });
+  test('with her history she can be walked back where she is opened, pictures under their new ids too', async () => {
+    createBoat(db, 'walked', bareBoat('metric'), 1);
+    const first = await importArchive(
+      db,
+      packBoat(withPhoto('p1'), () => Buffer.alloc(0)),
+      1,
+    );
+    expect(first).toMatchObject({ ok: true, unread: 1 });
+    const picture = await png(40, 30);
+    const edit = (id: string, ops: Op[]) =>
+      editBoat(db, 'walked', { id, label: id, ops }, false, 5, { device: 'device-anna', name: 'Anna' });
+    const photo = { id: 'Pold', caption: '', about: { kind: 'boat' as const, id: 'boat' }, widthPx: 40, heightPx: 30 };
+    edit('add-picture', [{ op: 'add', path: ['photos'], after: null, row: photo }]);
+    edit('caption-it', [{ op: 'set', path: ['photos', 'Pold', 'caption'], from: '', to: 'Behind the panel' }]);
+    stepBoat(db, 'walked', { step: 'undo', id: 'step-walked-1', force: false }, 6);
+    const boat = openBoat(db, 'walked');
+    if (!boat) throw new Error('gone');
+    const zip = packBoat(boat.design, () => picture, historyText(historyRows(db, 'walked')));
+    const made = await importArchive(db, zip, 9);
+    if (!made.ok) throw new Error(made.problems[0]?.message);
+    const here = openBoat(db, made.id);
+    expect(here).toMatchObject({ revision: 3, undo: 'add-picture', redo: 'caption-it' });
+    expect(stepBoat(db, made.id, { step: 'redo', id: 'step-walked-2', force: false }, 10).ok).toBe(true);
+    expect(openBoat(db, made.id)?.design.photos).toMatchObject([{ caption: 'Behind the panel', id: here?.design.photos[0]?.id }]);
+    for (const id of ['step-walked-3', 'step-walked-4']) stepBoat(db, made.id, { step: 'undo', id, force: false }, 11);
+    expect(openBoat(db, made.id)?.design.photos).toEqual([]);
+  });
+  test.each([
+    ['is no JSON', '{'],
+    ['is of another format', '{"format":"x","version":1,"edits":[]}'],
+    [
+      'runs backwards',
+      historyText(
+        [2, 1].map((revision) => ({
+          revision,
+          editId: `edit-${revision}-000`,
+          label: 'x',
+          kind: 'edit',
+          state: 'done',
+          ops: [],
+          at: 1,
+          by: null,
+        })),
+      ),
+    ],
+  ])('whose history %s is refused whole', (_, history) => {
+    expect(unpackBoat(packBoat(bareBoat('metric'), () => null, history))).toMatchObject({
+      ok: false,
+      problems: [{ message: expect.stringContaining('history.json') as string }],
+    });
   });
   test('a picture that is none is left out and counted', async () => {
     const made = await importArchive(

@@ -95,6 +95,20 @@ test('a colleague’s new edit leaves what one may put back', () => {
   expect(stepsOf(db, id, anna.device).redo).toBeNull();
 });
 
+test('a field the schema does not know is refused, at the end of a path or within a row', () => {
+  const id = fresh();
+  expect(set(id, anna, ['loads', 'x', 'colourOfItsBox'], 'red', 'x')).toMatchObject({
+    ok: false,
+    reason: 'invalid',
+    problems: [{ where: 'loads, x, colourOfItsBox', message: 'there is no such field' }],
+  });
+  const { design } = openBoat(db, id) ?? {};
+  const row = { ...(design?.loads[0] ?? { id: 'y' }), id: 'y', duty: { onS: 1, restS: 1, repeats: 1, often: true } };
+  const edit: Edit = { id: `edit-${++n}-00000`, label: 'row', ops: [{ op: 'add', path: ['loads'], after: null, row }] };
+  expect(editBoat(db, id, edit, false, 1)).toMatchObject({ ok: false, problems: [{ where: 'loads, y, duty, often' }] });
+  expect(openBoat(db, id)?.revision).toBe(0);
+});
+
 test('of a boat that is put away nothing is taken back, and it is said as such', () => {
   const id = fresh();
   rate(id, anna, 70);

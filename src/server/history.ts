@@ -147,6 +147,25 @@ function settled(design: Design, ops: readonly Op[]): Op[] {
 const filled = (design: Design, op: Op): Op =>
   op.op === 'add' ? { ...op, row: (valueAt(design, [...op.path, op.row.id]) as typeof op.row | undefined) ?? op.row } : op;
 
+/** A field that ops write and the schema does not know: it would be dropped without a word. null: there is none. */
+function unknownField(asked: Design, taken: Design, ops: readonly Op[]): string | null {
+  const lost = (was: unknown, is: unknown, where: string): string | null => {
+    if (typeof was !== 'object' || was === null) return is === undefined && was !== undefined ? where : null;
+    if (typeof is !== 'object' || is === null) return where;
+    for (const [key, value] of Object.entries(was)) {
+      const at = lost(value, (is as Record<string, unknown>)[key], `${where}, ${key}`);
+      if (at !== null) return at;
+    }
+    return null;
+  };
+  for (const op of ops) {
+    const path = op.op === 'set' ? op.path : [...op.path, op.row.id];
+    const at = op.op === 'drop' ? null : lost(valueAt(asked, path), valueAt(taken, path), path.join(', '));
+    if (at !== null) return at;
+  }
+  return null;
+}
+
 interface Change {
   readonly editId: string;
   readonly label: string;
@@ -173,6 +192,8 @@ function write(db: Db, boatId: string, change: Change, now: number): Written {
   if (!applied.ok) return { ok: false, reason: 'conflict', label: change.label, ops: change.ops, conflicts: applied.conflicts };
   const next = checked(applied.design);
   if (next.problems.length > 0) return { ok: false, reason: 'invalid', problems: next.problems };
+  const unknown = change.kind === 'edit' ? unknownField(applied.design, next.design, change.ops) : null;
+  if (unknown !== null) return { ok: false, reason: 'invalid', problems: [{ where: unknown, message: 'there is no such field' }] };
   // Undo walks back to whatever stood, a loop stored by an older version too.
   const ring = change.kind === 'edit' ? newRing(design, next.design) : null;
   if (ring)
@@ -233,7 +254,7 @@ export function editBoat(db: Db, boatId: string, edit: Edit, force: boolean, now
         inner
           .update(edits)
           .set({ state: 'gone' })
-          .where(and(eq(edits.boatId, boatId), eq(edits.state, 'undone'), own))
+          .where(and(eq(edits.boatId, boatId), eq(edits.kind, 'edit'), eq(edits.state, 'undone'), own))
           .run();
       return withSteps(inner, boatId, who, result);
     },

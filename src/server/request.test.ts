@@ -25,6 +25,7 @@ test.each([
   ['a wrong type', '{"name":"x","volts":"12"}', 400],
   ['an empty name', '{"name":"","volts":12}', 400],
   ['null', 'null', 400],
+  ['an unknown field', '{"name":"x","volts":12,"colour":1}', 400],
 ])('%s is refused', async (_, body, status) => expect(await statusOf(ask(body))).toBe(status));
 test('the refusal names the field', async () => {
   const body = await readBody(ask('{"name":"","volts":12}'), Body);

@@ -37,7 +37,14 @@ export async function readText(request: Request, mostBytes: number): Promise<Bod
   return bytes.ok ? { ok: true, value: new TextDecoder('utf-8').decode(bytes.value) } : bytes;
 }
 
-/** Reads a JSON body through a schema. */
+/** A field of a body that its schema does not know; null: there is none. */
+function unknownKey(schema: v.GenericSchema, value: unknown): string | null {
+  const entries = 'entries' in schema && typeof schema.entries === 'object' ? (schema.entries as object) : null;
+  if (entries === null || typeof value !== 'object' || value === null) return null;
+  return Object.keys(value).find((key) => !Object.hasOwn(entries, key)) ?? null;
+}
+
+/** Reads a JSON body through a schema. What the schema does not know is refused. */
 export async function readBody<S extends v.GenericSchema>(
   request: Request,
   schema: S,
@@ -51,6 +58,8 @@ export async function readBody<S extends v.GenericSchema>(
   } catch {
     return { ok: false, response: refuse(400, 'the request is not JSON') };
   }
+  const unknown = unknownKey(schema, value);
+  if (unknown !== null) return { ok: false, response: refuse(400, `${unknown}: there is no such field`) };
   const parsed = v.safeParse(schema, value);
   if (parsed.success) return { ok: true, value: parsed.output };
   const problems = parsed.issues.slice(0, 10).map((i) => ({ where: v.getDotPath(i) ?? 'request', message: i.message }));

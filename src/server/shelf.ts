@@ -73,22 +73,57 @@ export function takeOffShelf<K extends ShelfKind>(db: Db, kind: K, id: string): 
   return there;
 }
 
-/** Cards of a file: new ones are added, known ones replaced. All or none. @returns how many of each. */
-export function putCards(db: Db, cards: readonly Card[], now: number): { readonly added: number; readonly replaced: number } {
-  return db.transaction(
+export interface Put {
+  readonly added: number;
+  readonly replaced: number;
+}
+
+/** Items of a file: new ones are added, known ones replaced. In a transaction already open. */
+function putItems<K extends ShelfKind>(db: Db, kind: K, items: readonly Bodies[K][], now: number): Put {
+  let added = 0;
+  for (const item of items) {
+    const there = fromShelf(db, kind, item.id);
+    if (!there) added++;
+    putOnShelf(db, kind, item, there?.revision ?? null, now);
+  }
+  return { added, replaced: items.length - added };
+}
+
+/** Cards of a file, all or none. @returns how many are new, and how many were replaced. */
+export const putCards = (db: Db, cards: readonly Card[], now: number): Put =>
+  db.transaction((tx) => putItems(tx as unknown as Db, 'card', cards, now), { behavior: 'immediate' });
+
+const SHELF_FORMAT = 'solenix-shelf';
+const most = <S extends v.GenericSchema>(items: S) => v.pipe(v.array(items), v.maxLength(5000, 'at most 5000 of a kind are taken'));
+/** All a firm keeps for every boat, as one file. */
+export const ShelfFileSchema = v.object({
+  format: v.literal(SHELF_FORMAT, `the file does not say it is a ${SHELF_FORMAT} file`),
+  version: v.literal(1, 'this program reads version 1 of a shelf file'),
+  card: most(CardSchema),
+  house: most(HouseSetSchema),
+  line: most(LineSchema),
+});
+export type ShelfFile = v.InferOutput<typeof ShelfFileSchema>;
+
+export function shelfFile(db: Db): ShelfFile {
+  const of = <K extends ShelfKind>(kind: K): Bodies[K][] => listShelf(db, kind).map((x) => x.item);
+  return { format: SHELF_FORMAT, version: 1, card: of('card'), house: of('house'), line: of('line') };
+}
+
+/** Takes such a file, all or none. */
+export const putShelf = (db: Db, file: ShelfFile, now: number): Put =>
+  db.transaction(
     (tx) => {
       const inner = tx as unknown as Db;
-      let added = 0;
-      for (const card of cards) {
-        const there = fromShelf(inner, 'card', card.id);
-        if (!there) added++;
-        putOnShelf(inner, 'card', card, there?.revision ?? null, now);
-      }
-      return { added, replaced: cards.length - added };
+      const all = [
+        putItems(inner, 'card', file.card, now),
+        putItems(inner, 'house', file.house, now),
+        putItems(inner, 'line', file.line, now),
+      ];
+      return { added: all.reduce((n, p) => n + p.added, 0), replaced: all.reduce((n, p) => n + p.replaced, 0) };
     },
     { behavior: 'immediate' },
   );
-}
 
 export interface Affected {
   readonly boatId: string;

@@ -144,6 +144,8 @@ export const edits = sqliteTable(
   (t) => [
     uniqueIndex('edits_revision').on(t.boatId, t.revision),
     uniqueIndex('edits_edit_id').on(t.boatId, t.editId),
-    index('edits_state').on(t.boatId, t.kind, t.state),
+    index('edits_state').on(t.boatId, t.kind, t.state, t.revision),
+    // Its own first: the same for one device.
+    index('edits_own').on(t.boatId, t.device, t.kind, t.state, t.revision),
   ],
 );

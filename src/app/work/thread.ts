@@ -72,7 +72,7 @@ const jobs: Jobs = {
     const result = scratchAnswer(body.value.line, body.value.ruleSet);
     return result.ok ? answered(result.answer) : refused(result.message);
   },
-  pack: (design, photos) => packBoat(design, (id) => photos.get(id) ?? null),
+  pack: (design, photos, history) => packBoat(design, (id) => photos.get(id) ?? null, history),
   unpack: (zip) => unpackBoat(zip),
 };
 

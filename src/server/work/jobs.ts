@@ -20,7 +20,7 @@ export interface Jobs {
   readonly analyse: (text: string, drawing: DrawingAsked | null) => Answered | Promise<Answered>;
   readonly propose: (text: string) => Answered;
   readonly scratch: (text: string) => Answered;
-  readonly pack: (design: Design, photos: ReadonlyMap<string, Uint8Array>) => Uint8Array;
+  readonly pack: (design: Design, photos: ReadonlyMap<string, Uint8Array>, history: string) => Uint8Array;
   readonly unpack: (zip: Uint8Array) => Unpacked;
 }
 

@@ -43,6 +43,7 @@ export function Home({
   const [refusal, setRefusal] = useState<Refusal | null>(null);
   const [busy, setBusy] = useState(false);
   const [gone, setGone] = useState<{ id: string; name: string } | null>(null);
+  const [taken, setTaken] = useState('');
   const [restored, setRestored] = useState<Restored | null>(null);
   const [ruleSet, setRuleSet] = useState<'metric' | 'awg'>('metric');
 
@@ -105,6 +106,12 @@ export function Home({
     if (!file) return;
     const body = await ask('/api/restore', { method: 'POST', headers: { 'content-type': 'application/zip' }, body: file });
     if (body) setRestored(body as unknown as Restored);
+  };
+  const takeShelf = async (file: File | undefined) => {
+    if (!file) return;
+    const body = await ask('/api/shelf', { method: 'POST', headers: { 'content-type': 'application/json' }, body: file });
+    if (body) setTaken(`${String(body.added)} added, ${String(body.replaced)} replaced.`);
+    router.refresh();
   };
   const pageAt = (at: number) => `/?${new URLSearchParams({ ...(sought === '' ? {} : { q: sought }), from: String(at) }).toString()}`;
   const unit = ruleSet === 'awg' ? 'ft' : 'm';
@@ -191,6 +198,7 @@ export function Home({
                     href={`/api/boats/${b.id}/export?as=zip`}
                     download
                     aria-label={`export ${b.name} with pictures`}
+                    title="her pictures and her whole history with her"
                   >
                     with pictures
                   </a>
@@ -228,7 +236,25 @@ export function Home({
                 }}
               />
             </label>{' '}
-            into a folder of its own; the boats here are not touched.{' '}
+            into a folder of its own; the boats here are not touched. Cards, sets of rules and lines:{' '}
+            <a className="plain" href="/api/shelf" download>
+              out as a file
+            </a>
+            ,{' '}
+            <label className="plain cursor-pointer">
+              in from one
+              <input
+                type="file"
+                accept=".json,application/json"
+                className="sr-only"
+                disabled={busy}
+                onChange={(e) => {
+                  void takeShelf(e.target.files?.[0]);
+                  e.target.value = '';
+                }}
+              />
+            </label>
+            .{' '}
             <Link className="plain" href="/access" prefetch={false}>
               who is in
             </Link>
@@ -240,6 +266,11 @@ export function Home({
             <button type="button" className="plain font-semibold" onClick={() => void takeBack()}>
               take back
             </button>
+          </p>
+        ) : null}
+        {taken ? (
+          <p role="status" className="mt-3">
+            {taken}
           </p>
         ) : null}
         {restored ? (
