@@ -6,6 +6,7 @@ import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { kernel } from './kernel.mjs';
 import { fonts } from './fonts.mjs';
+import { notices } from './notices.mjs';
 import { thread } from './thread.mjs';
 
 export const root = dirname(dirname(fileURLToPath(import.meta.url)));
@@ -57,6 +58,7 @@ export async function build() {
   kernel();
   await thread();
   fonts();
+  notices();
   const built = changed(join(root, '.next/BUILD_ID'));
   const sources = ['src', 'package-lock.json', 'next.config.ts', 'postcss.config.mjs'].map((p) => newest(join(root, p)));
   if (built > Math.max(...sources)) return;

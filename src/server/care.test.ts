@@ -173,3 +173,25 @@ describe('another program that holds the database', () => {
     expect(diskFault('x')).toBeNull();
   });
 });
+
+test('on a full disk nothing is half written: it is told as such, what stood stands, and with room again it goes on', () => {
+  const db = openDatabase(fresh());
+  createBoat(db, 'a', boat('A'), 1);
+  const pages = db.$client.pragma('page_count', { simple: true }) as number;
+  db.$client.pragma(`max_page_count = ${pages}`);
+  let [made, fault]: [number, unknown] = [0, null];
+  for (; made < 500 && fault === null; made++)
+    try {
+      createBoat(db, `more-${made}`, boat(`More ${made}`), 2);
+    } catch (error) {
+      fault = error;
+      made--;
+    }
+  expect(diskFault(fault)).toMatchObject({ status: 507, message: expect.stringContaining('disk is full') as string });
+  expect(listBoats(db)).toHaveLength(1 + made);
+  expect(openBoat(db, 'a')?.design.boat.name).toBe('A');
+  db.$client.pragma('max_page_count = 100000');
+  createBoat(db, 'after', boat('After'), 3);
+  expect(listBoats(db)[0]?.name).toBe('After');
+  expect(db.$client.pragma('integrity_check', { simple: true })).toBe('ok');
+});

@@ -351,6 +351,11 @@ export function Home({
           Calculations support a competent person. Shock, fire, explosion and stray current kill: local code, the maker&apos;s instructions
           and licensed practice come first.
         </p>
+        <p className="text-[12px] text-quiet">
+          <a className="plain" href="/notices.txt">
+            licences of what it is made of
+          </a>
+        </p>
       </aside>
     </main>
   );
