@@ -1,8 +1,8 @@
 /** How large a design may be. Beyond these a file or a paste is refused with the bound named. */
 export const BOUNDS = {
   places: 120,
-  loads: 500,
-  circuits: 400,
+  loads: 1000,
+  circuits: 1000,
   tapsPerCircuit: 40,
   panels: 60,
   banks: 12,
@@ -26,5 +26,5 @@ export const BOUNDS = {
   cruiseDays: 366,
   nameLength: 120,
   noteLength: 2000,
-  fileBytes: 4_000_000,
+  fileBytes: 8_000_000,
 } as const;

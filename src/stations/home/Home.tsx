@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { ScratchPad } from './ScratchPad';
-import type { BoatSummary } from '@/core/design';
+import { type BoatSummary, BOUNDS } from '@/core/design';
 import { parseNumber } from '@/core/quantity';
 
 interface Refusal {
@@ -20,7 +20,7 @@ interface Restored {
 
 const METRES = { lengthUnit: 'm', tempUnit: 'C', massUnit: 'kg', ruleSet: 'metric' } as const;
 const day = (at: number): string => new Date(at).toISOString().slice(0, 16).replace('T', ' ');
-const MOST_BYTES = 4_000_000;
+const MOST_BYTES = BOUNDS.fileBytes;
 const MOST_ZIP_BYTES = 120_000_000;
 
 /** All boats on file; a new one; one from a file. */

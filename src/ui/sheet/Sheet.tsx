@@ -1,11 +1,23 @@
 'use client';
 /** A dense, editable sheet. Arrows move, typing edits, Enter and Tab take the entry, blocks are copied and pasted. */
-import { useCallback, useEffect, useId, useMemo, useRef, useState, type ClipboardEvent, type KeyboardEvent, type MouseEvent } from 'react';
+import {
+  Fragment,
+  useCallback,
+  useEffect,
+  useId,
+  useMemo,
+  useRef,
+  useState,
+  type ClipboardEvent,
+  type KeyboardEvent,
+  type MouseEvent,
+} from 'react';
 import { toBlock } from '@/core/format';
 import { Editor } from './Editor';
 import { layBlock } from './paste';
 import { SheetHead, type Sorting } from './SheetHead';
 import { SheetRow } from './SheetRow';
+import { useShown } from './useShown';
 import type { Change, Column, Entry } from './types';
 
 interface Props<Row extends { readonly id: string }> {
@@ -55,6 +67,7 @@ export function Sheet<Row extends { readonly id: string }>(props: Props<Row>) {
   /** The row as it stood before the entry began: what is shown meanwhile already has the entry in it. */
   const [origin, setOrigin] = useState<Row | null>(null);
   const grid = useRef<HTMLDivElement>(null);
+  const body = useRef<HTMLDivElement>(null);
   const gridId = useId();
 
   const rows = useMemo(() => {
@@ -87,8 +100,13 @@ export function Sheet<Row extends { readonly id: string }>(props: Props<Row>) {
     if (target && target.id !== selectedId) onSelect(target);
   };
 
+  const shown = useShown(body, rows.length, at.row);
+  const { reveal } = shown;
   useEffect(() => {
+    reveal(at.row);
     grid.current?.querySelector('[data-active="true"]')?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+    // Where it scrolls itself the row is not brought back.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [at.row, at.col]);
 
   const close = useCallback(() => {
@@ -256,39 +274,45 @@ export function Sheet<Row extends { readonly id: string }>(props: Props<Row>) {
       <div role="rowgroup" className="sheet-head">
         <SheetHead columns={columns} sorting={sorting} onSort={setSorting} />
       </div>
-      <div role="rowgroup">
-        {rows.map((r, i) => (
-          <SheetRow
-            key={r.id}
-            row={r}
-            index={i}
-            gridId={gridId}
-            columns={columns}
-            selected={r.id === selectedId}
-            activeCol={i === at.row ? at.col : -1}
-            left={i >= range.top && i <= range.bottom && anchor ? range.left : -1}
-            right={i >= range.top && i <= range.bottom && anchor ? range.right : -1}
-            entry={entry?.rowId === r.id ? entry : null}
-            editor={
-              entry?.rowId === r.id ? (
-                <Editor
-                  entry={entry}
-                  column={columns[entry.col]}
-                  options={optionsOf(columns[entry.col], r)}
-                  onTyping={typing}
-                  onCommit={(text, then) => {
-                    if (!commit(text)) return false;
-                    if (then === 'down' && !enterStays) go({ row: at.row + 1, col: at.col });
-                    else if (then === 'right') go({ row: at.row, col: at.col + 1 });
-                    else if (then === 'left') go({ row: at.row, col: at.col - 1 });
-                    return true;
-                  }}
-                  onCancel={close}
-                />
-              ) : null
-            }
-          />
-        ))}
+      <div role="rowgroup" ref={body}>
+        {shown.rows.map(({ index: i, gapPx }) => {
+          const r = rows[i];
+          return r ? (
+            <Fragment key={r.id}>
+              {gapPx > 0 ? <div role="presentation" style={{ height: gapPx }} /> : null}
+              <SheetRow
+                row={r}
+                index={i}
+                gridId={gridId}
+                columns={columns}
+                selected={r.id === selectedId}
+                activeCol={i === at.row ? at.col : -1}
+                left={i >= range.top && i <= range.bottom && anchor ? range.left : -1}
+                right={i >= range.top && i <= range.bottom && anchor ? range.right : -1}
+                entry={entry?.rowId === r.id ? entry : null}
+                editor={
+                  entry?.rowId === r.id ? (
+                    <Editor
+                      entry={entry}
+                      column={columns[entry.col]}
+                      options={optionsOf(columns[entry.col], r)}
+                      onTyping={typing}
+                      onCommit={(text, then) => {
+                        if (!commit(text)) return false;
+                        if (then === 'down' && !enterStays) go({ row: at.row + 1, col: at.col });
+                        else if (then === 'right') go({ row: at.row, col: at.col + 1 });
+                        else if (then === 'left') go({ row: at.row, col: at.col - 1 });
+                        return true;
+                      }}
+                      onCancel={close}
+                    />
+                  ) : null
+                }
+              />
+            </Fragment>
+          ) : null;
+        })}
+        {shown.tailPx > 0 ? <div role="presentation" style={{ height: shown.tailPx }} /> : null}
       </div>
     </div>
   );

@@ -1,6 +1,6 @@
 /** Rules on the main side. */
 import { blankBar, blankDevice } from '../../design';
-import { thing, size, pin, led, bar, leadId, lead, end, withLeads, charging, charged, ownBar } from './boats';
+import { ac, thing, size, pin, led, bar, leadId, lead, end, withLeads, charging, charged, ownBar } from './boats';
 import { more, type Pair, pair } from './pair';
 
 export const MAIN_SIDE: readonly Pair[] = [
@@ -36,6 +36,12 @@ export const MAIN_SIDE: readonly Pair[] = [
     },
     'leads.z.rail',
     'negative',
+  ),
+  pair(
+    'ac-earth-joint',
+    { ...led, acSources: ac.acSources, acRules: { ...led.acRules, earthing: 'joined to DC negative' } },
+    'leads',
+    led.leads.filter((l) => l.id !== leadId(/^AC earth/)),
   ),
   pair('ac-earth', led, `leads.${leadId(/^AC earth/)}.to`, end('bar', bar('bonding bus'))),
   pair('stud', thing(), 'circuits.c-main.pin', pin({ size: size('50'), legs: 6, ownDevices: true })),

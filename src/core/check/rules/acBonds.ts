@@ -1,9 +1,10 @@
 /** Rules on AC panels and transfers, and on where neutral meets earth in every state of them. */
 import type { AcParts } from '../../ac';
 import { type AcState, bondsRight, MOST_STATES, type Origin, statesOf } from '../../ac';
-import { EARTHINGS, setOp } from '../../design';
+import { EARTHINGS, rowOf, setOp } from '../../design';
 import { SOURCES, type Told, when } from '../rule';
 import { acPanel, type AcRule, acWhole, set } from './acParts';
+import { cablesProposed } from './proposed';
 
 type BondRule = 'ac-parallel' | 'ac-bond-many' | 'ac-bond-none';
 const wrongness = (o: Origin): BondRule => (o.paralleled ? 'ac-parallel' : o.bonds.length > 1 ? 'ac-bond-many' : 'ac-bond-none');
@@ -230,6 +231,8 @@ const EARTH: readonly AcRule[] = [
       todo: 'Join the AC earth bar once to the main negative: Wiring, main side, proposes it; or choose another school under AC, bonds.',
       hazard: 'shock',
       confirm: 'a meter',
+      cure: (design) =>
+        cablesProposed(design, (l, all) => l.rail === 'earth' && l.from.kind === 'bar' && rowOf(all, l.from.id)?.kind === 'AC earth bar'),
     },
     (d) => {
       if (d.acSources.length === 0 || d.acRules.earthing !== EARTHINGS[0]) return [];

@@ -1,5 +1,6 @@
 /** Rules on the design as a whole: banks, loads, panels and what feeds them. */
 import { elsewhere } from './elsewhere';
+import { circuitProposed } from './proposed';
 import type { CircuitResult } from '../../circuit';
 import { addOp, blankCircuit, type Circuit, enclosureOf, idsFor, rowOf, setOp, waterFigure, blocksV } from '../../design';
 import { ringWords, servingOf } from '../../topology';
@@ -159,6 +160,7 @@ export const DESIGN_RULES: readonly DesignRule[] = [
     source: SOURCES.data,
     find: ({ design, circuitOfLoad }) =>
       design.loads.flatMap((l): readonly Told[] => when(!circuitOfLoad.has(l.id), () => ({ id: l.id, title: 'is on no circuit' }))),
+    cure: (design, { about }) => circuitProposed(design, about.id),
   },
   {
     id: 'no-place',

@@ -6,6 +6,7 @@ import { SOURCES, type Told, when } from '../rule';
 import type { MainSideParts } from './reads';
 import { BATTERY_CABLE_RULES } from './batteryCables';
 import { endsOn, type MainSideRule, removeIt } from './mainSideRule';
+import { cablesProposed } from './proposed';
 
 const joinsNegative = (design: MainSideParts, l: BatteryCable): boolean =>
   [l.from, l.to].some((e) => {
@@ -103,6 +104,11 @@ const WHOLE: readonly MainSideRule[] = [
       );
       return when(!led && !run, () => ({ id: start.id, title: 'has no cable to the starter' }));
     },
+    cure: (design, { about }) =>
+      cablesProposed(
+        design,
+        (l, bars) => l.rail === 'positive' && l.from.id === about.id && l.to.kind === 'bar' && rowOf(bars, l.to.id)?.kind === 'starter',
+      ),
   },
   {
     id: 'no-shunt',
@@ -196,6 +202,14 @@ const WHOLE: readonly MainSideRule[] = [
           title: 'is not joined to the DC negative',
         }));
       }),
+    // What joins it to anything else but a case is led to the negative instead.
+    cure: (design, { about }) => {
+      const bus = design.bars.find((b) => b.kind === 'negative bus');
+      const stray = onBar(design, about.id).find((l) => l.rail === 'earth' && [l.from, l.to].every((e) => e.kind === 'bar'));
+      if (!bus || !stray) return null;
+      const far = stray.from.id === about.id ? 'to' : 'from';
+      return [setOp(design, ['leads', stray.id, far], { kind: 'bar', id: bus.id })];
+    },
   },
   {
     id: 'stud',

@@ -1,23 +1,19 @@
 /** Rules on what must always live, what must be switched, what may spark, and what nothing charges: silent nowhere, however little is entered. */
 import { elsewhere } from './elsewhere';
+import { cablesProposed } from './proposed';
 import { bankTempC, chemistryOf } from '../../bank';
 import { beltA } from '../../charging';
 import {
-  addOp,
-  type BatteryCable,
   type BatteryCableEnd,
   blankDevice,
   type Circuit,
-  idsFor,
   kindOf,
   type LoadKind,
   rowOf,
   setOp,
   type Source,
-  sourcesAboard,
   nominalVOf,
 } from '../../design';
-import { proposeMainSide } from '../../propose';
 import { findFamily, INLINE } from '../../rules';
 import { servingOf } from '../../topology';
 import { type Rule, SOURCES, type Told, when } from '../rule';
@@ -245,19 +241,8 @@ export const SAFETY_RULES: readonly SafetyRule[] = [
         })),
       ),
     // What the main side proposes for it, and the bars that lands on.
-    cure: (design, { about }) => {
-      const { bars, leads } = proposeMainSide({ ...design, sources: sourcesAboard(design.sources) }, idsFor(design));
-      const ends = (l: BatteryCable) => [l.from, l.to];
-      const own = leads.filter((l) => ends(l).some((e) => (e.kind === 'source' || e.kind === 'source input') && e.id === about.id));
-      const onBars = new Set(own.flatMap((l) => ends(l).flatMap((e) => (e.kind === 'bar' ? [e.id] : []))));
-      const feeds = leads.filter(
-        (l) => !own.includes(l) && l.rail === 'positive' && ends(l).some((e) => e.kind === 'bar' && onBars.has(e.id)),
-      );
-      return [
-        ...bars.filter((b) => onBars.has(b.id)).map((b) => addOp(design, 'bars', b)),
-        ...[...feeds.filter((l) => l.from.kind === 'bank'), ...own].map((l) => addOp(design, 'leads', l)),
-      ];
-    },
+    cure: (design, { about }) =>
+      cablesProposed(design, (l) => [l.from, l.to].some((e) => (e.kind === 'source' || e.kind === 'source input') && e.id === about.id)),
   },
   {
     id: 'uncharged',
