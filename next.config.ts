@@ -12,6 +12,8 @@ const headers = [
 const config: NextConfig = {
   serverExternalPackages: ['better-sqlite3'],
   poweredByHeader: false,
+  // A body is cut off here without a word: it is as long as the longest that is taken, and every route has its own bound.
+  experimental: { proxyClientMaxBodySize: 130_000_000 },
   // Types are checked by `npm run types`, tests included; once is enough.
   typescript: { ignoreBuildErrors: true },
   headers: () => Promise.resolve([{ source: '/:path*', headers }]),

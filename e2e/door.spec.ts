@@ -54,10 +54,10 @@ test('another site’s page reads nothing, changes nothing, listens to nothing, 
   // An opaque answer tells a page nothing; the server's own refusal is asked for below.
   expect([tried.read, tried.write]).toEqual(['refused', 'refused']);
   for (const opaque of [tried.quiet, tried.form]) expect(['refused', 'opaque 0']).toContain(opaque);
-  const boats = async () => ((await (await page.request.get(`${url()}/api/boats`)).json()) as { id: string }[]).length;
-  const before = await boats();
   expect((await page.request.get(`${url()}/api/boats/${marram}`)).status()).toBe(200);
-  expect(await boats()).toBe(before);
+  const foreign = { headers: { origin: 'http://elsewhere.example', 'content-type': 'application/zip' }, data: 'x' };
+  for (const path of ['/api/restore', '/api/boats?from=file', '/api/shelf'])
+    expect([path, (await page.request.post(`${url()}${path}`, foreign)).status()]).toEqual([path, 403]);
   await page.setContent(`<a href="${url()}/boats/${marram}/check">her findings</a>`);
   await page.getByRole('link', { name: 'her findings' }).click();
   await page.waitForURL(/check$/);

@@ -1,10 +1,14 @@
 /** A firm's records: who changed what, what was not taken, what is damaged, what is had back. */
 import Database from 'better-sqlite3';
+import { randomBytes } from 'node:crypto';
 import type { spawn } from 'node:child_process';
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { zipSync } from 'fflate';
+import sharp from 'sharp';
 import { freePort, serve } from '../scripts/lib.mjs';
+import { blankDesign } from '../src/core/design';
 import { axe, cell, designOf, enter, expect, open, refusal, saved, test, url } from './boat';
 
 const records = (): Database.Database => new Database(join(process.env.SOLENIX_E2E_DATA ?? '', 'solenix.sqlite'));
@@ -39,9 +43,22 @@ test('a name given once stands in the history; a colleague’s figure is not tak
   await expect(history.getByRole('row').nth(1)).toContainText('Ben');
   await expect(history.getByRole('row').nth(2)).toContainText('Anna');
   await axe(page);
-  await page.keyboard.press('Escape');
+  // A revision has a name, what differs since is told, and it is gone back to as one edit.
+  await page.getByLabel('Name of revision 1').fill('hers alone');
+  await page.getByLabel('Name of revision 1').press('Enter');
+  await page.getByRole('button', { name: 'what differs since revision 1' }).click();
+  const differs = page.getByRole('table', { name: 'Differences since revision 1' });
+  await expect(differs).toContainText('Deck wash pump, note');
+  await expect(differs).toContainText('his');
+  await axe(page);
+  await page.getByRole('button', { name: 'go back to revision 1' }).click();
+  await expect(cell(page, 'Deck wash pump', 'note')).toHaveText('hers');
+  await page.locator('body').press('Control+z');
+  await expect(cell(page, 'Deck wash pump', 'note')).toHaveText('his');
   await page.reload();
   await expect(page.getByRole('button', { name: 'Anna' })).toBeVisible();
+  await page.getByRole('button', { name: 'history' }).click();
+  await expect(page.getByLabel('Name of revision 1')).toHaveValue('hers alone');
   await other.close();
 });
 
@@ -109,26 +126,6 @@ test('a backup is restored from the list of boats into a folder of its own; one 
   await expect(refusal(page)).toContainText('not restored');
 });
 
-test('of many boats those of a name are found', async ({ page, marram }) => {
-  const names = Array.from({ length: 210 }, (_, i) => `Petrel ${String(i).padStart(3, '0')}`);
-  for (const name of names)
-    await page.request.post(`${url()}/api/boats`, { data: { name, ruleSet: 'metric', lengthM: 9, beamM: 3, systemV: 12 } });
-  await page.goto(url());
-  await page.getByLabel('Find a boat by name').fill('petrel');
-  await page.getByRole('button', { name: 'find' }).click();
-  await expect(page.getByText('1 to 200 of 210')).toBeVisible();
-  await expect(page.locator(`a[href="/boats/${marram}/survey"]`)).toHaveCount(0);
-  await axe(page);
-  await page.getByRole('link', { name: 'older' }).click();
-  await expect(page.getByText('201 to 210 of 210')).toBeVisible();
-  await expect(page.getByRole('link', { name: 'Petrel 000', exact: true })).toBeVisible();
-  const found = (await (await page.request.get(`${url()}/api/boats?q=petrel`)).json()) as { boats: { id: string }[] };
-  await page.request
-    .get(`${url()}/api/boats?q=petrel&from=200`)
-    .then(async (r) => found.boats.push(...((await r.json()) as typeof found).boats));
-  for (const { id } of found.boats) await page.request.delete(`${url()}/api/boats/${id}`);
-});
-
 test('on a database that is none the server says so at once and ends, and leaves it as it was', async () => {
   const data = mkdtempSync(join(tmpdir(), 'solenix-foreign-'));
   try {
@@ -143,4 +140,66 @@ test('on a database that is none the server says so at once and ends, and leaves
   } finally {
     rmSync(data, { recursive: true, force: true });
   }
+});
+
+test('names with markup are text on every station, on paper too', async ({ page, marram }) => {
+  const strange = '<b>x</b><img src=x onerror=alert(1)>&amp;';
+  const design = await designOf(page, marram);
+  const set = (path: string[], from: string) => ({ op: 'set', path, from, to: strange });
+  const ops = [
+    set(['boat', 'name'], design.boat.name),
+    ...design.places.slice(0, 1).map((p) => set(['places', p.id, 'name'], p.name)),
+    ...design.banks.slice(0, 1).map((b) => set(['banks', b.id, 'name'], b.name)),
+    ...design.loads.slice(0, 2).map((l) => set(['loads', l.id, 'name'], l.name)),
+    ...design.circuits.slice(0, 4).map((c) => set(['circuits', c.id, 'name'], c.name)),
+    ...design.panels.slice(0, 1).map((p) => set(['panels', p.id, 'name'], p.name)),
+    ...design.sources.slice(0, 1).map((s) => set(['sources', s.id, 'name'], s.name)),
+    ...design.acLoads.slice(0, 1).map((l) => set(['acLoads', l.id, 'name'], l.name)),
+  ];
+  const edit = { id: 'edit-strange-1', label: 'strange', ops };
+  expect((await page.request.post(`${url()}/api/boats/${marram}/edits`, { data: { edit, force: false } })).status()).toBe(200);
+  let ran = false;
+  page.on('dialog', (dialog) => {
+    ran = true;
+    void dialog.dismiss();
+  });
+  for (const station of ['survey', 'loads', 'bank', 'charging', 'ac', 'wiring', 'protection', 'check', 'build']) {
+    await open(page, marram, station);
+    for (const media of ['screen', 'print'] as const) {
+      await page.emulateMedia({ media });
+      expect([station, media, await page.locator('img[src="x"]').count()]).toEqual([station, media, 0]);
+    }
+    await page.emulateMedia({ media: 'screen' });
+    expect([
+      station,
+      (await page.locator('body').innerText()).includes(strange) ||
+        (await page.locator(`input[value="${strange.replaceAll('"', '\\"')}"]`).count()) > 0,
+    ]).toEqual([station, true]);
+  }
+  expect(ran).toBe(false);
+});
+
+test('an archive of many megabytes comes in whole', async ({ request }) => {
+  // Noise does not fold: six pictures of three megabytes each.
+  const pictures = await Promise.all(
+    Array.from({ length: 6 }, () =>
+      sharp(randomBytes(3 * 1200 * 900), { raw: { width: 1200, height: 900, channels: 3 } })
+        .png()
+        .toBuffer(),
+    ),
+  );
+  const design = {
+    ...blankDesign('Many megabytes', 'metric', 10, 3, 12),
+    photos: pictures.map((_, i) => ({ id: `P${i}`, caption: '', about: { kind: 'boat', id: 'boat' }, widthPx: 1200, heightPx: 900 })),
+  };
+  const zip = zipSync({
+    'design.json': Buffer.from(JSON.stringify(design)),
+    ...Object.fromEntries(pictures.map((p, i) => [`photos/P${i}.jpg`, new Uint8Array(p)])),
+  });
+  expect(zip.byteLength).toBeGreaterThan(15_000_000);
+  const made = await request.post(`${url()}/api/boats?from=file`, {
+    data: Buffer.from(zip),
+    headers: { 'content-type': 'application/zip' },
+  });
+  expect([made.status(), ((await made.json()) as { unread: number }).unread]).toEqual([201, 0]);
 });

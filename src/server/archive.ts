@@ -5,6 +5,9 @@ import { BOUNDS, type Design, readDesignText, type ReadResult } from '@/core/des
 
 export const ARCHIVE_BYTES = 120_000_000;
 const UNFOLDED_BYTES = 400_000_000;
+/** What is made of a boat and her pictures folds some fifteen times; beyond this it was made to fill a memory. */
+const MOST_RATIO = 300;
+const RATIO_FROM_BYTES = 10_000_000;
 const DESIGN = 'design.json';
 const HISTORY = 'history.json';
 const MISSING = 'missing pictures.txt';
@@ -47,8 +50,9 @@ export function unfold(zip: Uint8Array, wanted: (name: string) => boolean, mostB
       if (refused) return file.terminate();
       total += part.byteLength;
       size += part.byteLength;
-      if (total > mostBytes) {
-        refused = `it unfolds to more than ${mostBytes / 1e6} MB`;
+      if (total > mostBytes || (total > RATIO_FROM_BYTES && total > MOST_RATIO * zip.byteLength)) {
+        refused =
+          total > mostBytes ? `it unfolds to more than ${mostBytes / 1e6} MB` : `it unfolds to more than ${MOST_RATIO} times its size`;
         return file.terminate();
       }
       parts.push(part);

@@ -19,6 +19,7 @@ import {
 import { dirname, join } from 'node:path';
 import * as v from 'valibot';
 import type { Db } from './database';
+import { unsound } from './soundness';
 
 const DATABASE = 'solenix.sqlite';
 const LIST = 'backup.json';
@@ -71,7 +72,7 @@ export async function makeBackup(db: Db, folder: string, out: string, now: numbe
   const [copy, aside] = [`${out}.db.part`, `${out}.part`];
   try {
     await db.$client.backup(copy);
-    const { boats, pictures } = contentsOf(copy);
+    const { boats, pictures } = await contentsOf(copy);
     const target = openSync(aside, 'w');
     const problems: Error[] = [];
     const zip = new Zip((error, data) => {
@@ -112,13 +113,13 @@ export async function makeBackup(db: Db, folder: string, out: string, now: numbe
 }
 
 /** What a database file holds; throws where it is damaged. */
-function contentsOf(path: string): { readonly boats: number; readonly pictures: readonly string[] } {
+async function contentsOf(path: string): Promise<{ readonly boats: number; readonly pictures: readonly string[] }> {
+  const wrong = await unsound(path);
+  if (wrong !== null) throw new Error(`the database is damaged: ${wrong}`);
   const file = new Database(path);
   try {
     // One file, without the log beside it.
     file.pragma('journal_mode = DELETE');
-    const sound = file.pragma('integrity_check', { simple: true });
-    if (sound !== 'ok') throw new Error(`the database is damaged: ${String(sound)}`);
     const boats = file.prepare('select count(*) as n from boats').get() as { n: number };
     const pictures = file.prepare('select id from photos').all() as { id: string }[];
     return { boats: boats.n, pictures: pictures.map((p) => p.id) };
@@ -150,7 +151,7 @@ export async function restoreBackup(archive: string, folder: string): Promise<Re
     for (const f of list.output.files)
       if (sums.get(f.name) !== f.sha256) return fail(`${f.name} is damaged or missing: the archive is not restored`);
     rmSync(listPath);
-    const { boats, pictures } = contentsOf(join(folder, DATABASE));
+    const { boats, pictures } = await contentsOf(join(folder, DATABASE));
     const held = pictures.filter((id) => existsSync(join(folder, 'photos', `${id}.jpg`)));
     return { ok: true, boats, pictures: held.length, made: list.output.made };
   } catch (error) {

@@ -1,6 +1,6 @@
 /** What the server does by itself, and what it says when it cannot begin. */
 import Sqlite from 'better-sqlite3';
-import { copyFileSync, existsSync, mkdirSync, mkdtempSync, readdirSync, rmSync, utimesSync, writeFileSync } from 'node:fs';
+import { copyFileSync, existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, utimesSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { blankDesign } from '@/core/design';
@@ -9,6 +9,7 @@ import { backupsTold, backUpInTime, lookThrough, scheduleOf, settleLog } from '.
 import { bytesInLog, CannotOpen, FILE, openDatabase } from './database';
 import { codeOf, diskFault, patiently } from './patience';
 import { sweepOrphans } from './photos';
+import { unsound } from './soundness';
 
 const root = mkdtempSync(join(tmpdir(), 'solenix-care-'));
 process.env.SOLENIX_DATA = join(root, 'data');
@@ -101,6 +102,20 @@ describe('backups made by themselves', () => {
     expect(backupsTold({ SOLENIX_BACKUPS: folder })).toMatch(/every 24 h in .*, 14 are kept; the last \d{4}-/);
     expect(backupsTold({})).toBeNull();
   });
+});
+
+test('a file is looked through in a process of its own: sound, struck in the middle, none at all', async () => {
+  const folder = fresh();
+  const db = openDatabase(folder);
+  for (let i = 0; i < 20; i++) createBoat(db, `b${i}`, boat(`Boat ${i}`), i);
+  db.$client.close();
+  const path = join(folder, FILE);
+  expect(await unsound(path)).toBeNull();
+  const bytes = readFileSync(path);
+  bytes.fill(7, 20_000, 28_000);
+  writeFileSync(path, bytes);
+  expect(await unsound(path)).toMatch(/./);
+  expect(await unsound(join(folder, 'none.sqlite'))).toMatch(/unable to open|directory/);
 });
 
 describe('a database that cannot be used', () => {

@@ -8,6 +8,7 @@ import { markProblem } from './boats';
 import { bytesInLog, CannotOpen, database, dataFolder, type Db, FILE } from './database';
 import { isGuarded, setGate } from './gate';
 import { sweepOrphans } from './photos';
+import { unsound } from './soundness';
 import { readStored, sumOf } from './stored';
 import { boats } from './tables';
 
@@ -127,6 +128,10 @@ export function begin(): void {
   const folder = dataFolder();
   setInterval(() => void told('the log', () => settleLog(db, folder, Date.now())), LOOK_MS).unref();
   const daily = async (): Promise<void> => {
+    await told('the database', async () => {
+      const wrong = await unsound(join(folder, FILE));
+      if (wrong !== null) console.error(`the database is damaged (${wrong}): restore a backup, docs/operations.md`);
+    });
     await told('pictures nobody names', () => sweepOrphans(db, Date.now()));
     await told('the boats', async () => {
       const { damaged } = await lookThrough(db);

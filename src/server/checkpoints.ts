@@ -1,5 +1,5 @@
 /** Designs as they stood once, and the last good one of a boat whose own cannot be read: a checkpoint, with the edits after it played upon it. */
-import { and, asc, desc, eq, gt, inArray } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, inArray, lte } from 'drizzle-orm';
 import { applyEdit, type Design, type Op } from '@/core/design';
 import { cardsOf, noteCards } from './cardUses';
 import type { Db } from './database';
@@ -52,7 +52,7 @@ export interface LastGood {
 }
 
 /** A checkpoint with the edits after it, as far as they can be read and follow on each other. */
-function played(db: Db, boatId: string, from: LastGood): LastGood {
+function played(db: Db, boatId: string, from: LastGood, upTo = Infinity): LastGood {
   let good = from;
   const rows = db
     .select()
@@ -61,7 +61,7 @@ function played(db: Db, boatId: string, from: LastGood): LastGood {
     .orderBy(asc(edits.revision))
     .all();
   for (const row of rows) {
-    if (row.revision !== good.revision + 1) return good;
+    if (row.revision !== good.revision + 1 || row.revision > upTo) return good;
     let ops: Op[];
     try {
       ops = JSON.parse(row.ops) as Op[];
@@ -74,6 +74,23 @@ function played(db: Db, boatId: string, from: LastGood): LastGood {
     good = { design: next.design, revision: row.revision, at: row.at };
   }
   return good;
+}
+
+/** A boat as of a revision; null where it cannot be made from what is kept. */
+export function designAt(db: Db, boatId: string, revision: number): Design | null {
+  const marks = db
+    .select()
+    .from(checkpoints)
+    .where(and(stood(boatId), lte(checkpoints.revision, revision)))
+    .orderBy(desc(checkpoints.revision))
+    .all();
+  for (const mark of marks) {
+    const read = readStored(mark.design, mark.sum);
+    if (!read.ok) continue;
+    const made = played(db, boatId, { design: read.design, revision: mark.revision, at: mark.at }, revision);
+    if (made.revision === revision) return made.design;
+  }
+  return null;
 }
 
 /** The newest design of a boat that can be made from what is kept; null where nothing can. */

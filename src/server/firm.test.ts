@@ -212,6 +212,7 @@ describe('an archive', () => {
           ops: [],
           at: 1,
           by: null,
+          named: null,
         })),
       ),
     ],
@@ -233,7 +234,8 @@ describe('an archive', () => {
     ['no zip at all', strToU8('PK not really'), 'design.json'],
     ['one without a design', zipSync({ 'x.txt': strToU8('x') }), 'design.json'],
     ['one with a broken design', zipSync({ 'design.json': strToU8('{') }), 'not JSON'],
-    ['one that unfolds without end', zipSync({ 'design.json': new Uint8Array(5_000_000) }), 'larger than'],
+    ['one that unfolds without end', zipSync({ 'design.json': new Uint8Array(9_000_000) }), 'larger than'],
+    ['one folded a thousand times', zipSync({ 'design.json': new Uint8Array(12_000_000) }), 'times its size'],
   ])('%s is refused in words', (_, zip, word) => {
     const read = unpackBoat(zip);
     expect(read.ok).toBe(false);

@@ -6,7 +6,7 @@ import { type Edit, setOp } from '@/core/design';
 import { bareBoat, withLoad } from '@/core/design/testing';
 import { createBoat, openBoat, setDeleted } from './boats';
 import { openDatabase } from './database';
-import { editBoat, editsSince, historyPage, stepBoat, stepsOf, type Who } from './history';
+import { backTo, changesSince, editBoat, editsSince, historyPage, nameRevision, stepBoat, stepsOf, type Who } from './history';
 
 const folder = mkdtempSync(join(tmpdir(), 'solenix-history-'));
 afterAll(() => rmSync(folder, { recursive: true }));
@@ -138,4 +138,40 @@ test('a window far behind gets all it missed, page after page', () => {
   for (let page = editsSince(db, id, 0, 10); page.length > 0; page = editsSince(db, id, got[got.length - 1] ?? 0, 10))
     got.push(...page.map((r) => r.revision));
   expect(got).toEqual(Array.from({ length: 25 }, (_, i) => i + 1));
+});
+
+describe('an older revision', () => {
+  test('is compared with now, and gone back to as one edit that is taken back like any', () => {
+    const id = fresh();
+    rate(id, anna, 70);
+    note(id, ben, 'seen');
+    rate(id, anna, 80);
+    step(id, anna, 'undo');
+    expect(changesSince(db, id, 1)).toEqual([{ op: 'set', path: ['boat', 'note'], from: '', to: 'seen' }]);
+    expect(changesSince(db, id, 0)?.map((op) => op.op === 'set' && [op.path.join('.'), op.from, op.to])).toEqual([
+      ['boat.note', '', 'seen'],
+      ['loads.x.rating', 60, 70],
+    ]);
+    expect(changesSince(db, id, 4)).toEqual([]);
+    expect(changesSince(db, id, 99)).toBeNull();
+    expect(backTo(db, id, 0, 'back-00000001', 9, anna)).toMatchObject({
+      ok: true,
+      record: { revision: 5, label: 'back to revision 0', by: 'Anna' },
+    });
+    expect([rating(id), designOf(id).boat.note]).toEqual([60, '']);
+    // Asked twice it is done once.
+    expect(backTo(db, id, 0, 'back-00000001', 9, anna)).toMatchObject({ ok: true, record: { revision: 5 } });
+    expect(backTo(db, id, 0, 'back-00000002', 9, anna)).toEqual({ ok: false, reason: 'nothing' });
+    step(id, anna, 'undo');
+    expect([rating(id), designOf(id).boat.note]).toEqual([70, 'seen']);
+  });
+  test('has a name where somebody gave it one, and those with names are listed by themselves', () => {
+    const id = fresh();
+    for (const to of [70, 80, 90]) rate(id, anna, to);
+    expect(nameRevision(db, id, 2, 'as quoted')).toBe(true);
+    expect(nameRevision(db, id, 9, 'none')).toBe(false);
+    expect(historyPage(db, id, null, 50, true)).toMatchObject({ total: 1, lines: [{ revision: 2, named: 'as quoted' }] });
+    nameRevision(db, id, 2, null);
+    expect(historyPage(db, id, null, 50, true).total).toBe(0);
+  });
 });

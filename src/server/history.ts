@@ -1,9 +1,9 @@
 /** Edits of a boat, and steps back and forth. Every write is one transaction; a stale edit is answered, never merged silently. */
-import { and, asc, count, desc, eq, gt, isNull, lt, or, type SQL } from 'drizzle-orm';
-import { applyEdit, type Conflict, type Design, type Edit, inverseOps, type Op, type ReadProblem, valueAt } from '@/core/design';
+import { and, asc, count, desc, eq, gt, isNotNull, isNull, lt, or, type SQL } from 'drizzle-orm';
+import { applyEdit, type Conflict, type Design, diffOps, type Edit, inverseOps, type Op, type ReadProblem, valueAt } from '@/core/design';
 import { newRing, ringWords } from '@/core/topology';
 import { cardsOf, noteCards } from './cardUses';
-import { keepCheckpoint, wantsCheckpoint } from './checkpoints';
+import { designAt, keepCheckpoint, wantsCheckpoint } from './checkpoints';
 import type { Db } from './database';
 import { checked, keptAs, readStored } from './stored';
 import { boats, edits } from './tables';
@@ -99,6 +99,8 @@ export interface HistoryLine extends Omit<EditRecord, 'ops'> {
   /** done: it stands; undone, gone: taken back, for good where a later edit closed the way; act: a step itself. */
   readonly state: Row['state'];
   readonly changes: number;
+  /** What somebody has called the boat as of it. */
+  readonly named: string | null;
 }
 
 export interface HistoryPage {
@@ -106,9 +108,9 @@ export interface HistoryPage {
   readonly total: number;
 }
 
-/** The history of a boat, newest first, in pages. @param before only what is older than this revision; null: from the newest. */
-export function historyPage(db: Db, boatId: string, before: number | null, size = 50): HistoryPage {
-  const own = eq(edits.boatId, boatId);
+/** The history of a boat, newest first, in pages. @param before only what is older than this revision; null: from the newest. @param named only what has a name. */
+export function historyPage(db: Db, boatId: string, before: number | null, size = 50, named = false): HistoryPage {
+  const own = and(eq(edits.boatId, boatId), named ? isNotNull(edits.named) : undefined);
   const rows = db
     .select()
     .from(edits)
@@ -121,7 +123,7 @@ export function historyPage(db: Db, boatId: string, before: number | null, size 
     total,
     lines: rows.map((row) => {
       const { ops, ...record } = recordOf(row);
-      return { ...record, at: row.at, state: row.state, changes: ops.length };
+      return { ...record, at: row.at, state: row.state, changes: ops.length, named: row.named };
     }),
   };
 }
@@ -319,6 +321,39 @@ export function stepBoat(db: Db, boatId: string, { step, id, force }: Step, now:
           .where(and(eq(edits.boatId, boatId), eq(edits.revision, target.revision)))
           .run();
       return withSteps(inner, boatId, who, result);
+    },
+    { behavior: 'immediate' },
+  );
+}
+
+/** Names a boat as of a revision, or takes the name off. */
+export const nameRevision = (db: Db, boatId: string, revision: number, name: string | null): boolean =>
+  db
+    .update(edits)
+    .set({ named: name })
+    .where(and(eq(edits.boatId, boatId), eq(edits.revision, revision)))
+    .run().changes > 0;
+
+/** What differs between a boat as of a revision and as she is; null where the old one cannot be made any more, or the boat is gone. */
+export function changesSince(db: Db, boatId: string, revision: number): readonly Op[] | null {
+  const row = db.select().from(boats).where(eq(boats.id, boatId)).get();
+  const read = row && readStored(row.design, row.sum);
+  const was = designAt(db, boatId, revision);
+  return read?.ok && was ? diffOps(was, read.design) : null;
+}
+
+/** Brings a boat back to what she was as of a revision, as one edit that can be taken back. */
+export function backTo(db: Db, boatId: string, revision: number, editId: string, now: number, who: Who | null = null): EditResult {
+  return db.transaction(
+    (tx) => {
+      const inner = tx as unknown as Db;
+      const known = byEditId(inner, boatId, editId);
+      if (known) return withSteps(inner, boatId, who, { ok: true, record: recordOf(known) });
+      const ops = changesSince(inner, boatId, revision);
+      if (ops === null) return { ok: false, reason: 'missing' };
+      if (ops.length === 0) return { ok: false, reason: 'nothing' };
+      const change = { editId, label: `back to revision ${revision}`, ops: inverseOps(ops), kind: 'edit' as const, force: false, who };
+      return withSteps(inner, boatId, who, write(inner, boatId, change, now));
     },
     { behavior: 'immediate' },
   );

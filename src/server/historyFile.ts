@@ -20,6 +20,7 @@ const RowSchema = v.object({
   ops: v.union([EditSchema.entries.ops, v.pipe(v.array(v.never()), v.maxLength(0))]),
   at: v.number(),
   by: v.nullable(text(60)),
+  named: v.optional(v.nullable(text(120)), null),
 });
 const FileSchema = v.object({ format: v.literal(FORMAT), version: v.literal(1), edits: v.pipe(v.array(RowSchema), v.maxLength(MOST)) });
 
@@ -33,7 +34,7 @@ export const historyRows = (db: Db, boatId: string): HistoryRow[] =>
     .where(eq(edits.boatId, boatId))
     .orderBy(asc(edits.revision))
     .all()
-    .map(({ revision, editId, label, kind, state, ops, at, by }) => ({
+    .map(({ revision, editId, label, kind, state, ops, at, by, named }) => ({
       revision,
       editId,
       label,
@@ -42,6 +43,7 @@ export const historyRows = (db: Db, boatId: string): HistoryRow[] =>
       ops: JSON.parse(ops) as HistoryRow['ops'],
       at,
       by,
+      named,
     }));
 
 export const historyText = (rows: readonly HistoryRow[]): string => JSON.stringify({ format: FORMAT, version: 1, edits: rows });

@@ -140,6 +140,8 @@ export const edits = sqliteTable(
     by: text('by'),
     /** The device it was made on. */
     device: text('device'),
+    /** What somebody has called the boat as of this revision; null: nothing. */
+    named: text('named'),
   },
   (t) => [
     uniqueIndex('edits_revision').on(t.boatId, t.revision),

@@ -49,6 +49,7 @@ export {
 export { cleanText, parseClean } from './clean';
 export { asDecided, asFoundDesign, sourcesAboard } from './decided';
 export { anotherOutput, furtherOutputs, machineOfOutput, outputA } from './outputs';
+export { diffOps } from './diff';
 export { type Delta, deltaOf, listDelta, type ListDelta, withDelta, withListDelta } from './delta';
 export { addOp, applyEdit, type Conflict, dropOp, dropOps, type Edit, EditSchema, inverseOps, type Op, setOp, valueAt } from './edit';
 export {
