@@ -27,7 +27,9 @@ const WHAT = { edit: '', undo: 'taken back: ', redo: 'put back: ' } as const;
 const STANDS = { done: '', undone: 'taken back', gone: 'taken back, for good', act: '' } as const;
 const when = (at: number): string => new Date(at).toISOString().slice(0, 16).replace('T', ' ');
 const shown = (value: unknown): string =>
-  value === null || value === undefined || value === '' ? '–' : (JSON.stringify(value) ?? '').slice(0, 60);
+  value === null || value === undefined || value === ''
+    ? '–'
+    : (typeof value === 'string' ? value : (JSON.stringify(value) ?? '')).slice(0, 60);
 const nameIn = (row: unknown, other: string): string =>
   typeof row === 'object' && row !== null && 'name' in row && row.name ? String(row.name) : other;
 

@@ -1,11 +1,10 @@
 import { notFound } from 'next/navigation';
-import { REGISTRY } from '@/stations/registry';
+import { stationOf } from '@/stations/registry';
+import { Screen } from '@/stations/Screen';
 import { Unbuilt } from '@/stations/unbuilt/Unbuilt';
 
 export default async function StationPage({ params }: { params: Promise<{ station: string }> }) {
-  const { station } = await params;
-  const found = REGISTRY.find((s) => s.id === station);
-  if (!found) notFound();
-  const { Screen } = found;
-  return Screen ? <Screen /> : <Unbuilt id={station} />;
+  const station = stationOf((await params).station);
+  if (!station) notFound();
+  return station.built ? <Screen id={station.id} /> : <Unbuilt id={station.id} />;
 }
