@@ -34,7 +34,21 @@ export async function open(page: Page, boatId: string, station: string): Promise
   await page.goto(`${url()}/boats/${boatId}/${station}`);
   await expect(page.getByTestId('saved')).toContainText('saved');
   await page.waitForLoadState('load');
-  await page.waitForFunction(() => document.querySelector('main')?.childElementCount);
+  await alive(page);
+}
+
+/** Waits until what is drawn on the server answers here: a key pressed before that is nobody's. */
+export const alive = async (page: Page): Promise<void> => {
+  await page.waitForFunction(() => {
+    const first = document.querySelector('main')?.firstElementChild;
+    return first && Object.keys(first).some((key) => key.startsWith('__reactFiber'));
+  });
+};
+
+/** Loads the page again, and waits until it answers. */
+export async function reload(page: Page): Promise<void> {
+  await page.reload();
+  await alive(page);
 }
 
 export const row = (page: Page, name: string): Locator =>

@@ -1,6 +1,6 @@
 /** The firm's cards, load lists in and out, and the scratch line. */
 import { readFileSync, writeFileSync } from 'node:fs';
-import { axe, cell, designOf, enter, expect, open, refusal, row, saved, test, url, view } from './boat';
+import { axe, cell, designOf, enter, expect, open, refusal, reload, row, saved, test, url, view } from './boat';
 
 const latin = (text: string): Buffer => Buffer.from(text, 'latin1');
 
@@ -166,7 +166,7 @@ test('the scratch line: without a boat it is worked out as it is typed, kept, an
   await pad.getByRole('button', { name: 'keep it' }).click();
   const kept = pad.getByRole('list', { name: 'Kept lines' }).getByRole('button', { name: own, exact: true });
   await expect(kept).toBeVisible();
-  await page.reload();
+  await reload(page);
   await kept.click();
   await expect(answer).toContainText('AWG');
   await pad.getByRole('button', { name: `remove ${own}` }).click();

@@ -1,6 +1,6 @@
 /** Figures that cannot lie: a worker that breaks is replaced, what stays broken is said over every station, and one act asks one analysis. */
 import type { Page } from '@playwright/test';
-import { cell, enter, expect, open, row, saved, test, url } from './boat';
+import { cell, enter, expect, open, reload, row, saved, test, url } from './boat';
 
 const stale = (page: Page) => page.getByTestId('stale');
 const need = (page: Page) => page.locator('header [data-figure]').first();
@@ -84,7 +84,7 @@ test('a worker that cannot be loaded is said, and figures are right again once i
       }
     };
   });
-  await page.reload();
+  await reload(page);
   await expect(stale(page)).toContainText('failed twice');
   await page.evaluate(() => void ((window as unknown as { refuseWorkers: boolean }).refuseWorkers = false));
   await stale(page).getByRole('button', { name: 'try again' }).click();

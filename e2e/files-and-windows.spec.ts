@@ -1,7 +1,7 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { cell, designOf, enter, expect, open, saved, test, url } from './boat';
+import { cell, designOf, enter, expect, open, reload, saved, test, url } from './boat';
 import { startServer } from './server';
 
 test('a design goes out as a file and comes in elsewhere with nothing lost', async ({ page, halcyon }) => {
@@ -92,11 +92,11 @@ test('edits are taken back and put back, also after a reload', async ({ page, ma
   await enter(page, 'Stereo', 'W', '31');
   await enter(page, 'Stereo', 'W', '32');
   await saved(page);
-  await page.reload();
+  await reload(page);
   await expect(cell(page, 'Stereo', 'W')).toHaveText('32');
   await page.keyboard.press('Control+z');
   await expect(cell(page, 'Stereo', 'W')).toHaveText('31');
-  await page.reload();
+  await reload(page);
   await page.keyboard.press('Control+z');
   await expect(cell(page, 'Stereo', 'W')).toHaveText('25');
   await page.keyboard.press('Control+y');
@@ -148,7 +148,7 @@ test('an edit made while the server is away is kept and sent when it is back, al
   await enter(page, 'Stereo', 'W', '77');
   await expect(page.getByTestId('saved')).toContainText('not saved yet');
   expect((await designOf(page, marram)).loads.find((l) => l.name === 'Stereo')?.rating).toBe(25);
-  await page.reload();
+  await reload(page);
   await expect(cell(page, 'Stereo', 'W')).toHaveText('77');
   await page.unroute('**/edits');
   await expect(page.getByTestId('saved')).toHaveText(/^saved/);
@@ -225,7 +225,7 @@ test('the palette finds loads, circuits and acts; G and a letter goes to a stati
   await page.keyboard.type('night');
   await page.keyboard.press('Enter');
   await expect(page.locator('html')).toHaveAttribute('data-scheme', 'night');
-  await page.reload();
+  await reload(page);
   await expect(page.locator('html')).toHaveAttribute('data-scheme', 'night');
 });
 

@@ -4,7 +4,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { freePort, root, seed, serve } from '../scripts/lib.mjs';
-import { axe, expect, refusal, test } from './boat';
+import { alive, axe, expect, refusal, test } from './boat';
 import { type Server, startServer } from './server';
 
 const PASS = 'seven tall ships';
@@ -48,6 +48,7 @@ test('nothing is shown or answered before the door; by the passphrase one comes 
     expect([path, (await page.request.post(`${server.url}${path}`, { data: {} })).status()]).toEqual([path, 401]);
   await page.goto(`${server.url}/boats/marram/loads`);
   await expect(page).toHaveURL(/\/enter\?to=/);
+  await alive(page);
   await axe(page);
   await page.getByLabel('your name').fill('Anna');
   await page.getByLabel('passphrase').fill('not that one');
@@ -75,6 +76,7 @@ test('a program comes in by a key until it is taken back; an owner by a link tha
   playwright,
 }) => {
   await page.goto(`${server.url}/access`);
+  await alive(page);
   await page.getByLabel('your name').fill('Anna');
   await page.getByLabel('passphrase').fill(PASS);
   await page.getByRole('button', { name: 'come in' }).click();
@@ -136,6 +138,7 @@ test('over TLS, by a certificate of its own making', async ({ browser }) => {
     const context = await browser.newContext({ ignoreHTTPSErrors: true });
     const page = await context.newPage();
     await page.goto(`https://127.0.0.1:${port}/`);
+    await alive(page);
     await page.getByLabel('your name').fill('Anna');
     await page.getByLabel('passphrase').fill(PASS);
     await page.getByRole('button', { name: 'come in' }).click();

@@ -9,7 +9,7 @@ import { zipSync } from 'fflate';
 import sharp from 'sharp';
 import { freePort, serve } from '../scripts/lib.mjs';
 import { blankDesign } from '../src/core/design';
-import { axe, cell, designOf, enter, expect, open, refusal, saved, test, url } from './boat';
+import { axe, cell, designOf, enter, expect, open, refusal, reload, saved, test, url } from './boat';
 
 const records = (): Database.Database => new Database(join(process.env.SOLENIX_E2E_DATA ?? '', 'solenix.sqlite'));
 
@@ -55,7 +55,7 @@ test('a name given once stands in the history; a colleague’s figure is not tak
   await expect(cell(page, 'Deck wash pump', 'note')).toHaveText('hers');
   await page.locator('body').press('Control+z');
   await expect(cell(page, 'Deck wash pump', 'note')).toHaveText('his');
-  await page.reload();
+  await reload(page);
   await expect(page.getByRole('button', { name: 'Anna' })).toBeVisible();
   await page.getByRole('button', { name: 'history' }).click();
   await expect(page.getByLabel('Name of revision 1')).toHaveValue('hers alone');
@@ -72,7 +72,7 @@ test('an edit that is not taken is kept with its reason, through a reload, and s
   await expect(refusal(page)).toContainText('there is no such boat');
   await expect(page.getByRole('button', { name: '1 not taken' })).toBeVisible();
   expect((await page.request.post(`${url()}/api/boats/${marram}/restore`)).ok()).toBe(true);
-  await page.reload();
+  await reload(page);
   await page.getByRole('button', { name: '1 not taken' }).click();
   const list = page.getByRole('list', { name: 'Edits not taken' });
   await expect(list).toContainText('there is no such boat');

@@ -1,3 +1,4 @@
+import { BOUNDS } from './bounds';
 import fc from 'fast-check';
 import { bareBoat, withLoad } from './testing';
 import { addOp, applyEdit, dropOp, inverseOps, type Op, setOp } from './edit';
@@ -106,7 +107,7 @@ describe('reading a design', () => {
     ['ids that are no ids', JSON.stringify({ ...boat, living: [{ id: '../x', name: 'x' }] }), 'living, row 1 (x), id'],
     [
       'too many rows',
-      JSON.stringify({ ...boat, loads: Array.from({ length: 501 }, (_, i) => ({ ...boat.loads[0], id: `n${i}` })) }),
+      JSON.stringify({ ...boat, loads: Array.from({ length: BOUNDS.loads + 1 }, (_, i) => ({ ...boat.loads[0], id: `n${i}` })) }),
       'loads',
     ],
   ])('%s is refused, naming the place', (_, bad, where) => {
@@ -115,7 +116,7 @@ describe('reading a design', () => {
     if (!read.ok) expect(read.problems.map((p) => p.where)).toContain(where);
   });
   test('a file beyond the bound is refused before it is parsed', () => {
-    const read = readDesignText(`{"x":"${'y'.repeat(4_000_001)}"}`);
+    const read = readDesignText(`{"x":"${'y'.repeat(BOUNDS.fileBytes)}"}`);
     expect(read).toMatchObject({ ok: false, problems: [{ where: 'the file' }] });
   });
   test('a polluting key is dropped, not taken over', () => {

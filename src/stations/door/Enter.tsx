@@ -27,6 +27,8 @@ export function Enter({ to }: { to: string }) {
     <main className="mx-auto max-w-[420px] p-12">
       <h1 className="text-[26px] leading-none font-bold tracking-tight">Solenix</h1>
       <form
+        // Sent before its script is there, the passphrase stands in no address.
+        method="post"
         className="mt-6 space-y-3"
         onSubmit={(e) => {
           e.preventDefault();
