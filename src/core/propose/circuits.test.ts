@@ -83,6 +83,15 @@ describe('small electronics', () => {
     for (const c of a.circuits.filter((r) => d.circuits.some((x) => x.id === r.id && x.from.id === block?.id)))
       expect([c.name, c.own.state.failing, c.own.protection.ratingA <= 3]).toEqual([c.name, [], true]);
   });
+  it('what comes later is hung on no block, though the panel is full and the block has ways', () => {
+    const panel = d.panels.find((p) => p.family === 'panel-breaker');
+    const pump = boat('Deck wash pump').loads.map((l) => ({ ...l, id: 'later' }));
+    const full = { ...d, loads: [...d.loads, ...pump], panels: d.panels.map((p) => (p === panel ? { ...p, ways: on(p.id).length } : p)) };
+    let n = 100;
+    const { circuits } = proposeCircuits(full, (p) => `${p}${++n}`);
+    expect(circuits.find((c) => c.name === 'Deck wash pump')?.from.id).not.toBe(block?.id);
+    expect(circuits.some((c) => c.from.id === block?.id)).toBe(false);
+  });
   it('two are not worth a block, nor is anything of 48 V put behind blades', () => {
     expect(boat('Instrument network', 'Mobile data router').panels.some((p) => p.family === 'blade')).toBe(false);
     const d48 = {

@@ -87,8 +87,8 @@ export function proposeCircuits(design: Design, freshId: (prefix: string) => str
     });
   };
   const all = () => [...design.panels, ...panels];
-  /** Fuse blocks behind a panel's way: nothing else is hung on them. */
-  const blocks = new Set<string>();
+  /** A fuse block behind a panel's way: nothing else is hung on it, now or later. */
+  const isBlock = (p: Panel): boolean => fedBy(p.id)?.supply === 'panel breaker';
   /** The bank a panel hangs on in the end; null: none, or it feeds itself. */
   const rootOf = (panelId: string, seen: ReadonlySet<string> = new Set()): string | null => {
     const from = seen.has(panelId) ? undefined : fedBy(panelId)?.from;
@@ -117,7 +117,7 @@ export function proposeCircuits(design: Design, freshId: (prefix: string) => str
   const spare = (p: Panel) =>
     p.ways - [...design.circuits, ...circuits].filter((c) => c.from.kind === 'panel' && c.from.id === p.id).length;
   const panelFor = (bank: Bank, near: Point): Panel => {
-    const open = all().filter((p) => p.kind === 'panel' && !blocks.has(p.id) && spare(p) > 0 && (rootOf(p.id) ?? bank.id) === bank.id);
+    const open = all().filter((p) => p.kind === 'panel' && !isBlock(p) && spare(p) > 0 && (rootOf(p.id) ?? bank.id) === bank.id);
     const nearest = open.reduce<Panel | null>(
       (best, p) => (best && pathM(panelPoint(design, best), near, 0) <= pathM(panelPoint(design, p), near, 0) ? best : p),
       null,
@@ -201,7 +201,6 @@ export function proposeCircuits(design: Design, freshId: (prefix: string) => str
       maxWayA: 30,
     };
     panels.push(fuses);
-    blocks.add(fuses.id);
     feed(fuses, { kind: 'panel', id: behind.id }, 'panel breaker', name);
     for (const load of loads) add(fuses, load.supply, load.name, [load]);
   };

@@ -57,6 +57,11 @@ function hasCase({ sources }: Pick<Design, 'sources'>, load: Load): boolean {
     : !/alternator|solar|wind|dc.?dc|lichtmaschine|alternateur/i.test(load.name);
 }
 
+const starterHasRun = ({ loads, circuits }: Pick<Design, 'loads' | 'circuits'>): boolean => {
+  const starters = new Set(loads.filter((l) => kindOf(l) === 'starter').map((l) => l.id));
+  return circuits.some((c) => c.taps.some((t) => t.serves.kind === 'load' && starters.has(t.serves.id)));
+};
+
 const sameEnd = (a: BatteryCableEnd, b: BatteryCableEnd): boolean => a.kind === b.kind && a.id === b.id;
 
 /**
@@ -114,10 +119,12 @@ export function proposeMainSide(design: Design, freshId: (prefix: string) => str
     const block = barOf('engine', 'Engine block', enginePlace);
     lay('negative', 'Engine negative', block, bus);
     if (start) {
-      lay('positive', 'Starter', bank(start.id), barOf('starter', 'Starter', enginePlace), {
-        through: [device('battery switch', start.placeId)],
-        fused: false,
-      });
+      // A starter with a row of its own has its cable as a circuit.
+      if (!starterHasRun(design))
+        lay('positive', 'Starter', bank(start.id), barOf('starter', 'Starter', enginePlace), {
+          through: [device('battery switch', start.placeId)],
+          fused: false,
+        });
       // The house bank that cranks has its negative on the bus already.
       if (start.id !== house.id) lay('negative', `${start.name} negative`, bank(start.id), block);
     }
