@@ -3,7 +3,7 @@ import type { CircuitResult } from '../circuit';
 import { dcdcInputA } from '../charging';
 import { round3 } from '../quantity';
 import { type BatteryCable, type BatteryCableEnd, outputA, rowOf, sideOfTie, startBankOf } from '../design';
-import { returnBar } from '../topology';
+import { bankPost, barNode, batteryCablesBetween, returnBar } from '../topology';
 import type { LeadParts } from './parts';
 
 export interface Carries {
@@ -46,14 +46,39 @@ const charged = (design: LeadParts, bankId: string): number =>
 const drawn = (circuits: readonly CircuitResult[], design: LeadParts, bankId: string): number =>
   sum(design.circuits.filter((c) => c.from.kind === 'bank' && c.from.id === bankId).map((c) => rowOf(circuits, c.id)?.workingA ?? 0));
 
+/** Whether a negative lead lies on the starter's way back, from the block to the bank that cranks. */
+function bringsTheStartBack(design: LeadParts, lead: BatteryCable): boolean {
+  const start = startBankOf(design);
+  const block = design.bars.find((b) => b.kind === 'engine');
+  if (lead.rail !== 'negative' || !start || !block) return false;
+  const way = batteryCablesBetween(design, 'negative', bankPost(start.id, '-'), barNode(block.id));
+  return way?.some((i) => design.leads[i]?.id === lead.id) ?? false;
+}
+
+/** What charges the start bank from elsewhere than the engine, or by what ties it, comes back through the block. */
+const backThroughBlock = (design: LeadParts): number => {
+  const start = startBankOf(design);
+  if (!start) return 0;
+  const own = design.sources.filter((s) => s.bankId === start.id && s.kind !== 'alternator').map(outputA);
+  const ties = design.joins.filter((j) => j.firstId === start.id || j.secondId === start.id).map((j) => j.ratedA);
+  return sum([...own, ...ties]);
+};
+
 /** @returns the largest of what may pass for long, or the starter's current on its way. */
 export function carries(design: LeadParts, circuits: readonly CircuitResult[], lead: BatteryCable): Carries {
   const { engine } = design;
+  if (lead.rail === 'earth') return NOTHING;
+  const forLong = lasting(design, circuits, lead);
+  const starts = ends(lead).some((e) => barKind(design, e) === 'starter') || bringsTheStartBack(design, lead);
+  if (!starts) return forLong;
+  return { amps: engine.crankA, why: `the starter's, ${engine.crankS} s`, cranks: true, lastingA: forLong.lastingA };
+}
+
+/** What may pass for long; by way of a tie the start too. */
+function lasting(design: LeadParts, circuits: readonly CircuitResult[], lead: BatteryCable): Carries {
+  const { engine } = design;
   const kinds = ends(lead).map((e) => barKind(design, e));
   const bankIds = ends(lead).flatMap((e) => (e.kind === 'bank' ? [e.id] : []));
-  if (lead.rail === 'earth') return NOTHING;
-  if (kinds.includes('starter') || (kinds.includes('engine') && bankIds.includes(startBankOf(design)?.id ?? '')))
-    return { amps: engine.crankA, why: `the starter's, ${engine.crankS} s`, cranks: true, lastingA: 0 };
   for (const end of ends(lead)) {
     if (end.kind === 'source') {
       const source = rowOf(design.sources, end.id);
@@ -84,9 +109,12 @@ export function carries(design: LeadParts, circuits: readonly CircuitResult[], l
       const amps = charged(design, id);
       if (amps > 0) return lasts(amps, `all that charges ${rowOf(design.banks, id)?.name ?? ''}`);
     }
-  if (kinds.includes('engine')) {
+  if (kinds.includes('engine') && bankIds.length === 0) {
     const amps = sum(design.sources.filter((s) => s.kind === 'alternator').map((s) => s.ratedA));
-    return lasts(amps, 'the alternators return through the block');
+    const back = backThroughBlock(design);
+    return back > amps
+      ? lasts(back, 'what charges the start bank comes back through the block')
+      : lasts(amps, 'the alternators return through the block');
   }
   let worst = NOTHING;
   for (const id of bankIds) {
