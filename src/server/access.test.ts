@@ -62,9 +62,20 @@ describe('the passphrase', () => {
     expect(signIn(db, patience, PASS, 'X', 'away', now)).toMatchObject({ ok: false, why: expect.stringContaining('wait') as string });
     expect(signIn(db, patience, PASS, 'X', 'away', now + 300_000).ok).toBe(true);
     expect(patience.waits('away', now + 300_000)).toBe(0);
-    for (let i = 0; i < 1500; i++) patience.failed(`stranger ${i}`, now);
-    expect(patience.waits('stranger 0', now)).toBe(0);
   });
+});
+
+test('from ever new addresses the answers are counted all the same', () => {
+  const patience = new Patience();
+  const waits = Array.from({ length: 34 }, (_, i) => {
+    patience.failed(`stranger ${i}`, 1000);
+    return patience.waits('somebody else', 1000);
+  });
+  expect(waits.slice(28)).toEqual([0, 0, 1000, 2000, 4000, 8000]);
+  for (let i = 0; i < 1500; i++) patience.failed(`stranger ${i}`, 1000);
+  expect(patience.waits('yet another', 1000)).toBe(300_000);
+  patience.succeeded('somebody else');
+  expect(patience.waits('yet another', 1000)).toBe(0);
 });
 
 test('a session ends by itself, and by one press of somebody else', () => {

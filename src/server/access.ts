@@ -51,24 +51,37 @@ function isPassphrase(db: Db, said: string): boolean {
   return row !== undefined && timingSafeEqual(Buffer.from(row.hash, 'hex'), hashOf(said, row.salt));
 }
 
-/** Wrong answers make the next one wait: twice as long each time from the fifth on, five minutes at most. */
+/** Wrong answers from one address that wait for nothing, and from all together: an address is what the asker says it is. */
+const FREE = 4;
+const FREE_OF_ALL = 30;
+const LONGEST_WAIT_MS = 300_000;
+const ALL = '';
+
+/** Wrong answers make the next one wait: twice as long each time once the free ones are spent, five minutes at most. */
 export class Patience {
   private readonly wrong = new Map<string, { times: number; until: number }>();
   /** ms still to wait. */
   waits(from: string, now: number): number {
-    return Math.max(0, (this.wrong.get(from)?.until ?? 0) - now);
+    return Math.max(0, ...[from, ALL].map((who) => (this.wrong.get(who)?.until ?? 0) - now));
   }
   failed(from: string, now: number): void {
-    const times = (this.wrong.get(from)?.times ?? 0) + 1;
-    this.wrong.set(from, { times, until: times < 5 ? 0 : now + Math.min(300_000, 1000 * 2 ** (times - 5)) });
+    for (const [who, free] of [
+      [ALL, FREE_OF_ALL],
+      [from, FREE],
+    ] as const) {
+      const times = (this.wrong.get(who)?.times ?? 0) + 1;
+      const wait = times <= free ? 0 : Math.min(LONGEST_WAIT_MS, 1000 * 2 ** (times - free - 1));
+      this.wrong.set(who, { times, until: wait === 0 ? 0 : now + wait });
+    }
     // The oldest make room: a stranger of many addresses fills no memory.
     for (const key of this.wrong.keys()) {
       if (this.wrong.size <= 1000) break;
-      this.wrong.delete(key);
+      if (key !== ALL) this.wrong.delete(key);
     }
   }
   succeeded(from: string): void {
     this.wrong.delete(from);
+    this.wrong.delete(ALL);
   }
 }
 
