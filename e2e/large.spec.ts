@@ -59,6 +59,10 @@ test('of many boats those of a name are found', async ({ page }) => {
     await axe(page);
     await page.getByRole('link', { name: 'older' }).click();
     await expect(page.getByText('201 to 210 of 210')).toBeVisible();
+    await page.getByRole('link', { name: 'newer' }).click();
+    await expect(page.getByText('1 to 200 of 210')).toBeVisible();
+    await page.getByRole('link', { name: 'older' }).click();
+    await expect(page.getByText('201 to 210 of 210')).toBeVisible();
     await expect(page.getByRole('link', { name: 'Petrel 000', exact: true })).toBeVisible();
   } finally {
     await server.stop('SIGTERM');

@@ -12,5 +12,5 @@ export default async function HomePage({ searchParams }: { searchParams: Promise
   const sought = typeof asked.q === 'string' ? asked.q.slice(0, 120) : '';
   const from = Math.max(0, Math.floor(Number(asked.from ?? 0)) || 0);
   const { boats, total } = findBoats(database(), sought, from, PAGE);
-  return <Home boats={boats} total={total} sought={sought} from={from} backups={backupsTold(process.env)} />;
+  return <Home boats={boats} total={total} sought={sought} from={from} page={PAGE} backups={backupsTold(process.env)} />;
 }

@@ -2,6 +2,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import { Firm } from './Firm';
 import { ScratchPad } from './ScratchPad';
 import { type BoatSummary, BOUNDS } from '@/core/design';
 import { parseNumber } from '@/core/quantity';
@@ -9,13 +10,6 @@ import { parseNumber } from '@/core/quantity';
 interface Refusal {
   readonly error: string;
   readonly problems?: readonly { where: string; message: string }[];
-}
-
-interface Restored {
-  readonly folder: string;
-  readonly boats: number;
-  readonly pictures: number;
-  readonly made: string;
 }
 
 const METRES = { lengthUnit: 'm', tempUnit: 'C', massUnit: 'kg', ruleSet: 'metric' } as const;
@@ -29,6 +23,7 @@ export function Home({
   total,
   sought,
   from,
+  page,
   backups,
 }: {
   boats: readonly BoatSummary[];
@@ -36,6 +31,8 @@ export function Home({
   total: number;
   sought: string;
   from: number;
+  /** Boats on a page. */
+  page: number;
   /** What is said of backups made by themselves; null: none are. */
   backups: string | null;
 }) {
@@ -43,8 +40,6 @@ export function Home({
   const [refusal, setRefusal] = useState<Refusal | null>(null);
   const [busy, setBusy] = useState(false);
   const [gone, setGone] = useState<{ id: string; name: string } | null>(null);
-  const [taken, setTaken] = useState('');
-  const [restored, setRestored] = useState<Restored | null>(null);
   const [ruleSet, setRuleSet] = useState<'metric' | 'awg'>('metric');
 
   const ask = async (url: string, init: RequestInit): Promise<Record<string, unknown> | null> => {
@@ -102,17 +97,6 @@ export function Home({
     if (gone && (await ask(`/api/boats/${gone.id}/restore`, { method: 'POST' }))) setGone(null);
     router.refresh();
   };
-  const restore = async (file: File | undefined) => {
-    if (!file) return;
-    const body = await ask('/api/restore', { method: 'POST', headers: { 'content-type': 'application/zip' }, body: file });
-    if (body) setRestored(body as unknown as Restored);
-  };
-  const takeShelf = async (file: File | undefined) => {
-    if (!file) return;
-    const body = await ask('/api/shelf', { method: 'POST', headers: { 'content-type': 'application/json' }, body: file });
-    if (body) setTaken(`${String(body.added)} added, ${String(body.replaced)} replaced.`);
-    router.refresh();
-  };
   const pageAt = (at: number) => `/?${new URLSearchParams({ ...(sought === '' ? {} : { q: sought }), from: String(at) }).toString()}`;
   const unit = ruleSet === 'awg' ? 'ft' : 'm';
   return (
@@ -133,12 +117,12 @@ export function Home({
             </button>
             <span className="text-quiet">{total === 0 ? 'none of that name' : `${from + 1} to ${from + boats.length} of ${total}`}</span>
             {from > 0 ? (
-              <Link className="plain" href={pageAt(Math.max(0, from - boats.length))} prefetch={false}>
+              <Link className="plain" href={pageAt(Math.max(0, from - page))} prefetch={false}>
                 newer
               </Link>
             ) : null}
             {from + boats.length < total ? (
-              <Link className="plain" href={pageAt(from + boats.length)} prefetch={false}>
+              <Link className="plain" href={pageAt(from + page)} prefetch={false}>
                 older
               </Link>
             ) : null}
@@ -216,68 +200,13 @@ export function Home({
             </li>
           ))}
         </ul>
-        {total > 0 || sought !== '' ? (
-          <p className="mt-2 text-[12px] text-quiet">
-            <a className="plain" href="/api/backup" download>
-              back up everything
-            </a>{' '}
-            in one archive, pictures and history with it. {backups ?? 'None is made by itself: SOLENIX_BACKUPS names a folder for them.'} A
-            copy of the database file alone lacks what was written in the last moments.{' '}
-            <label className="plain cursor-pointer">
-              restore a backup
-              <input
-                type="file"
-                accept=".zip,application/zip"
-                className="sr-only"
-                disabled={busy}
-                onChange={(e) => {
-                  void restore(e.target.files?.[0]);
-                  e.target.value = '';
-                }}
-              />
-            </label>{' '}
-            into a folder of its own; the boats here are not touched. Cards, sets of rules and lines:{' '}
-            <a className="plain" href="/api/shelf" download>
-              out as a file
-            </a>
-            ,{' '}
-            <label className="plain cursor-pointer">
-              in from one
-              <input
-                type="file"
-                accept=".json,application/json"
-                className="sr-only"
-                disabled={busy}
-                onChange={(e) => {
-                  void takeShelf(e.target.files?.[0]);
-                  e.target.value = '';
-                }}
-              />
-            </label>
-            .{' '}
-            <Link className="plain" href="/access" prefetch={false}>
-              who is in
-            </Link>
-          </p>
-        ) : null}
+        <Firm backups={backups} busy={busy} ask={ask} />
         {gone ? (
           <p role="status" className="mt-3">
             {gone.name} was removed.{' '}
             <button type="button" className="plain font-semibold" onClick={() => void takeBack()}>
               take back
             </button>
-          </p>
-        ) : null}
-        {taken ? (
-          <p role="status" className="mt-3">
-            {taken}
-          </p>
-        ) : null}
-        {restored ? (
-          <p role="status" className="mt-3 border-l-4 border-verdigris pl-3">
-            The backup of {day(Date.parse(restored.made))} UTC is whole: {restored.boats} boats, {restored.pictures} pictures, every file by
-            its checksum. It stands in <span className="reading break-all">{restored.folder}</span>; start with SOLENIX_DATA set to that
-            folder to go on from it.
           </p>
         ) : null}
         {refusal ? (
