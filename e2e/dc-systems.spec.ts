@@ -11,9 +11,10 @@ const finding = (page: Page, text: string) => page.getByRole('listitem').filter(
 
 async function newBoat(page: Page, name: string): Promise<void> {
   await page.goto(url());
-  await page.getByLabel('name').fill(name);
+  await page.getByLabel('name', { exact: true }).fill(name);
   await page.getByLabel('length, m').fill('9');
   await page.getByLabel('beam, m').fill('3');
+  await page.getByLabel('begins as').selectOption('empty');
   await page.getByRole('button', { name: 'add the boat' }).click();
   await page.waitForURL(/survey$/);
   await page.getByRole('tab', { name: 'bank' }).click();

@@ -57,11 +57,11 @@ test('of many boats those of a name are found', async ({ page }) => {
     await expect(page.getByText('1 to 200 of 210')).toBeVisible();
     await expect(page.locator('a[href="/boats/marram/survey"]')).toHaveCount(0);
     await axe(page);
-    await page.getByRole('link', { name: 'older' }).click();
+    await page.getByRole('link', { name: 'those after' }).click();
     await expect(page.getByText('201 to 210 of 210')).toBeVisible();
-    await page.getByRole('link', { name: 'newer' }).click();
+    await page.getByRole('link', { name: 'those before' }).click();
     await expect(page.getByText('1 to 200 of 210')).toBeVisible();
-    await page.getByRole('link', { name: 'older' }).click();
+    await page.getByRole('link', { name: 'those after' }).click();
     await expect(page.getByText('201 to 210 of 210')).toBeVisible();
     await expect(page.getByRole('link', { name: 'Petrel 000', exact: true })).toBeVisible();
   } finally {

@@ -44,9 +44,10 @@ const texts = async (rows: Locator, columns: readonly string[]): Promise<string[
 
 async function madeBoat(page: Page): Promise<void> {
   await page.goto(url());
-  await page.getByLabel('name').fill('Whimbrel');
+  await page.getByLabel('name', { exact: true }).fill('Whimbrel');
   await page.getByLabel('length, m').fill('10');
   await page.getByLabel('beam, m').fill('3.3');
+  await page.getByLabel('begins as').selectOption('empty');
   await page.getByRole('button', { name: 'add the boat' }).click();
   await page.waitForURL(/survey$/);
   await page.getByRole('tab', { name: 'bank' }).click();

@@ -6,9 +6,10 @@ import { restoreBackup } from '../src/server/backup';
 
 test('a new boat from her figures: survey, a bank, loads from the list, circuits, a list to cut from', async ({ page }) => {
   await page.goto(url());
-  await page.getByLabel('name').fill('Curlew');
+  await page.getByLabel('name', { exact: true }).fill('Curlew');
   await page.getByLabel('length, m').fill('9,8');
   await page.getByLabel('beam, m').fill('3.2');
+  await page.getByLabel('begins as').selectOption('empty');
   await page.getByRole('button', { name: 'add the boat' }).click();
   await page.waitForURL(/survey$/);
   await expect(page.getByLabel('name')).toHaveValue('Curlew');

@@ -6,7 +6,8 @@ import { keepCheckpoint } from './checkpoints';
 import type { Db } from './database';
 import { type Steps, stepsOf } from './history';
 import { DamagedBoat, keptAs, readStored } from './stored';
-import { boatCards, boats } from './tables';
+import { readState } from './states';
+import { boatCards, boats, boatStates } from './tables';
 
 export interface OpenBoat extends Steps {
   readonly id: string;
@@ -15,19 +16,42 @@ export interface OpenBoat extends Steps {
 }
 
 /** Boats that are not thrown away, last changed first. */
-export const listBoats = (db: Db): BoatSummary[] => listed(db, isNull(boats.deletedAt), 0, -1);
+export const listBoats = (db: Db): BoatSummary[] => listed(db, isNull(boats.deletedAt), 'changed', 0, -1);
 
-function listed(db: Db, where: SQL | undefined, from: number, most: number): BoatSummary[] {
+/** In what order boats are listed: last changed first, by name, or what must be settled first. */
+export const BOAT_ORDERS = ['changed', 'name', 'open'] as const;
+export type BoatOrder = (typeof BOAT_ORDERS)[number];
+
+const ORDER: Readonly<Record<BoatOrder, readonly SQL[]>> = {
+  changed: [desc(boats.updatedAt), asc(boats.id)],
+  name: [sql`lower(${boats.name})`, asc(boats.id)],
+  open: [desc(sql`coalesce(${boatStates.open}, 0)`), desc(boats.updatedAt), asc(boats.id)],
+};
+
+function listed(db: Db, where: SQL | undefined, order: BoatOrder, from: number, most: number): BoatSummary[] {
   const { id, name, revision, updatedAt, systemV, lengthM, loads, circuits, problem } = boats;
   return db
-    .select({ id, name, revision, updatedAt, systemV, lengthM, loads, circuits, problem })
+    .select({
+      id,
+      name,
+      revision,
+      updatedAt,
+      systemV,
+      lengthM,
+      loads,
+      circuits,
+      problem,
+      told: boatStates.state,
+      toldOf: boatStates.revision,
+    })
     .from(boats)
+    .leftJoin(boatStates, eq(boatStates.boatId, boats.id))
     .where(where)
-    .orderBy(desc(boats.updatedAt), asc(boats.id))
+    .orderBy(...ORDER[order])
     .limit(most)
     .offset(from)
     .all()
-    .map(({ problem: wrong, ...row }) => ({
+    .map(({ problem: wrong, told, toldOf, ...row }) => ({
       ...row,
       systemV: row.systemV ?? 0,
       lengthM: row.lengthM ?? 0,
@@ -36,6 +60,8 @@ function listed(db: Db, where: SQL | undefined, from: number, most: number): Boa
       // Every version has these parts: a design that has not was cut or is none. It does not hide the others.
       damaged: wrong !== null || [row.systemV, row.lengthM, row.loads, row.circuits].includes(null),
       problem: wrong,
+      state: readState(told),
+      stateOld: toldOf !== row.revision,
     }));
 }
 
@@ -46,10 +72,10 @@ export interface Found {
 }
 
 /** Boats whose name holds what is sought, so many from one on. */
-export function findBoats(db: Db, sought: string, from: number, most: number): Found {
+export function findBoats(db: Db, sought: string, from: number, most: number, order: BoatOrder = 'changed'): Found {
   const where = and(isNull(boats.deletedAt), sought === '' ? undefined : sql`instr(lower(${boats.name}), lower(${sought})) > 0`);
   const total = db.select({ n: count() }).from(boats).where(where).get()?.n ?? 0;
-  return { total, boats: listed(db, where, from, most) };
+  return { total, boats: listed(db, where, order, from, most) };
 }
 
 /** Boats with loads from an equipment card, those that cannot be read aside. */

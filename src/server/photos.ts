@@ -91,6 +91,16 @@ export async function keepFile(bytes: Uint8Array): Promise<KeptFile | null> {
   return { id, widthPx: made.widthPx, heightPx: made.heightPx, bytes: made.data.byteLength, sum: sumOf(made.data) };
 }
 
+/** The same picture under a fresh id, as it is. null: the boat has none such, or it is missing or damaged. */
+export function copyFileOf(db: Db, boatId: string, id: string): KeptFile | null {
+  const read = photoBytes(db, boatId, id);
+  const row = db.select().from(photos).where(eq(photos.id, id)).get();
+  if (!read.ok || !row) return null;
+  const copy = `P${randomUUID().slice(0, 18)}`;
+  writeDurably(fileOf(copy), read.bytes);
+  return { id: copy, widthPx: row.widthPx, heightPx: row.heightPx, bytes: read.bytes.byteLength, sum: sumOf(read.bytes) };
+}
+
 /** A boat's own from now on. */
 export const ownFile = (db: Db, boatId: string, kept: KeptFile, now: number): void => {
   db.insert(photos)

@@ -121,6 +121,17 @@ export const checkpoints = sqliteTable(
   (t) => [primaryKey({ columns: [t.boatId, t.what, t.revision] })],
 );
 
+/** How far each boat is, of the revision it was calculated for: what the list of boats tells beside her name. */
+export const boatStates = sqliteTable('boat_states', {
+  boatId: text('boat_id')
+    .primaryKey()
+    .references(() => boats.id),
+  revision: integer('revision').notNull(),
+  /** Open findings that must be settled, for sorting: stops count a thousand. */
+  open: integer('open').notNull(),
+  state: text('state').notNull(),
+});
+
 export const edits = sqliteTable(
   'edits',
   {

@@ -8,7 +8,7 @@ import { analyse } from '@/core';
 import { statesOf } from '@/core/ac';
 import { analysisAnswer, ProposeRequest, scratchAnswer, ScratchRequest } from '@/core/answer';
 import { applyEdit, type Design, idsFor, readDesign, readDesignText } from '@/core/design';
-import { chosenTogether } from '@/core/analysis';
+import { boatState, chosenTogether } from '@/core/analysis';
 import { drawingOf, fromElk, toElk } from '@/core/drawing';
 import { propose } from '@/core/propose';
 import { packBoat, unpackBoat } from '@/server/archive';
@@ -50,6 +50,7 @@ async function drawn(design: Design, { rails, sheet }: DrawingAsked): Promise<st
 
 const jobs: Jobs = {
   analysis: (design) => analyse(design),
+  state: (design) => boatState(design, analyse(design)),
   analyse: async (text, drawing) => {
     const read = readDesignText(text);
     if (!read.ok) return refused('the design was not understood', read.problems);

@@ -1,4 +1,5 @@
 export { analyse, type Analysis, createMemory, type LoadResult, type Memory, workedCircuit, workedPath } from './analysis';
+export { boatState } from './boatState';
 export { type Compared, compareCandidate } from './candidates';
 export { autonomyH, type Balance, type Need, needsOf } from './balance';
 export { cured, type Cured, cureOf } from './cured';

@@ -205,10 +205,10 @@ function chooseFor(input: CircuitInput, legs: number, takesMm2: number): Omit<Pr
     const strength = (f: Family): number => f.interrupting.find((at) => at.volts >= restV)?.amps ?? 0;
     const offered = [...allowed, ...order.flatMap((id) => findFamily(id) ?? []).sort((a, b) => strength(b) - strength(a))];
     const family = offered.find((f) => f.ratingsA.some((r) => r >= lowerA)) ?? offered[0] ?? (DC_FAMILIES[0] as Family);
-    asksMaker = allowed.length === 0 && nearlyInterrupts(family, input, faultA, floorA, restV);
+    asksMaker = !allowed.includes(family) && nearlyInterrupts(family, input, faultA, floorA, restV);
     conflict = asksMaker
       ? `No family here interrupts ${Math.round(faultA)} A for certain: ${family.name} interrupts ${strength(family)} A. The short is by a typical resistance of the bank: ask its maker for the short-circuit current, and enter it.`
-      : contradiction(input, family, allowed.length > 0, lowerA, upper, refused, order);
+      : contradiction(input, family, allowed.includes(family), lowerA, upper, refused, order);
     best = { family, ratingA: family.ratingsA.find((r) => r >= lowerA) ?? family.ratingsA[family.ratingsA.length - 1] ?? 1 };
   }
   const pinned = kept ? kept.ratingA : circuit.pin.ratingA;
@@ -266,13 +266,14 @@ function noRating(family: Family, lowerA: number, upper: Bound | null): string {
 function contradiction(
   input: CircuitInput,
   family: Family,
-  someAllowed: boolean,
+  /** The family that stands in may stand here. */
+  mayStand: boolean,
   lowerA: number,
   upper: Bound | null,
   refused: readonly Refusal[],
   order: readonly string[],
 ): string {
-  if (!someAllowed) {
+  if (!mayStand) {
     const all = refused.map((r) => `${r.family} ${r.reason}`).join('; ');
     return `No family may stand here: ${all || 'none is offered'}. Put a device with a higher figure at this way, or a current-limiting fuse (class T) upstream.`;
   }

@@ -19,6 +19,7 @@ export {
 } from './blank';
 export { blankAcCircuit, blankAcLoad, blankAcPanel, blankAcSource } from './blankAc';
 export { blankCruise, blankTie, blankLiving, blankSource, blankSpan, engineFor } from './blankCharging';
+export { BOAT_KIND_IDS, BOAT_KINDS, type BoatKindId, designOfKind } from './boatKinds';
 export { BOUNDS } from './bounds';
 export {
   type Card,
@@ -144,7 +145,7 @@ export {
 } from './schema';
 export { equal, share } from './share';
 export type { StudyUse } from './study';
-export type { BoatSummary } from './summary';
+export { type BoatState, BoatStateSchema, type BoatSummary } from './summary';
 export { rowOf } from './rowOf';
 export { type Part, partsRead, type Reads } from './reads';
 export { joinMachines, untiedChargers, untiedInverters, untiedSources } from './machines';

@@ -12,9 +12,9 @@ import {
   type Point,
   rowOf,
 } from '../design';
-import { isCharging } from '../demand';
+import { demandItem, feederDemand, isCharging, loadCurrent, studyVolts } from '../demand';
 import { isAloft, loadPoint, mastFoot, panelPoint, pathM, placePoint } from '../topology';
-import { bankFor, HEAVY_A, ratedAmps as amps, smallElectronics } from './livesOn';
+import { bankFor, blockFamily, HEAVY_A, ratedAmps as amps, smallElectronics } from './livesOn';
 
 export interface Proposal {
   readonly panels: readonly Panel[];
@@ -37,6 +37,8 @@ const PLUG_A = [5, 10, 16, 25, 50] as const;
 
 /** Ways of the fuse blocks that are made. */
 const BLOCK_WAYS = [4, 6, 8, 10, 12] as const;
+
+const drawn = (loads: readonly Load[]): number => loads.reduce((sum, l) => sum + amps(l), 0);
 
 const ISOLATOR_A = [50, 100, 150, 200, 300, 450, 600] as const;
 
@@ -116,8 +118,27 @@ export function proposeCircuits(design: Design, freshId: (prefix: string) => str
   };
   const spare = (p: Panel) =>
     p.ways - [...design.circuits, ...circuits].filter((c) => c.from.kind === 'panel' && c.from.id === p.id).length;
-  const panelFor = (bank: Bank, near: Point): Panel => {
-    const open = all().filter((p) => p.kind === 'panel' && !isBlock(p) && spare(p) > 0 && (rootOf(p.id) ?? bank.id) === bank.id);
+  /** Loads fed through a panel, also by way of another. */
+  const behind = (panelId: string, seen: ReadonlySet<string> = new Set()): Load[] =>
+    [...design.circuits, ...circuits]
+      .filter((c) => c.from.kind === 'panel' && c.from.id === panelId)
+      .flatMap((c) => c.taps)
+      .flatMap(({ serves: { kind, id } }) => {
+        if (kind === 'load') return rowOf(design.loads, id) ?? [];
+        return seen.has(id) ? [] : behind(id, new Set([...seen, id]));
+      });
+  /** Whether a panel takes so many more: its feeder's device, over the demand of all, may be no larger than the panel. */
+  const takes = (p: Panel, more: readonly Load[]): boolean => {
+    if (p.maxTotalA === null) return true;
+    const volts = studyVolts(design, undefined);
+    const items = [...behind(p.id), ...more].map((l) => demandItem(l, loadCurrent(l, volts), []));
+    const { demandA } = feederDemand(design.boat.ruleSet, items, design.house.diversity);
+    return demandA * design.house.protectionOverLoad <= p.maxTotalA;
+  };
+  const panelFor = (bank: Bank, near: Point, more: readonly Load[]): Panel => {
+    const open = all().filter(
+      (p) => p.kind === 'panel' && !isBlock(p) && spare(p) > 0 && takes(p, more) && (rootOf(p.id) ?? bank.id) === bank.id,
+    );
     const nearest = open.reduce<Panel | null>(
       (best, p) => (best && pathM(panelPoint(design, best), near, 0) <= pathM(panelPoint(design, p), near, 0) ? best : p),
       null,
@@ -148,7 +169,7 @@ export function proposeCircuits(design: Design, freshId: (prefix: string) => str
     const above = loads.map(placeOf).find((p) => p !== undefined && isAloft(p));
     const foot = above && mastFoot(design.places, above);
     if (!foot) return [];
-    const asked = 1.25 * loads.reduce((sum, l) => sum + amps(l), 0);
+    const asked = 1.25 * drawn(loads);
     return [{ ...blankDevice(freshId('d'), 'plug'), placeId: foot.id, ratingA: PLUG_A.find((a) => a >= asked) ?? null }];
   };
   /**
@@ -158,7 +179,7 @@ export function proposeCircuits(design: Design, freshId: (prefix: string) => str
   const disconnectOf = (loads: readonly Load[], supply: Circuit['supply']): Circuit['devices'] => {
     const inverter = loads.find((l) => kindOf(l) === 'inverter');
     if (!inverter || supply === 'always live') return [];
-    const asked = 1.25 * loads.reduce((sum, l) => sum + amps(l), 0);
+    const asked = 1.25 * drawn(loads);
     return [{ ...blankDevice(freshId('d'), 'isolator'), placeId: inverter.placeId, ratingA: ISOLATOR_A.find((a) => a >= asked) ?? null }];
   };
   const add = (panel: Panel, supply: Circuit['supply'], name: string, loads: readonly Load[]) =>
@@ -191,11 +212,11 @@ export function proposeCircuits(design: Design, freshId: (prefix: string) => str
   const block = (bank: Bank, loads: readonly Load[]) => {
     const [first] = loads;
     if (!first) return;
-    const behind = panelFor(bank, loadPoint(design, first));
+    const behind = panelFor(bank, loadPoint(design, first), loads);
     const name = uniqueName('Electronics block');
     const fuses: Panel = {
       ...blankPanel(freshId('p'), name, 'panel', behind.placeId),
-      family: 'blade',
+      family: blockFamily(design, bank),
       ways: BLOCK_WAYS.find((w) => w > loads.length) ?? loads.length + 1,
       maxTotalA: 100,
       maxWayA: 30,
@@ -232,7 +253,7 @@ export function proposeCircuits(design: Design, freshId: (prefix: string) => str
     else if (load.supply === 'always live') add(busFor(bank, true), 'always live', load.name, [load]);
     // What charges goes to the bus: through a panel's feeder it would share its volts with everything there.
     else if (amps(load) >= HEAVY_A || isCharging(load)) add(busFor(bank, false), switched(load), load.name, [load]);
-    else if (!shares(load)) add(panelFor(bank, loadPoint(design, load)), load.supply, load.name, [load]);
+    else if (!shares(load)) add(panelFor(bank, loadPoint(design, load), [load]), load.supply, load.name, [load]);
     else {
       const half = loadPoint(design, load).x > design.boat.lengthM / 2 ? 'forward' : 'aft';
       const key = `${load.group}:${load.supply}:${goesAloft(load) ? 'aloft' : half}:${bank.id}`;
@@ -247,7 +268,7 @@ export function proposeCircuits(design: Design, freshId: (prefix: string) => str
     let batch: Load[] = [];
     const flush = () => {
       const [first] = batch;
-      if (first) add(panelFor(bankOf(first), near), first.supply, batch.length === 1 ? first.name : title, batch);
+      if (first) add(panelFor(bankOf(first), near, batch), first.supply, batch.length === 1 ? first.name : title, batch);
       batch = [];
     };
     for (const load of loads) {

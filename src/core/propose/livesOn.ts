@@ -1,5 +1,7 @@
 /** Which bank a load lives on, and which small electronics share a fuse block. */
 import { type Bank, type Design, kindOf, type Load, nominalVOf, rowOf, startBankOf } from '../design';
+import { bankSource, interruptingFloorA } from '../bank';
+import { findFamily, RULE_SETS } from '../rules';
 import { isAloft, loadPoint } from '../topology';
 
 /** A load of this many amps, or more, goes to the main bus with protection of its own. */
@@ -45,4 +47,11 @@ export function smallElectronics(design: Design, loads: readonly Load[]): readon
     groups.set(key, [...(groups.get(key) ?? []), load]);
   }
   return [...groups.values()].filter((g) => g.length >= LEAST_LOADS).map((g) => g.slice(0, MOST_LOADS));
+}
+
+/** What the small fuses of a block are: blades, but where the rules ask for more than a blade interrupts breakers stand in it. */
+export function blockFamily(design: Design, bank: Bank): string {
+  const asked = RULE_SETS[design.boat.ruleSet].interruptingTable ? interruptingFloorA(bankSource(bank), false) : 0;
+  const blade = Math.min(...(findFamily('blade')?.interrupting ?? []).map((at) => at.amps));
+  return asked > blade ? 'panel-breaker' : 'blade';
 }

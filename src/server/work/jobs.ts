@@ -1,6 +1,6 @@
 /** What a thread of the server does: heavy work on a design, away from the thread that answers everybody. */
 import type { Analysis } from '@/core';
-import type { Design, ReadProblem } from '@/core/design';
+import type { BoatState, Design, ReadProblem } from '@/core/design';
 import type { Unpacked } from '../archive';
 
 /** JSON text ready to be sent, or why the request was not understood. */
@@ -16,6 +16,8 @@ export interface DrawingAsked {
 export interface Jobs {
   /** The first view's analysis of a stored design. */
   readonly analysis: (design: Design) => Analysis;
+  /** How far a boat is, for the list of boats. */
+  readonly state: (design: Design) => BoatState;
   /** POST /api/analyse: the text of a design file, and the drawing where it is asked for. */
   readonly analyse: (text: string, drawing: DrawingAsked | null) => Answered | Promise<Answered>;
   readonly propose: (text: string) => Answered;

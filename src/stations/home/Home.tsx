@@ -2,26 +2,34 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import { BoatRow } from './BoatRow';
 import { Firm } from './Firm';
+import { NewBoat, type NewBoatAsked } from './NewBoat';
 import { ScratchPad } from './ScratchPad';
+import { useStates } from './useStates';
 import { type BoatSummary, BOUNDS } from '@/core/design';
-import { parseNumber } from '@/core/quantity';
 
 interface Refusal {
   readonly error: string;
   readonly problems?: readonly { where: string; message: string }[];
 }
 
-const METRES = { lengthUnit: 'm', tempUnit: 'C', massUnit: 'kg', ruleSet: 'metric' } as const;
-const day = (at: number): string => new Date(at).toISOString().slice(0, 16).replace('T', ' ');
 const MOST_BYTES = BOUNDS.fileBytes;
 const MOST_ZIP_BYTES = 120_000_000;
+
+type BoatOrder = 'changed' | 'name' | 'open';
+const ORDERS = [
+  ['changed', 'last change'],
+  ['name', 'name'],
+  ['open', 'what is open'],
+] as const satisfies readonly (readonly [BoatOrder, string])[];
 
 /** All boats on file; a new one; one from a file. */
 export function Home({
   boats,
   total,
   sought,
+  order,
   from,
   page,
   backups,
@@ -30,6 +38,7 @@ export function Home({
   /** How many there are in all that answer to what is sought, and the first of those shown. */
   total: number;
   sought: string;
+  order: BoatOrder;
   from: number;
   /** Boats on a page. */
   page: number;
@@ -40,7 +49,7 @@ export function Home({
   const [refusal, setRefusal] = useState<Refusal | null>(null);
   const [busy, setBusy] = useState(false);
   const [gone, setGone] = useState<{ id: string; name: string } | null>(null);
-  const [ruleSet, setRuleSet] = useState<'metric' | 'awg'>('metric');
+  const told = useStates(boats);
 
   const ask = async (url: string, init: RequestInit): Promise<Record<string, unknown> | null> => {
     setBusy(true);
@@ -61,18 +70,14 @@ export function Home({
     const body = await ask(url, init);
     if (body && typeof body.id === 'string') router.push(`/boats/${body.id}/survey`);
   };
-  const make = (form: FormData) => {
-    const text = (key: string) => String(form.get(key) ?? '');
-    const units = { ...METRES, lengthUnit: ruleSet === 'awg' ? ('ft' as const) : ('m' as const) };
-    const length = parseNumber(text('length'), 'm', units, 3, 60);
-    const beam = parseNumber(text('beam'), 'm', units, 1, 20);
-    if (!length.ok) return setRefusal({ error: `Length: ${length.message}.` });
-    if (!beam.ok) return setRefusal({ error: `Beam: ${beam.message}.` });
-    void open('/api/boats', {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ name: text('name'), ruleSet, lengthM: length.value, beamM: beam.value, systemV: Number(text('volts')) }),
-    });
+  const make = (boat: NewBoatAsked) =>
+    void open('/api/boats', { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(boat) });
+  const copy = async (boat: BoatSummary) => {
+    const made = await ask(`/api/boats/${boat.id}/duplicate`, { method: 'POST' });
+    if (!made) return;
+    if (Number(made.unread) > 0)
+      setRefusal({ error: `${boat.name} was duplicated; ${Number(made.unread)} of her pictures could not be read.` });
+    router.refresh();
   };
   const take = async (file: File | undefined) => {
     if (!file) return;
@@ -97,8 +102,15 @@ export function Home({
     if (gone && (await ask(`/api/boats/${gone.id}/restore`, { method: 'POST' }))) setGone(null);
     router.refresh();
   };
-  const pageAt = (at: number) => `/?${new URLSearchParams({ ...(sought === '' ? {} : { q: sought }), from: String(at) }).toString()}`;
-  const unit = ruleSet === 'awg' ? 'ft' : 'm';
+  const address = (asked: { readonly from?: number; readonly order?: BoatOrder; readonly q?: string }) => {
+    const { q = sought, order: by = order, from: at = 0 } = asked;
+    const all = new URLSearchParams({
+      ...(q === '' ? {} : { q }),
+      ...(by === 'changed' ? {} : { order: by }),
+      ...(at === 0 ? {} : { from: String(at) }),
+    });
+    return all.size === 0 ? '/' : `/?${all.toString()}`;
+  };
   return (
     <main className="mx-auto grid min-h-dvh max-w-[1200px] grid-cols-[minmax(0,1fr)_320px] content-start gap-12 px-10 py-12">
       <header className="col-span-2 border-b-[1.5px] border-ink pb-4">
@@ -109,28 +121,43 @@ export function Home({
       </header>
       <section aria-label="Boats on file">
         <h2 className="text-[15px] font-bold">Boats on file</h2>
-        {total > boats.length || sought !== '' ? (
+        {total > 1 || sought !== '' ? (
           <form action="/" className="mt-2 flex items-baseline gap-3">
+            {order === 'changed' ? null : <input type="hidden" name="order" value={order} />}
             <input name="q" defaultValue={sought} aria-label="Find a boat by name" placeholder="name" className="box w-[220px]" />
             <button type="submit" className="act">
               find
             </button>
             <span className="text-quiet">{total === 0 ? 'none of that name' : `${from + 1} to ${from + boats.length} of ${total}`}</span>
             {from > 0 ? (
-              <Link className="plain" href={pageAt(Math.max(0, from - page))} prefetch={false}>
-                newer
+              <Link className="plain" href={address({ from: Math.max(0, from - page) })} prefetch={false}>
+                those before
               </Link>
             ) : null}
             {from + boats.length < total ? (
-              <Link className="plain" href={pageAt(from + page)} prefetch={false}>
-                older
+              <Link className="plain" href={address({ from: from + page })} prefetch={false}>
+                those after
               </Link>
             ) : null}
             {sought !== '' ? (
-              <Link className="plain" href="/" prefetch={false}>
+              <Link className="plain" href={address({ q: '' })} prefetch={false}>
                 all boats
               </Link>
             ) : null}
+            <span className="ml-auto flex gap-3 text-[12.5px]">
+              <span className="text-faint">in order of</span>
+              {ORDERS.map(([by, words]) => (
+                <Link
+                  key={by}
+                  className={by === order ? 'font-semibold' : 'plain'}
+                  aria-current={by === order ? 'true' : undefined}
+                  href={address({ order: by })}
+                  prefetch={false}
+                >
+                  {words}
+                </Link>
+              ))}
+            </span>
           </form>
         ) : null}
         {boats.length === 0 && sought === '' ? (
@@ -138,66 +165,7 @@ export function Home({
         ) : null}
         <ul className="mt-2 border-t border-line">
           {boats.map((b) => (
-            <li key={b.id} className="flex items-baseline gap-4 border-b border-line py-2">
-              {b.damaged ? (
-                <>
-                  <Link
-                    href={`/boats/${b.id}/survey`}
-                    prefetch={false}
-                    className="text-[16px] font-semibold whitespace-nowrap hover:underline"
-                  >
-                    {b.name}
-                  </Link>
-                  <span className="truncate font-semibold text-lead" title={b.problem ?? undefined}>
-                    {b.problem ?? 'what stands on file cannot be read'}; open it for what can be had back
-                  </span>
-                  <span className="reading ml-auto text-[11.5px] whitespace-nowrap text-faint">{day(b.updatedAt)} UTC</span>
-                  <a
-                    className="plain whitespace-nowrap"
-                    href={`/api/boats/${b.id}/export?as=raw`}
-                    download
-                    aria-label={`take it away as it is: ${b.name}`}
-                  >
-                    take it away as it is
-                  </a>
-                </>
-              ) : (
-                <>
-                  <Link
-                    href={`/boats/${b.id}/survey`}
-                    prefetch={false}
-                    className="text-[16px] font-semibold whitespace-nowrap hover:underline"
-                  >
-                    {b.name}
-                  </Link>
-                  <span className="truncate text-quiet">
-                    {b.lengthM.toFixed(1)} m, {b.systemV} V, {b.loads} loads, {b.circuits} circuits
-                  </span>
-                  <span className="reading ml-auto text-[11.5px] whitespace-nowrap text-faint">{day(b.updatedAt)} UTC</span>
-                  <a className="plain" href={`/api/boats/${b.id}/export`} download>
-                    export
-                  </a>
-                  <a
-                    className="plain whitespace-nowrap"
-                    href={`/api/boats/${b.id}/export?as=zip`}
-                    download
-                    aria-label={`export ${b.name} with pictures`}
-                    title="her pictures and her whole history with her"
-                  >
-                    with pictures
-                  </a>
-                </>
-              )}
-              <button
-                type="button"
-                className="plain whitespace-nowrap text-quiet"
-                disabled={busy}
-                onClick={() => void putAway(b)}
-                aria-label={`remove ${b.name}`}
-              >
-                remove
-              </button>
-            </li>
+            <BoatRow key={b.id} boat={b} told={told(b)} busy={busy} onCopy={() => void copy(b)} onRemove={() => void putAway(b)} />
           ))}
         </ul>
         <Firm backups={backups} busy={busy} ask={ask} />
@@ -222,47 +190,7 @@ export function Home({
         <ScratchPad boats={boats} />
       </section>
       <aside className="row-span-2 space-y-8">
-        <form
-          className="space-y-2"
-          onSubmit={(e) => {
-            e.preventDefault();
-            make(new FormData(e.currentTarget));
-          }}
-        >
-          <h2 className="text-[15px] font-bold">A new boat</h2>
-          <label className="block">
-            <span className="text-[11.5px] text-quiet">name</span>
-            <input name="name" required maxLength={120} className="box w-full" />
-          </label>
-          <label className="block">
-            <span className="text-[11.5px] text-quiet">rule set and units</span>
-            <select className="box w-full" value={ruleSet} onChange={(e) => setRuleSet(e.target.value as 'metric' | 'awg')}>
-              <option value="metric">mm², metres, ISO small craft</option>
-              <option value="awg">AWG, feet, North American small craft</option>
-            </select>
-          </label>
-          <div className="grid grid-cols-3 gap-2">
-            <label>
-              <span className="text-[11.5px] text-quiet">length, {unit}</span>
-              <input name="length" required className="box reading w-full" />
-            </label>
-            <label>
-              <span className="text-[11.5px] text-quiet">beam, {unit}</span>
-              <input name="beam" required className="box reading w-full" />
-            </label>
-            <label>
-              <span className="text-[11.5px] text-quiet">DC, V</span>
-              <select name="volts" className="box w-full" defaultValue="12">
-                <option>12</option>
-                <option>24</option>
-                <option>48</option>
-              </select>
-            </label>
-          </div>
-          <button type="submit" className="act" disabled={busy}>
-            add the boat
-          </button>
-        </form>
+        <NewBoat busy={busy} onMake={make} onRefused={(error) => setRefusal({ error })} />
         <div>
           <h2 className="text-[15px] font-bold">From a design file</h2>
           <label className="mt-1 block">

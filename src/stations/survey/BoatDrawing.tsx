@@ -2,7 +2,7 @@
 import { useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
 import { type Design, type Load, type Place, type Point, rowOf } from '@/core/design';
 import { show } from '@/core/quantity';
-import { planOutline, profileOutline } from './hull';
+import { planOutline, profileOutline } from '@/ui/hull/hull';
 
 export interface Thing {
   readonly kind: 'place' | 'load';

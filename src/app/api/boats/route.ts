@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import * as v from 'valibot';
-import { blankDesign, BOUNDS, readDesignText } from '@/core/design';
+import { BOAT_KIND_IDS, BOUNDS, designOfKind, readDesignText } from '@/core/design';
 import { createBoat, findBoats, listBoats } from '@/server/boats';
 import { database } from '@/server/database';
 import { ARCHIVE_BYTES } from '@/server/archive';
@@ -14,6 +14,8 @@ const NewBoat = v.object({
   lengthM: v.pipe(v.number(), v.minValue(3, 'at least 3 m is needed'), v.maxValue(60, 'at most 60 m is taken')),
   beamM: v.pipe(v.number(), v.minValue(1, 'at least 1 m is needed'), v.maxValue(20, 'at most 20 m is taken')),
   systemV: v.picklist([12, 24, 48] as const),
+  /** What she begins with; without one, her places only. */
+  kind: v.optional(v.nullable(v.picklist(BOAT_KIND_IDS)), null),
 });
 
 /** All boats; with ?q= or ?from= those whose name holds what is sought, two hundred from one on, and how many there are. */
@@ -48,7 +50,8 @@ export const POST = (request: Request) =>
     }
     const body = await readBody(request, NewBoat, 10_000);
     if (!body.ok) return body.response;
-    const { name, ruleSet, lengthM, beamM, systemV } = body.value;
-    await patiently(() => createBoat(database(), id, blankDesign(name, ruleSet, lengthM, beamM, systemV), Date.now()));
+    const { ruleSet: school, kind, ...boat } = body.value;
+    const design = designOfKind(kind, { ...boat, school });
+    await patiently(() => createBoat(database(), id, design, Date.now()));
     return Response.json({ id }, { status: 201 });
   });

@@ -18,7 +18,7 @@ const STEPS = 40;
 type Point = readonly [number, number];
 
 /** Plan outline, in metres (x forward, y to port). */
-export function planOutline(boat: Boat): Point[] {
+export function planOutline(boat: Pick<Boat, 'lengthM' | 'beamM'>): Point[] {
   const side = (sign: 1 | -1) =>
     Array.from({ length: STEPS + 1 }, (_, i): Point => [(boat.lengthM * i) / STEPS, sign * (boat.beamM / 2) * halfBeam(i / STEPS)]);
   return [...side(1), ...side(-1).reverse()];

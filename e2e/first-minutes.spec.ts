@@ -1,0 +1,49 @@
+/** The first minutes: the list of boats tells how far each is; a new one begins as her kind; units go along. */
+import { cell, expect, open, saved, test, url } from './boat';
+
+test('a boat begins as her kind: typed figures follow the units, everything aboard is typical, circuits are proposed', async ({ page }) => {
+  await page.goto(url());
+  await page.getByLabel('name', { exact: true }).fill('Sanderling');
+  await page.getByLabel('length, m').fill('12.19');
+  await page.getByLabel('beam, m').fill('3.66');
+  await page.getByLabel('rule set and units').selectOption('awg');
+  await expect(page.getByLabel('length, ft')).toHaveValue('40');
+  await expect(page.getByLabel('beam, ft')).toHaveValue('12');
+  await page.getByLabel('begins as').selectOption('weekender');
+  await expect(page.getByText('typical figures, marked so')).toBeVisible();
+  await page.getByRole('button', { name: 'add the boat' }).click();
+  await page.waitForURL(/survey$/);
+  await page.getByRole('link', { name: /^Loads/ }).click();
+  await expect(cell(page, 'VHF radio', 'W')).toHaveText('60');
+  await page.getByRole('link', { name: /^Wiring/ }).click();
+  await page.getByRole('button', { name: /^propose for \d+ loose/ }).click();
+  await expect(cell(page, 'VHF radio', 'cable')).toContainText('AWG');
+  await saved(page);
+
+  await page.goto(url());
+  const listed = page.getByRole('listitem').filter({ has: page.getByRole('link', { name: 'Sanderling', exact: true }) });
+  await expect(listed).toContainText('40 ft, 12 V');
+  await expect(listed).toContainText(/all \d+ loads wired/);
+  await expect(listed).toContainText('lengths taped');
+});
+
+test('a boat is duplicated, and the list is put in order', async ({ page, marram }) => {
+  await open(page, marram, 'survey');
+  await page.getByLabel('name').fill('Whinchat');
+  await page.keyboard.press('Enter');
+  await saved(page);
+  await page.goto(url());
+  await page.getByRole('button', { name: 'duplicate Whinchat' }).click();
+  const copy = page.getByRole('link', { name: 'Whinchat, copy', exact: true });
+  await expect(copy).toBeVisible();
+  const row = page.getByRole('listitem').filter({ has: copy });
+  await expect(row).toContainText(/\d+ fix/);
+  const names = () => page.locator('section[aria-label="Boats on file"] li a[href$="/survey"]').allTextContents();
+  await page.getByRole('link', { name: 'name', exact: true }).click();
+  await page.waitForURL(/order=name/);
+  const sorted = await names();
+  expect(sorted).toEqual([...sorted].sort((a, b) => (a.toLowerCase() < b.toLowerCase() ? -1 : 1)));
+  await copy.click();
+  await page.waitForURL(/survey$/);
+  await expect(page.getByLabel('name')).toHaveValue('Whinchat, copy');
+});
