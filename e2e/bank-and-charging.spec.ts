@@ -226,7 +226,7 @@ test('settings worst first, slopes in any unit, and a programming sheet filled i
     .getByRole('row')
     .nth(1);
   await expect(first).toContainText('Shore charger');
-  await expect(first).toContainText('−24 mV/°C bank (−4 a cell)');
+  await expect(first).toContainText('−24 mV/°C bank (−4 mV/°C cell)');
   await expect(page.getByRole('listitem').filter({ hasText: 'switch equalising off' })).toBeVisible();
   await expect(page.getByRole('img', { name: /Absorption volts by temperature/ })).toBeVisible();
   await view(page, 'programming sheets');

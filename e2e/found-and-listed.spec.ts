@@ -42,7 +42,7 @@ test('a wire is recorded, decided, listed to be stripped out, and taken back', a
   await page.getByRole('button', { name: 'add a found wire' }).click();
   await enter(page, 'Found wire', 'name', 'Red pair at the mast');
   await enter(page, 'Red pair at the mast', 'length', '4');
-  await expect(page.getByRole('region', { name: 'Found: Red pair at the mast' })).toContainText('leads nowhere known');
+  await expect(page.getByRole('region', { name: 'Found: Red pair at the mast' })).toContainText('feeds nothing that is known');
   await enter(page, 'Red pair at the mast', 'decision', 'remove');
   await saved(page);
   await open(page, turnstone, 'build');

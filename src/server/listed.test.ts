@@ -35,6 +35,8 @@ test('a design that was cut, or is something else, is listed as damaged; the oth
       circuits: 0,
       damaged: false,
       problem: null,
+      state: null,
+      stateOld: true,
     },
   ]);
 });

@@ -1,7 +1,7 @@
 import { analyse } from '../analysis';
 import { cutList } from './cutList';
 import { blankBatteryCable, proposeCircuits, proposeMainSide } from '../propose';
-import { blankBar, blankDevice, blankFound, blankLoad, blankSource, brokenReferences, type Design } from '../design';
+import { blankBar, blankDesign, blankDevice, blankFound, blankLoad, blankSource, brokenReferences, type Design } from '../design';
 import { fromBlock, harmless, restored, toBlock, toCsv } from '../format';
 import { findConductor } from '../rules';
 import { bareBoat, withLoad } from '../design/testing';
@@ -101,9 +101,9 @@ test('a feeder of a split service has four cores; what lies between the legs nee
 test('ends by connection kind and size', () => {
   expect(endName('M8', 'awg', '2/0')).toBe('lug 2/0 AWG × 5/16 in');
   expect(endName('M6', 'metric', '4')).toBe('ring 4 mm² × M6');
-  expect(tightened('lug 2/0 AWG × 5/16 in')).toMatch(/^; die 2\/0 AWG; [\d.]+ N m/);
-  expect(tightened('ring 4 mm² × M6')).toMatch(/^; die 4 mm²; /);
-  expect(tightened('ferrule 2.5 mm²')).toBe('');
+  expect(tightened('lug 2/0 AWG × 5/16 in', blankDesign('', 'awg', 10, 3, 12).boat)).toMatch(/^; die 2\/0 AWG; [\d.]+ lb ft/);
+  expect(tightened('ring 4 mm² × M6', bareBoat('metric').boat)).toMatch(/^; die 4 mm²; /);
+  expect(tightened('ferrule 2.5 mm²', bareBoat('metric').boat)).toBe('');
   expect(endName('screw clamp', 'metric', '2.5')).toBe('ferrule 2.5 mm²');
   expect(endName('own lead', 'metric', '2.5')).toBe('adhesive butt splice 2.5 mm²');
 });
@@ -193,7 +193,15 @@ test('a lit switch gets a thin negative of its own, from where the circuit start
 });
 
 test('what is kept as found is not cut, and its own device not bought', () => {
-  const found = { ...blankFound('metric'), decision: 'keep' as const, keepProtection: true, family: 'blade', ratingA: 10 };
+  const found = {
+    ...blankFound('metric'),
+    size: { school: 'metric', size: '2.5' } as const,
+    sizeKnown: true,
+    decision: 'keep' as const,
+    keepProtection: true,
+    family: 'blade',
+    ratingA: 10,
+  };
   const list = listOf(withLoad(bareBoat('metric'), { rating: 24 }, 4, { found }));
   expect(list.cuts.some((c) => c.circuitId === 'c-x')).toBe(false);
   const fresh = listOf(withLoad(bareBoat('metric'), { rating: 24 }, 4, { found: { ...found, keepProtection: false } }));

@@ -5,7 +5,7 @@ import { type CircuitResult, deviceEnd, negativeEnd, tapEnd } from '../circuit';
 import { type Circuit, type Design, type BatteryCable, type Load, nominalVOf, type Panel, rowOf, SERVICE_V } from '../design';
 import type { BatteryCableResult } from '../mainSide';
 import { type BusBar, busPart } from '../network';
-import { FOOT_M, show, sizeName } from '../quantity';
+import { FOOT_M, show, sizeName, small, unitOf } from '../quantity';
 import {
   type Conductor,
   EARTH_COLOUR,
@@ -331,11 +331,17 @@ export function cutList(
     const counted = [cut.fromEnd.startsWith('adhesive butt') && !afterDevice ? 0 : cut.cores, cut.cores];
     [cut.fromEnd, cut.toEnd].forEach((end, i) => {
       const { terminal } = boughtEnd(end);
-      terminals.push([terminal, hasBarrel(terminal) ? `pull test ${pull} N${tightened(terminal)}` : '', counted[i] ?? 1]);
+      terminals.push([
+        terminal,
+        hasBarrel(terminal)
+          ? `pull test ${Math.round(unitOf('N', design.boat).to(pull))} ${unitOf('N', design.boat).name}${tightened(terminal, design.boat)}`
+          : '',
+        counted[i] ?? 1,
+      ]);
       if (hasBarrel(terminal))
         shrink.push([
-          `adhesive heat shrink ${sleeve.boreMm} mm × ${sleeve.lengthMm} mm, ${cut.cores > 1 ? 'each in the colour of its core' : cut.colour}`,
-          'over barrel and 25 mm of jacket',
+          `adhesive heat shrink ${small(sleeve.boreMm, design.boat)} × ${small(sleeve.lengthMm, design.boat)}, ${cut.cores > 1 ? 'each in the colour of its core' : cut.colour}`,
+          `over barrel and ${small(25, design.boat)} of jacket`,
           cut.cores,
         ]);
     });

@@ -1,5 +1,5 @@
 /** How a conductor is made up at its end. */
-import { sizeName } from '../quantity';
+import { sizeName, show, type Units } from '../quantity';
 import { type DeviceKind, endTakes, findConductor, type School, studFor, studName, STUDS, terminalFor } from '../rules';
 
 /** What a conductor is bolted to where it meets a lead that is not on anything: a covered stud on an insulated base. */
@@ -29,7 +29,7 @@ export function endName(connection: string, school: School, size: string): strin
     if (!endTakes('splice', school, findConductor(school, size)?.areaMm2 ?? 0)) return junctionEnd(school, size);
     return `adhesive butt splice ${barrel}`;
   }
-  if (connection === 'blade') return `blade receptacle 6.3 mm, ${barrel}`;
+  if (connection === 'blade') return `blade receptacle ${school === 'awg' ? '1/4 in' : '6.3 mm'}, ${barrel}`;
   return `${row.kind} ${barrel} × ${studName(school, connection)}`;
 }
 
@@ -58,11 +58,11 @@ export function inlineEnd(kind: DeviceKind, school: School, size: string): strin
   }
 }
 
-/** Torque of the stud an end lands on, N m: plausible; the maker's figure rules. */
-export function tightened(end: string): string {
+/** Torque of the stud an end lands on: plausible; the maker's figure rules. */
+export function tightened(end: string, units: Units): string {
   const stud = STUDS.find((s) => end.endsWith(`× ${s.metric}`) || end.endsWith(`× ${s.imperial}`));
   return stud
-    ? `; die ${end.slice(end.indexOf(' ') + 1, end.lastIndexOf(' ×'))}; ${stud.torqueNm} N m unless its maker says otherwise`
+    ? `; die ${end.slice(end.indexOf(' ') + 1, end.lastIndexOf(' ×'))}; ${show(stud.torqueNm, 'Nm', units)} unless its maker says otherwise`
     : '';
 }
 

@@ -71,6 +71,7 @@ test('the switch schedule names what each carries and takes; a diode is no switc
 describe('what was found', () => {
   const found = {
     ...blankFound('metric'),
+    sizeKnown: true,
     size: { school: 'metric' as const, size: '2.5' },
     lengthM: 8,
     faults: [

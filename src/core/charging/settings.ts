@@ -1,5 +1,5 @@
 /** Settings laid side by side: every source against its battery's maker and its BMS (docs/methods.md, M13). */
-import { round3 } from '../quantity';
+import { round3, show } from '../quantity';
 import { bankTempC, cellsOf, chemistryOf, oddSlope, slopePerCell, tailA } from '../bank';
 import { type Bank, type Design, outputA, type Source, rowOf } from '../design';
 import { compensatedV } from './compensation';
@@ -63,7 +63,7 @@ function spread(design: SettingsParts, bank: Bank, slopeMvPerC: number): string 
     .filter(({ apart }) => Math.abs(apart) > SPREAD_C)
     .map(({ b, apart }) => {
       const wrongV = (-slopeMvPerC * apart) / 1000;
-      return `${b.name} is ${Math.abs(apart).toFixed(0)} °C ${apart > 0 ? 'warmer' : 'colder'} and gets ${Math.abs(wrongV).toFixed(2)} V too ${wrongV > 0 ? 'much' : 'little'}: bring them closer in temperature`;
+      return `${b.name} is ${show(Math.abs(apart), 'dC', design.boat)} ${apart > 0 ? 'warmer' : 'colder'} and gets ${Math.abs(wrongV).toFixed(2)} V too ${wrongV > 0 ? 'much' : 'little'}: bring them closer in temperature`;
     })
     .join('; ');
 }
@@ -142,22 +142,26 @@ function settingsRow(design: SettingsParts, source: Source, bank: Bank): Setting
   );
   const cells = cellsOf(bank, chemistry);
   const slope = slopePerCell(r.slope, cells);
+  const fahrenheit = design.boat.tempUnit === 'F';
+  const slopeUnit = fahrenheit ? ('mV/°F cell' as const) : ('mV/°C cell' as const);
+  const degrees = fahrenheit ? 1.8 : 1;
+  const perDegree = (mvPerC: number): string => `${round3(mvPerC / degrees)} ${slopeUnit}`;
   const odd = oddSlope(slope, chemistry.leadAcid);
   const compensates = r.sensor !== 'none';
   const offSlope = Math.abs(slope - chemistry.slopeMvPerCCell);
   add(
     'slope',
-    `${round3(r.slope.value)} ${r.slope.unit} (${round3(slope)} a cell)${compensates ? '' : ', no sensor'}`,
-    `${round3(chemistry.slopeMvPerCCell)} mV/°C cell`,
+    `${round3(r.slope.value)} ${r.slope.unit}${r.slope.unit === slopeUnit ? '' : ` (${perDegree(slope)})`}${compensates ? '' : ', no sensor'}`,
+    perDegree(chemistry.slopeMvPerCCell),
     !compensates && !chemistry.leadAcid ? 'right' : odd ? (chemistry.leadAcid ? 'fix' : 'stop') : offSlope > 1.5 ? 'note' : 'right',
     !compensates && !chemistry.leadAcid
       ? ''
       : odd
         ? odd
         : offSlope > 1.5
-          ? `set ${round3(Math.round(chemistry.slopeMvPerCCell * cells.bank))} mV/°C for the bank`
+          ? `set ${round3(Math.round((chemistry.slopeMvPerCCell * cells.bank) / degrees))} ${slopeUnit.replace(' cell', '')} for the bank`
           : '',
-    { slope: { ...r.slope, value: chemistry.slopeMvPerCCell, unit: 'mV/°C cell' } },
+    { slope: { ...r.slope, value: to2(chemistry.slopeMvPerCCell / degrees), unit: slopeUnit } },
   );
   const warm = bankTempC(design, bank);
   const apart = chemistry.leadAcid && r.sensor === 'on the bank' ? spread(design, bank, chemistry.slopeMvPerCCell * cells.bank) : '';
@@ -170,7 +174,7 @@ function settingsRow(design: SettingsParts, source: Source, bank: Bank): Setting
     !chemistry.leadAcid || r.sensor === 'on the bank'
       ? apart
       : r.sensor === 'none'
-        ? `At ${warm.toFixed(0)} °C the volts should be ${v2(absWant + (chemistry.slopeMvPerCCell / 1000) * cells.bank * (warm - 25))}: fit a sensor on the bank`
+        ? `At ${show(warm, 'C', design.boat)} the volts should be ${v2(absWant + (chemistry.slopeMvPerCCell / 1000) * cells.bank * (warm - 25))}: fit a sensor on the bank`
         : 'put the sensor on a negative post of the warmest battery, torqued to its maker’s figure',
     r.sensor === 'on the bank' ? null : { sensor: 'on the bank' },
   );

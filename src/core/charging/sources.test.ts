@@ -192,7 +192,7 @@ describe('fit and swap', () => {
     expect(verdicts(boat({}), with_({}))['mounting pattern']).toBe('ask');
     expect(verdicts(boat({ fit }), with_({ fit: { ...fit, mounting: 'saddle' } }))).toMatchObject({
       'mounting pattern': 'does not fit',
-      'pivot width, mm': 'fits',
+      'pivot width': 'fits',
       rotation: 'fits',
     });
   });

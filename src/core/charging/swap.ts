@@ -1,4 +1,5 @@
 /** What has to fit before an alternator goes on, and what a swap changes aboard. */
+import { show } from '../quantity';
 import { servingOf } from '../topology';
 import { type Design, type Source, rowOf, nominalVOf } from '../design';
 import { type Alternator, alternatorAt, cutInRpm, pulleyRatio } from './alternator';
@@ -13,7 +14,7 @@ export interface FitLine {
 const known = (x: string | number | null): string => (x === null || x === 'unknown' ? 'not known' : String(x));
 
 /** Mounting, pivot, pulley and belt, rotation, petrol space, speed. */
-export function fitLines(design: Pick<Design, 'engine'>, source: Source): FitLine[] {
+export function fitLines(design: Pick<Design, 'engine' | 'boat'>, source: Source): FitLine[] {
   const { engine } = design;
   const a = source.alternator;
   if (!a) return [];
@@ -23,10 +24,11 @@ export function fitLines(design: Pick<Design, 'engine'>, source: Source): FitLin
     alternator: known(its),
     verdict: known(mine) === 'not known' || known(its) === 'not known' ? 'ask' : fits ? 'fits' : 'does not fit',
   });
+  const inMm = (mm: number | null): string | null => (mm === null ? null : show(mm, 'mm', design.boat));
   const top = Math.round(engine.maxRpm * pulleyRatio(a));
   return [
     line('mounting pattern', engine.fit.mounting, a.fit.mounting, engine.fit.mounting === a.fit.mounting),
-    line('pivot width, mm', engine.fit.pivotMm, a.fit.pivotMm, Math.abs((engine.fit.pivotMm ?? 0) - (a.fit.pivotMm ?? 0)) <= 1),
+    line('pivot width', inMm(engine.fit.pivotMm), inMm(a.fit.pivotMm), Math.abs((engine.fit.pivotMm ?? 0) - (a.fit.pivotMm ?? 0)) <= 1),
     line('pulley and belt', engine.fit.pulley, a.fit.pulley, engine.fit.pulley === a.fit.pulley),
     line(
       'rotation',

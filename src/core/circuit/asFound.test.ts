@@ -7,7 +7,14 @@ import { circuitFindings } from '../analysis/testing';
 import { CONDUCTORS, findConductor, underSchool } from '../rules';
 import { foundInsulationC, foundLengths, foundOhm, standing } from './asFound';
 
-const found = (change: Partial<Found> = {}): Found => ({ ...blankFound('metric'), decision: 'keep', kind: 'tinned strands', ...change });
+const found = (change: Partial<Found> = {}): Found => ({
+  ...blankFound('metric'),
+  size: { school: 'metric', size: '2.5' },
+  sizeKnown: true,
+  decision: 'keep',
+  kind: 'tinned strands',
+  ...change,
+});
 const kept = (change: Partial<Found>, load: object = {}, circuit: Partial<Circuit> = {}): Design =>
   withLoad(bareBoat('metric'), { rating: 60, placeId: 'saloon', supply: 'house switch', ...load }, 5, { found: found(change), ...circuit });
 const resultOf = (design: Design): CircuitResult => {
@@ -118,6 +125,13 @@ describe('what stands', () => {
   test('a decision wants a reason', () => {
     expect(ids(kept({ decision: 'replace' }))).toContain('no-reason:c-x');
     expect(ids(kept({ reason: 'sound where it was opened' }))).not.toContain('no-reason:c-x');
+  });
+  test('of a size nobody has measured the thinnest is calculated with, and it is to be settled', () => {
+    const blank = blankFound('metric');
+    const unknown = kept({ size: blank.size, sizeKnown: blank.sizeKnown });
+    expect(resultOf(unknown).own.state.areaMm2).toBe(0.75);
+    expect(ids(unknown)).toContain('found-size:c-x');
+    expect(ids(kept({}))).not.toContain('found-size:c-x');
   });
   test('not decided yet is a note; leading nowhere is to be settled', () => {
     expect(ids(kept({ decision: 'undecided' }))).toContain('undecided:c-x');

@@ -175,7 +175,9 @@ export const blankDevice = (id: string, kind: InlineDevice['kind']): InlineDevic
 export const blankFound = (school: School): Found => ({
   decision: 'undecided',
   reason: '',
-  size: school === 'awg' ? { school, size: '14' } : { school, size: '2.5' },
+  // Nothing is known of it yet: the thinnest there is, so that knowing less never warns less.
+  size: school === 'awg' ? { school, size: '18' } : { school, size: '0.75' },
+  sizeKnown: false,
   kind: 'unknown',
   colour: '',
   lengthM: null,

@@ -1,6 +1,7 @@
 export { AC_CABLES, AC_LEGS, AC_RESTS, AC_SERVICES, AC_SOURCE_KINDS, EARTHINGS, ISOLATIONS, LEAKAGES, SERVICE_V, TRANSFERS } from './ac';
 export { AC_APPLIANCES, acLoadFrom } from './acAppliances';
 export { type Appliance, APPLIANCES, loadFrom } from './appliances';
+export { placesAlongOps, ruleSetOps } from './alongOps';
 export { LINK_WAYS, type LinkWay, type Slope, SLOPE_UNITS } from './bankSheet';
 export {
   blankBank,

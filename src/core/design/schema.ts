@@ -201,6 +201,8 @@ const FoundSchema = v.object({
   decision: oneOf(DECISIONS),
   reason: note,
   size: SizeSchema,
+  /** Somebody has measured or read it; else the thinnest is calculated with. */
+  sizeKnown: later(v.boolean(), true),
   kind: oneOf(FOUND_KINDS),
   colour: v.pipe(v.string(), v.maxLength(40)),
   lengthM: v.nullable(between(0.05, 200)),

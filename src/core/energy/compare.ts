@@ -4,7 +4,7 @@ import { acCircuits, bondsRight, runningOn, settingsOf, statesOf, withBreakers }
 import { cruise } from './cruise';
 import { dayYields } from './dayYield';
 import { crankIndex, houseIndex } from './scene';
-import { round3 } from '../quantity';
+import { round3, show } from '../quantity';
 import { asDecided, type Design, rowOf, sourcesAboard } from '../design';
 
 export interface CompareLine {
@@ -93,7 +93,7 @@ function figures(design: Design): Map<string, string> {
   out.set('made a day', `${round3(total((d) => d.madeAh) / days)} Ah`);
   out.set('loads without current', `${round3(total((d) => d.unmetAh))} Ah`);
   out.set('engine a day', `${round3(total((d) => d.engineH) / days)} h`);
-  out.set('fuel a day', `${round3(total((d) => d.litres) / days)} L`);
+  out.set('fuel a day', show(total((d) => d.litres) / days, 'L', design.boat));
   for (const m of dayYields(design)) {
     const living = rowOf(design.living, m.livingId);
     if (living) out.set(`${living.name}: settles at`, pct(m.settlesAt));

@@ -11,7 +11,10 @@ const FOREIGN: Readonly<Record<string, readonly [Kind, (x: number) => number]>> 
   mm: ['m', (x) => x / 1000],
   ft: ['m', (x) => x * FOOT_M],
   "'": ['m', (x) => x * FOOT_M],
+  '′': ['m', (x) => x * FOOT_M],
   in: ['m', (x) => x * (FOOT_M / 12)],
+  '"': ['m', (x) => x * (FOOT_M / 12)],
+  '″': ['m', (x) => x * (FOOT_M / 12)],
   c: ['C', (x) => x],
   f: ['C', (x) => ((x - 32) * 5) / 9],
   kg: ['kg', (x) => x],
@@ -26,20 +29,36 @@ const FOREIGN: Readonly<Record<string, readonly [Kind, (x: number) => number]>> 
   h: ['h', (x) => x],
 };
 
+/** "10 3/4", "3/4" as a decimal number in text; anything else as it is. */
+const unfractioned = (text: string): string =>
+  text.replace(/^(?:(\d+) )?(\d+)\/(\d+)/, (whole, full: string | undefined, over: string, under: string) =>
+    Number(under) === 0 ? whole : String(Number(full ?? 0) + Number(over) / Number(under)),
+  );
+
+/** "11 ft 6 in", "11' 6 1/2\"", in feet; anything else as it is. */
+function feetTogether(text: string): string {
+  const match = /^(\d+(?:[.,]\d+)?) ?(?:ft|feet|foot|'|′) ?(\d[\d ./,]*?) ?(?:in|inch|inches|"|″|'')?$/i.exec(text);
+  if (!match) return text;
+  const inches = Number(unfractioned(match[2] ?? '').replace(',', '.'));
+  return Number.isFinite(inches) && inches < 12 ? `${Number((match[1] ?? '').replace(',', '.')) + inches / 12} ft` : text;
+}
+
 /**
  * Reads a number of a kind. @param low @param high bounds in SI, told in the vessel's unit when broken.
  * @returns SI value, or a message saying what would be right.
  */
 export function parseNumber(text: string, kind: Kind, units: Units, low: number, high: number): Parsed<number> {
-  const clean = text.trim().replace(/−/g, '-').replace(/°/g, '').replace(/\s+/g, ' ');
-  const match = /^([+-]?(?:\d+(?:[.,]\d*)?|[.,]\d+)(?:e[+-]?\d+)?) ?([a-z%'²Ω]*)$/i.exec(clean);
+  const clean = unfractioned(feetTogether(text.trim().replace(/−/g, '-').replace(/°/g, '').replace(/\s+/g, ' ')));
+  const match = /^([+-]?(?:\d+(?:[.,]\d*)?|[.,]\d+)(?:e[+-]?\d+)?) ?([a-z%'"′″²Ω]*)$/i.exec(clean);
   if (!match) return no(clean === '' ? 'a number is needed' : `"${clip(text)}" is not a number`);
   const shown = Number((match[1] ?? '').replace(',', '.'));
   const unit = unitOf(kind, units);
   const suffix = (match[2] ?? '').toLowerCase();
   let value = unit.from(shown);
   if (suffix !== '' && suffix !== unit.name.toLowerCase().replace('°', '')) {
-    const foreign = FOREIGN[suffix];
+    const known = FOREIGN[suffix];
+    // Small lengths are kept in millimetres.
+    const foreign = kind === 'mm' && known?.[0] === 'm' ? (['mm', (x: number) => 1000 * known[1](x)] as const) : known;
     if (foreign?.[0] !== kind)
       return no(`"${clip(match[2] ?? '')}" is not a unit of this figure; ${unit.name || 'a bare number'} is meant`);
     value = foreign[1](shown);

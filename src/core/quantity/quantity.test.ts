@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { blankDevice, type InlineDevice, parseDuty, parseSize, parseThrough, parseWire, showDuty, showThrough, showWire } from '../design';
-import { bare, type Kind, round3, show, unitOf, type Units } from './units';
+import { bare, brief, type Kind, round3, show, small, unitOf, type Units } from './units';
 import { parseChoice, parseNumber, parseOptional, parseYesNo } from './parse';
 
 const metric: Units = { lengthUnit: 'm', tempUnit: 'C', massUnit: 'kg', ruleSet: 'metric' };
@@ -51,6 +51,63 @@ test('figures carry the vessel’s unit', () => {
   expect(show(null, 'A', metric)).toBe('–');
 });
 
+describe('small units follow the boat', () => {
+  test.each([
+    [14, 'Nm', '14 N m', '10.3 lb ft'],
+    [311, 'N', '311 N', '69.9 lbf'],
+    [10, 'L', '10 L', '2.64 gal'],
+    [25.4, 'mm', '25.4 mm', '1 in'],
+    [5, 'dC', '5 °C', '9 °F'],
+    [0.266, 'ohmPerKm', '0.266 Ω/km', '0.0811 Ω/1000 ft'],
+  ] as const)('%d %s', (x, kind, ours, theirs) => expect([show(x, kind, metric), show(x, kind, american)]).toEqual([ours, theirs]));
+  test.each([
+    [4.8, '3/16 in'],
+    [6, '1/4 in'],
+    [12, '1/2 in'],
+    [24, '1 in'],
+    [40, '1 5/8 in'],
+    [70, '2 3/4 in'],
+  ])('%d mm is bought as %s', (mm, inches) => expect([small(mm, metric), small(mm, american)]).toEqual([`${mm} mm`, inches]));
+});
+describe('what stands in a field', () => {
+  test.each([
+    ['37.4016', '37.4'],
+    ['37.41', '37.41'],
+    ['0.3048', '0.305'],
+    ['1234.5678', '1235'],
+    ['-4.44444', '-4.444'],
+    ['12', '12'],
+    ['', ''],
+    ['open', 'open'],
+  ])('%s is shown as %s', (all, shown) => expect(brief(all)).toBe(shown));
+});
+describe('feet and inches, halves and quarters', () => {
+  const feet = { lengthUnit: 'ft', tempUnit: 'F', massUnit: 'lb', ruleSet: 'awg' } as const;
+  test.each([
+    ['11 ft 6 in', 3.5052],
+    ['11\' 6"', 3.5052],
+    ['11′6″', 3.5052],
+    ['11 ft 6 1/2', 3.5179],
+    ['10 3/4 in', 0.27305],
+    ['3/4"', 0.01905],
+    ['3,5 m', 3.5],
+    ['12 1/2', 3.81],
+  ])('%s is %d m', (text, m) => {
+    const read = parseNumber(text, 'm', feet, 0, 100);
+    expect(read.ok ? read.value : read.message).toBeCloseTo(m, 9);
+  });
+  test.each([
+    ['10 3/4 in', 273.05],
+    ['2 cm', 20],
+    ['1 1/2', 38.1],
+  ])('of a small length %s is %d mm', (text, mm) => {
+    const read = parseNumber(text, 'mm', feet, 0, 1000);
+    expect(read.ok ? read.value : read.message).toBeCloseTo(mm, 9);
+  });
+  test.each(['11 ft 14 in', '3/0 in', '1/2/3', "6 ' 3 kg"])('%s is none', (text) =>
+    expect(parseNumber(text, 'm', feet, 0, 100).ok).toBe(false),
+  );
+});
 describe('numbers as typed', () => {
   const length = (text: string, units = metric) => parseNumber(text, 'm', units, 0.1, 100);
   test.each([

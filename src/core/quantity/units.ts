@@ -1,6 +1,29 @@
 /** Units at the edges: the core computes in V, A, W, ohm, mm2, m, s, degC; people read and type their own. */
 
-export type Kind = 'V' | 'A' | 'W' | 'Ah' | 'Wh' | 'ohm' | 'm' | 'mm' | 'mm2' | 'C' | 'kg' | 'pct' | 's' | 'h' | 'days' | 'A2s' | 'none';
+export type Kind =
+  | 'V'
+  | 'A'
+  | 'W'
+  | 'Ah'
+  | 'Wh'
+  | 'ohm'
+  | 'm'
+  | 'mm'
+  | 'mm2'
+  | 'C'
+  | 'kg'
+  | 'pct'
+  | 's'
+  | 'h'
+  | 'days'
+  | 'A2s'
+  /** Torque, N m; force, N; fuel and bulk, L; a difference of temperature, K; ohm/km of a conductor. */
+  | 'Nm'
+  | 'N'
+  | 'L'
+  | 'dC'
+  | 'ohmPerKm'
+  | 'none';
 
 /** How a vessel's people read figures. */
 export interface Units {
@@ -16,6 +39,11 @@ export type Mark = (typeof MARKS)[number];
 
 export const FOOT_M = 0.3048;
 export const POUND_KG = 0.45359237;
+const INCH_MM = 25.4;
+/** Pound-force in newtons, and a foot of it; the gallon of 231 cubic inches. */
+const LBF_N = 4.4482216152605;
+const LB_FT_NM = LBF_N * FOOT_M;
+const GALLON_L = 3.785411784;
 
 interface Unit {
   readonly name: string;
@@ -32,6 +60,18 @@ export function unitOf(kind: Kind, units: Units): Unit {
   switch (kind) {
     case 'm':
       return units.lengthUnit === 'ft' ? scaled('ft', FOOT_M) : plain('m');
+    case 'mm':
+      return units.lengthUnit === 'ft' ? scaled('in', INCH_MM) : plain('mm');
+    case 'Nm':
+      return units.massUnit === 'lb' ? scaled('lb ft', LB_FT_NM) : plain('N m');
+    case 'N':
+      return units.massUnit === 'lb' ? scaled('lbf', LBF_N) : plain('N');
+    case 'L':
+      return units.lengthUnit === 'ft' ? scaled('gal', GALLON_L) : plain('L');
+    case 'dC':
+      return units.tempUnit === 'F' ? scaled('°F', 5 / 9) : plain('°C');
+    case 'ohmPerKm':
+      return units.lengthUnit === 'ft' ? scaled('Ω/1000 ft', 1 / FOOT_M) : plain('Ω/km');
     case 'C':
       return units.tempUnit === 'F' ? FAHRENHEIT : plain('°C');
     case 'kg':
@@ -64,6 +104,21 @@ export function round3(x: number): string {
 /** What a figure without end says. */
 const WITHOUT_END: Readonly<Partial<Record<Kind, string>>> = { s: 'never', h: 'never', days: 'never', ohm: 'open circuit' };
 
+/** What is bought and drilled by size: millimetres, or inches to a sixteenth, above three quarters to an eighth. */
+export function small(mm: number, units: Pick<Units, 'lengthUnit'>): string {
+  if (units.lengthUnit !== 'ft') return `${round3(mm)} mm`;
+  const inches = mm / INCH_MM;
+  let under = inches > 0.75 ? 8 : 16;
+  let over = Math.max(1, Math.round(inches * under));
+  while (over % 2 === 0 && under > 1) {
+    over /= 2;
+    under /= 2;
+  }
+  const whole = Math.floor(over / under);
+  const rest = over % under;
+  return `${[whole > 0 ? String(whole) : '', rest > 0 ? `${rest}/${under}` : ''].filter(Boolean).join(' ')} in`;
+}
+
 /** Value and unit in the vessel's convention, e.g. "24.3 ft". */
 export function show(value: number | null | undefined, kind: Kind, units: Units): string {
   if (value === null || value === undefined) return '–';
@@ -79,6 +134,16 @@ const fine = (x: number): number => (x === 0 ? 0 : Number(x.toFixed(Math.min(20,
 /** The bare number in the vessel's unit, for a cell whose header carries the unit. */
 export const bare = (value: number | null, kind: Kind, units: Units): string =>
   value === null ? '' : String(fine(unitOf(kind, units).to(value)));
+
+/**
+ * What stands in a field or a cell, from all that is known of the figure: up to three decimals as typed; what comes of another unit and has more
+ * is rounded to four significant figures.
+ */
+export function brief(text: string): string {
+  if (!/^-?\d+\.\d{4,}$/.test(text)) return text;
+  const x = Number(text);
+  return String(Number(Math.abs(x) >= 1 ? x.toPrecision(4) : x.toPrecision(3)));
+}
 
 /** A choice of conductor by name. */
 export const choiceName = (choice: { readonly school: 'awg' | 'metric'; readonly size: string; readonly legs: number }): string =>

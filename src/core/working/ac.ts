@@ -108,10 +108,10 @@ export function acCircuitWorking(design: Design, id: string, units: Units): Work
             formula: `${r.conductor.ampacityA[r.derating.ratingC] ?? 0} A × ${round3(r.derating.fAmbient)} (heat) × ${round3(r.derating.fBundle)} (bundle) × ${round3(r.derating.fEnclosure)} (enclosure)`,
           }),
           line('drop in this run', r.ownDropPct, 'pct', `${round3(r.ownDropPct)} %`, {
-            formula: `2 × ${round3(r.conductor.r20OhmPerKm)} Ω/km × 1.157 × ${show(r.lengthM, 'm', units)} × ${round3(r.amps)} A ÷ ${r.spanV} V`,
+            formula: `2 × ${show(r.conductor.r20OhmPerKm, 'ohmPerKm', units)} × 1.157 × ${show(r.lengthM, 'm', units)} × ${round3(r.amps)} A ÷ ${r.spanV} V`,
           }),
           line('drop aboard', r.dropPct, 'pct', `${round3(r.dropPct)} %`, {
-            source: `feeder and branch, out and back, copper at 60 °C; ${DROP_PCT} % is the most`,
+            source: `feeder and branch, out and back, copper at ${show(60, 'C', units)}; ${DROP_PCT} % is the most`,
             breaks: r.dropPct > DROP_PCT + 1e-9,
           }),
           line('from the pedestal on', r.totalPct, 'pct', `${round3(r.totalPct)} %`, {
@@ -123,7 +123,7 @@ export function acCircuitWorking(design: Design, id: string, units: Units): Work
       ...shores.map(({ source }) => ({
         title: `${source.name}: the cord`,
         lines: [
-          line('cord, out and back', cordOhm(source), 'none', ohms(cordOhm(source)), { source: 'copper at 40 °C' }),
+          line('cord, out and back', cordOhm(source), 'none', ohms(cordOhm(source)), { source: `copper at ${show(40, 'C', units)}` }),
           line('at its rating', cordPct(source, source.ratedA), 'pct', `${round3(cordPct(source, source.ratedA))} %`, {
             formula: `${source.ratedA} A × ${ohms(cordOhm(source))}`,
           }),
@@ -254,7 +254,7 @@ function inverterSections(design: Design, i: InverterAnswer, units: Units): Work
       title: 'Its output',
       lines: [
         line('continuous where it is mounted', i.va, 'none', `${Math.round(i.va)} VA`, {
-          formula: `${source?.va ?? 0} VA × (1 − ${source?.lossPctPerC ?? 0} % × ${round3(Math.max(0, i.ambientC - (source?.atC ?? 25)))} °C)`,
+          formula: `${source?.va ?? 0} VA × (1 − ${source?.lossPctPerC ?? 0} % × ${round3(Math.max(0, i.ambientC - (source?.atC ?? 25)))} K)`,
           mark: "maker's",
         }),
         ...i.starts.map((s) =>

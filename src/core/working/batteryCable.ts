@@ -55,9 +55,9 @@ export function batteryCableWorking(design: Design, analysis: Analysis, leadId: 
         title: r.pinned ? 'Pinned' : 'Chosen',
         lines: [
           line(r.pinned ? 'size, pinned' : `size, governed by ${r.governs}`, conductor.areaMm2, size),
-          line('good for', r.izA, show(r.izA, 'A', units), { source: `derated at ${round3(r.ambientC)} °C` }),
+          line('good for', r.izA, show(r.izA, 'A', units), { source: `derated at ${show(r.ambientC, 'C', units)}` }),
           line('copper and two joints', r.copperOhm, milli(r.copperOhm), {
-            formula: `${round3(conductor.r20OhmPerKm)} Ω/km × ${round3(r.lengthM)} m at ${round3(r.ambientC)} °C + 2 × 0.03 mΩ`,
+            formula: `${show(conductor.r20OhmPerKm, 'ohmPerKm', units)} × ${show(r.lengthM, 'm', units)} at ${show(r.ambientC, 'C', units)} + 2 × 0.03 mΩ`,
           }),
           ...(r.inlineOhm > 0
             ? [

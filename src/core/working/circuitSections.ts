@@ -3,7 +3,7 @@ import { type CircuitTrial, type CircuitResult, makerAreaMm2 } from '../circuit'
 import { AWG_SOURCE, CHEMISTRY_SOURCE, DERATING_SOURCE, deviceOhm, METRIC_SOURCE, SEGMENT_JOINTS_OHM, findConductor } from '../rules';
 import { isCharging } from '../demand';
 import { COPPER_PER_C, thumbCmilMm2, thumbMetricMm2 } from '../conductor';
-import { choiceName, type Kind, type Mark, round3, show, sizeName, type Units } from '../quantity';
+import { choiceName, type Kind, type Mark, round3, show, sizeName, type Units, unitOf } from '../quantity';
 import type { WorkingLine, WorkingSection } from './types';
 
 interface Extra {
@@ -111,6 +111,7 @@ function conductorSection(b: CircuitTrial, result: CircuitResult, units: Units):
   const { input } = b;
   const { ladder, state } = result.own;
   const { derating } = state.heat;
+  const celsius = unitOf('C', units);
   const { conductor } = state;
   const source = ladder.school === 'awg' ? AWG_SOURCE : METRIC_SOURCE;
   const place = input.places[state.heat.placeIndex]?.name ?? 'no place given';
@@ -144,7 +145,7 @@ function conductorSection(b: CircuitTrial, result: CircuitResult, units: Units):
     );
   lines.push(
     line('conductor temperature', state.heat.tempC, 'C', {
-      formula: `${n(derating.ambientC)} + (${derating.ratingC} − ${n(derating.ambientC)}) × (${n(state.heat.dutyA)} ÷ ${n(state.heat.izA)})², in °C`,
+      formula: `${n(celsius.to(derating.ambientC))} + (${n(celsius.to(derating.ratingC))} − ${n(celsius.to(derating.ambientC))}) × (${n(state.heat.dutyA)} ÷ ${n(state.heat.izA)})², in ${celsius.name}`,
     }),
   );
   const maker = makerAreaMm2(input);
@@ -180,7 +181,7 @@ function dropSection(b: CircuitTrial, result: CircuitResult, units: Units): Work
   const tap = input.taps[worst.tapIndex];
   const lines: WorkingLine[] = [
     line('copper out and back, hot', worst.segmentOhm - SEGMENT_JOINTS_OHM, 'ohm', {
-      formula: `2 × ${n(tap?.lengthM ?? 0)} m × ${n(conductor.r20OhmPerKm)} Ω/km × (1 + ${COPPER_PER_C} × (T − 20))${input.copperFactor > 1 ? ` × ${input.copperFactor} worst-case copper` : ''}${ladder.chosen.legs > 1 ? ` ÷ ${ladder.chosen.legs} legs` : ''}`,
+      formula: `2 × ${show(tap?.lengthM ?? 0, 'm', units)} × ${show(conductor.r20OhmPerKm, 'ohmPerKm', units)} × (1 + ${COPPER_PER_C} × (T − 20))${input.copperFactor > 1 ? ` × ${input.copperFactor} worst-case copper` : ''}${ladder.chosen.legs > 1 ? ` ÷ ${ladder.chosen.legs} legs` : ''}`,
       source:
         (ladder.school === 'awg' ? AWG_SOURCE : METRIC_SOURCE).resistance +
         (input.taps.length > 1 ? `; last segment, to ${tap?.name ?? ''}` : ''),

@@ -1,6 +1,6 @@
 /** How large a bank the need asks for, as arithmetic (docs/methods.md, M9). */
 import { CHEMISTRY_SOURCE } from '../rules';
-import { round3, show, type Units } from '../quantity';
+import { round3, show, type Units, unitOf } from '../quantity';
 import type { Sized, SizingNeed } from '../bank';
 import type { WorkingLine, WorkingSection } from './types';
 
@@ -31,7 +31,7 @@ export function sizingLines(sized: Sized, asked: SizingNeed, units: Units): Work
         source: CHEMISTRY_SOURCE,
       }),
       ah('capacity asked for', capacityAh ?? Infinity, {
-        formula: `÷ ${n(sized.cold)}, at ${show(asked.tempC, 'C', units)}: ${chemistry.leadAcid ? '0.8' : '0.4'} % a degree below 25 °C`,
+        formula: `÷ ${n(sized.cold)}, at ${show(asked.tempC, 'C', units)}: ${round3((chemistry.leadAcid ? 0.8 : 0.4) / unitOf('dC', units).to(1))} % a ${unitOf('dC', units).name} below ${show(25, 'C', units)}`,
         breaks: capacityAh === null,
       }),
     ],

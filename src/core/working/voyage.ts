@@ -41,7 +41,7 @@ export function bankWorking(run: CruiseResult, bankId: string, units: Units): Wo
       lines: [
         line('begins with', began, 'Ah', {
           formula: `${pct(bank.startSoc)} × ${n(cap)} Ah`,
-          source: `C20 ${n(scene.c20Ah)} Ah at ${n(scene.tempC)} °C`,
+          source: `C20 ${n(scene.c20Ah)} Ah at ${show(scene.tempC, 'C', units)}`,
         }),
         line('stored', bank.storedAh, 'Ah', {
           formula: `${n(bank.inAh)} Ah taken in × ${pct(mean)}, mean efficiency`,

@@ -52,6 +52,7 @@ const LOADS: readonly LoadEntry[] = [
 
 const found = (size: string, change: Partial<Found>): Found => ({
   ...blankFound('metric'),
+  sizeKnown: true,
   size: { school: 'metric', size },
   ageYears: 40,
   ...change,

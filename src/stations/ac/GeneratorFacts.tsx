@@ -1,9 +1,10 @@
 'use client';
 import type { GeneratorAnswer } from '@/core/network';
 import type { AcSource } from '@/core/design';
-import { round3 } from '@/core/quantity';
+import { round3, show } from '@/core/quantity';
 import { Figure, OptionalFigure, Tick } from '@/ui/field';
 import { Plain } from '@/ui/table/Plain';
+import { useDesign } from '@/ui/boat/context';
 import type { Put } from '@/ui/boat/put';
 import { Start } from './GeneratorStart';
 
@@ -19,6 +20,7 @@ export function GeneratorFacts({
   put: Put;
   answer: GeneratorAnswer | undefined;
 }) {
+  const design = useDesign();
   return (
     <>
       <h3 className="mt-4 font-semibold">Plate and fuel</h3>
@@ -49,16 +51,16 @@ export function GeneratorFacts({
           onChange={(v) => put(['generator', 'startKva'], v, 'largest start')}
         />
         <Figure
-          label="idle, L/h"
-          kind="none"
+          label="fuel an hour, idle"
+          kind="L"
           value={g.idleLph}
           low={0}
           high={50}
           onChange={(v) => put(['generator', 'idleLph'], v, 'fuel')}
         />
         <Figure
-          label="full, L/h"
-          kind="none"
+          label="fuel an hour, full"
+          kind="L"
           value={g.fullLph}
           low={0}
           high={100}
@@ -119,7 +121,7 @@ export function GeneratorFacts({
                 cells: [
                   d.name,
                   d.hours > 0 ? `${round3(d.hours)} h at ${Math.round(100 * d.part)} %` : 'not',
-                  d.hours > 0 ? `${round3(d.litres)} L` : '–',
+                  d.hours > 0 ? show(d.litres, 'L', design.boat) : '–',
                   d.needsH === null ? '–' : `${round3(d.needsH)} h`,
                 ],
               }))}

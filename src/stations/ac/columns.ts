@@ -88,7 +88,15 @@ export function panelColumns(design: Pick<Design, 'boat' | 'places' | 'panels'>)
       show: (r) => (r.ways === null ? '·' : String(r.ways)),
       write: (_, text) => map(parseOptional(text, 'none', design.boat, 1, 60), (x) => ({ ways: x === null ? null : Math.round(x) })),
     },
-    c.figure('pitchMm', 'pitch, mm', 'none', 6, 80, 66, 'From the middle of one way to the next: its legend strip prints to it'),
+    c.figure(
+      'pitchMm',
+      `pitch, ${unitOf('mm', design.boat).name}`,
+      'mm',
+      6,
+      80,
+      66,
+      'From the middle of one way to the next: its legend strip prints to it',
+    ),
     c.yesNo('opens', 'opens', 54, 'Its front opens: what lands on it has slack for that'),
   ];
 }

@@ -6,7 +6,7 @@ import { alternatorAt, cutInRpm, fitLines, labelCurve, pulleyRatio, swapLines } 
 import { isLed, swapGrowth } from '@/core/analysis';
 import { chemistryOf } from '@/core/bank';
 import { TYPICAL_PATH_OHM } from '@/core/rules';
-import { round3 } from '@/core/quantity';
+import { round3, unitOf } from '@/core/quantity';
 import { useAnalysis, useAsked, useDesign } from '@/ui/boat/context';
 import { TableBeside } from '@/ui/chart/TableBeside';
 import { Choice, Figure, OptionalFigure, Tick } from '@/ui/field';
@@ -80,7 +80,16 @@ export function AlternatorFacts({ source, put }: { source: Source; put: PutSourc
           </p>
           <TableBeside
             title={`${source.name}, output`}
-            columns={['engine, rpm', 'own, rpm', 'label, A', 'hot, A', 'belt, A', 'at the bank, A', 'takes, kW', 'fuel, L/h']}
+            columns={[
+              'engine, rpm',
+              'own, rpm',
+              'label, A',
+              'hot, A',
+              'belt, A',
+              'at the bank, A',
+              'takes, kW',
+              `fuel, ${unitOf('L', design.boat).name}/h`,
+            ]}
             rows={table
               .filter((_, i) => i % 2 === 0)
               .map((o) => [
@@ -91,7 +100,7 @@ export function AlternatorFacts({ source, put }: { source: Source; put: PutSourc
                 round3(o.beltA),
                 round3(o.bankA),
                 round3(o.shaftW / 1000),
-                round3(o.litresPerHour),
+                round3(unitOf('L', design.boat).to(o.litresPerHour)),
               ])}
           />
         </div>
@@ -106,16 +115,16 @@ export function AlternatorFacts({ source, put }: { source: Source; put: PutSourc
             onChange={(v) => set('maxRpm', v, 'largest speed')}
           />
           <OptionalFigure
-            label="engine pulley, mm"
-            kind="none"
+            label="engine pulley"
+            kind="mm"
             value={a.enginePulleyMm}
             low={20}
             high={600}
             onChange={(v) => set('enginePulleyMm', v, 'pulley')}
           />
           <OptionalFigure
-            label="own pulley, mm"
-            kind="none"
+            label="own pulley"
+            kind="mm"
             value={a.pulleyMm}
             low={20}
             high={300}
@@ -148,8 +157,8 @@ export function AlternatorFacts({ source, put }: { source: Source; put: PutSourc
             onChange={(v) => put(['alternator', 'fit', 'mounting'], v, 'mounting')}
           />
           <OptionalFigure
-            label="pivot width, mm"
-            kind="none"
+            label="pivot width"
+            kind="mm"
             value={a.fit.pivotMm}
             low={10}
             high={400}

@@ -1,6 +1,6 @@
 'use client';
 import { MOUNTINGS, PULLEYS, ROTATIONS } from '@/core/design';
-import { sizeName } from '@/core/quantity';
+import { sizeName, show, type Kind } from '@/core/quantity';
 import { CONDUCTORS } from '@/core/rules';
 import { useDesign } from '@/ui/boat/context';
 import { usePut } from '@/ui/boat/put';
@@ -21,7 +21,8 @@ export function EngineFacts() {
     label: string,
     low: number,
     high: number,
-  ) => <Figure key={key} label={label} kind="none" value={engine[key]} low={low} high={high} onChange={(v) => set([key], v)} />;
+    kind: Kind = 'none',
+  ) => <Figure key={key} label={label} kind={kind} value={engine[key]} low={low} high={high} onChange={(v) => set([key], v)} />;
   return (
     <div className="max-w-[860px] pt-3">
       <div className="grid grid-cols-5 items-end gap-3">
@@ -30,8 +31,8 @@ export function EngineFacts() {
         {figure('idleRpm', 'idle, rpm', 200, 3000)}
         {figure('cruiseRpm', 'cruising, rpm', 300, 8000)}
         {figure('maxRpm', 'highest, rpm', 500, 10000)}
-        {figure('idleLph', 'fuel at idle, L/h', 0, 100)}
-        {figure('fullLph', 'fuel at full power, L/h', 0.1, 1000)}
+        {figure('idleLph', 'fuel an hour at idle', 0, 100, 'L')}
+        {figure('fullLph', 'fuel an hour at full power', 0.1, 1000, 'L')}
       </div>
       <h2 className="mt-5 font-semibold">Starting it</h2>
       <div className="mt-1 grid grid-cols-5 items-end gap-3">
@@ -70,8 +71,8 @@ export function EngineFacts() {
       <div className="mt-1 grid grid-cols-5 items-end gap-3">
         <Choice label="mounting" value={engine.fit.mounting} options={MOUNTINGS} onChange={(v) => set(['fit', 'mounting'], v)} />
         <OptionalFigure
-          label="pivot width, mm"
-          kind="none"
+          label="pivot width"
+          kind="mm"
           value={engine.fit.pivotMm}
           low={10}
           high={400}
@@ -81,8 +82,8 @@ export function EngineFacts() {
         <Choice label="rotation" value={engine.fit.rotation} options={ROTATIONS} onChange={(v) => set(['fit', 'rotation'], v)} />
       </div>
       <p className="mt-3 text-[12px] text-quiet">
-        Fuel between idle and full power by the cube of speed; charging adds 0.3 L per kWh at the shaft, at 55 % from shaft to amps.
-        Typical.
+        Fuel between idle and full power by the cube of speed; charging adds {show(0.3, 'L', design.boat)} per kWh at the shaft, at 55 %
+        from shaft to amps. Typical.
       </p>
       {engine.fuel === 'petrol' ? (
         <p className="caution mt-3">

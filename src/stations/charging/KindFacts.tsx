@@ -51,8 +51,8 @@ export function ChargerFacts({ source, put }: Own) {
       <Outputs source={source} />
       <p className="mt-1">
         Full output draws <b className="reading font-semibold">{round3(chargerAcA(design, source))} A</b> of AC. It gives 2 % less a degree
-        above 40 °C where it is mounted (typical). Each output to one battery, fused at the battery end; leads extended only as its maker
-        says.
+        above {show(40, 'C', design.boat)} where it is mounted (typical). Each output to one battery, fused at the battery end; leads
+        extended only as its maker says.
       </p>
       <p className="caution mt-2 max-w-[760px]">
         Shore power can kill: unplug before its cover comes off; mount it dry and with air. Local code, the maker&apos;s instructions and

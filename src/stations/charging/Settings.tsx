@@ -125,7 +125,8 @@ export function Settings() {
         />
       </div>
       <p className="caution mt-3 max-w-[760px]">
-        The sensor goes on the warmest battery of the bank, near its middle, not on a hot surface; batteries of one bank more than 5 °C
+        The sensor goes on the warmest battery of the bank, near its middle, not on a hot surface; batteries of one bank more than{' '}
+        {show(5, 'dC', design.boat)}
         apart are the real finding. Others mount it away from engine heat so that it reads true: then the warm battery is overcharged by the
         slope times the difference. Local code, the maker&apos;s instructions and licensed practice come first.
       </p>

@@ -43,6 +43,17 @@ export function AsFound() {
     store.edit('add a found wire', [addOp(design, 'circuits', wire)]);
     select({ kind: 'circuit', id });
   };
+  const wired = new Set(design.circuits.flatMap((c) => c.taps.map((t) => t.serves.id)));
+  const feedable = design.loads.filter((l) => !wired.has(l.id));
+  const feeds = (id: string, loadId: string) => {
+    const load = rowOf(design.loads, loadId);
+    const wire = rowOf(design.circuits, id);
+    if (!load || !wire) return;
+    store.edit(`${wire.name} feeds ${load.name}`, [
+      setOp(design, ['circuits', id, 'taps'], [{ id: `${id}-1`, parent: null, serves: { kind: 'load', id: load.id }, tapedM: null }]),
+      ...(wire.name === 'Found wire' ? [setOp(design, ['circuits', id, 'name'], load.name)] : []),
+    ]);
+  };
   const record = (id: string) => {
     const circuit = rowOf(design.circuits, id);
     if (circuit) store.edit(`record ${circuit.name} as found`, [setOp(design, ['circuits', id, 'found'], blankFound(boat.ruleSet))]);
@@ -134,10 +145,28 @@ export function AsFound() {
               {current.name}{' '}
               <span className="font-normal text-quiet">
                 {current.taps.length === 0
-                  ? 'leads nowhere known: give it a load in Wiring once it is traced'
-                  : `serves ${current.result?.taps.map((t) => t.name).join(', ') ?? ''}`}
+                  ? 'feeds nothing that is known'
+                  : `feeds ${current.result?.taps.map((t) => t.name).join(', ') ?? ''}`}
               </span>
             </h2>
+            {current.taps.length === 0 ? (
+              <label className="flex items-baseline gap-2 py-1">
+                <span>What does it feed?</span>
+                <select className="box w-[240px]" value="" onChange={(e) => feeds(current.id, e.target.value)}>
+                  <option value="">not traced yet</option>
+                  {feedable.map((l) => (
+                    <option key={l.id} value={l.id}>
+                      {l.name}
+                    </option>
+                  ))}
+                </select>
+                <span className="text-quiet">
+                  {feedable.length === 0
+                    ? 'Every load has its wire already: a new one goes on the load sheet first.'
+                    : 'Loads no wire is known of.'}
+                </span>
+              </label>
+            ) : null}
             <Photos about={{ kind: 'circuit', id: current.id }} of={current.name} />
           </section>
         ) : null}

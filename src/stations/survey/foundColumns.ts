@@ -2,6 +2,7 @@
 import type { CircuitResult } from '@/core';
 import {
   type Circuit,
+  blankFound,
   DECISIONS,
   type Design,
   type Found,
@@ -74,12 +75,17 @@ export function foundColumns(design: Pick<Design, 'boat'>): Column<FoundRow>[] {
     {
       key: 'size',
       title: 'size',
-      hint: 'As it is: 14 AWG, 1.5 mm²',
+      hint: 'As it is: 14 AWG, 1.5 mm²; empty: not known, the thinnest is calculated with',
       width: 76,
       mono: true,
-      text: (r) => sizeName(r.found.size.school, r.found.size.size),
+      text: (r) => (r.found.sizeKnown ? sizeName(r.found.size.school, r.found.size.size) : ''),
+      show: (r) => (r.found.sizeKnown ? sizeName(r.found.size.school, r.found.size.size) : 'unknown'),
+      tone: (r) => (r.found.sizeKnown ? undefined : 'breaks'),
       sort: (r) => r.result?.own.state.areaMm2 ?? 0,
-      write: (r, text) => map(parseSize(text, units), (size) => patched(r, { size })),
+      write: (r, text) =>
+        /^(unknown)?$/i.test(text.trim())
+          ? { ok: true, value: patched(r, { size: blankFound(units.ruleSet).size, sizeKnown: false }) }
+          : map(parseSize(text, units), (size) => patched(r, { size, sizeKnown: true })),
     },
     choice('kind', 'wire', FOUND_KINDS, 96, 'Tinned strands are for boats; the rest has a lower rating'),
     words('colour', 'colour', 70, 'As found', 40),

@@ -1,7 +1,7 @@
 'use client';
 /** Labelled fields for single facts. A refused entry stays where it was typed, with the reason under it. */
 import { useId, useState, type ReactNode } from 'react';
-import { bare, type Kind, type Parsed, parseNumber, parseOptional, unitOf } from '@/core/quantity';
+import { bare, brief, type Kind, type Parsed, parseNumber, parseOptional, unitOf } from '@/core/quantity';
 import { useDesign } from '@/ui/boat/context';
 
 function Labelled({ id, label, message, children }: { id: string; label: string; message?: string | null; children: ReactNode }) {
@@ -84,7 +84,7 @@ export function Figure({ label, kind, value, low, high, onChange }: FigureProps)
     <Entry
       label={unit ? `${label}, ${unit}` : label}
       mono
-      value={bare(value, kind, units)}
+      value={brief(bare(value, kind, units))}
       parse={parse}
       onChange={(text) => {
         const parsed = parse(text);
@@ -109,7 +109,7 @@ export function OptionalFigure({ label, kind, value, low, high, onChange }: Opti
     <Entry
       label={unit ? `${label}, ${unit}` : label}
       mono
-      value={bare(value, kind, units)}
+      value={brief(bare(value, kind, units))}
       parse={parse}
       onChange={(text) => {
         const parsed = parse(text);

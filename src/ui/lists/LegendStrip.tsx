@@ -1,5 +1,6 @@
 'use client';
-import { round3 } from '@/core/quantity';
+import { useDesign } from '@/ui/boat/context';
+import { round3, show } from '@/core/quantity';
 
 /** A panel's legend at true size, a cell a way. */
 export function LegendStrip({
@@ -14,7 +15,7 @@ export function LegendStrip({
   return (
     <figure className="keep mt-2" aria-label={`Legend strip of ${name}`}>
       <figcaption className="text-[12px] text-quiet">
-        Legend strip at true size, {pitchMm} mm a way: print at 100 %, measure one way before cutting.
+        Legend strip at true size, {show(pitchMm, 'mm', useDesign().boat)} a way: print at 100 %, measure one way before cutting.
       </figcaption>
       <div className="flex flex-wrap gap-y-2">
         {ways.map((w) => (

@@ -13,6 +13,7 @@ import {
   type MouseEvent,
 } from 'react';
 import { toBlock } from '@/core/format';
+import { brief } from '@/core/quantity';
 import { Editor } from './Editor';
 import { layBlock } from './paste';
 import { SheetHead, type Sorting } from './SheetHead';
@@ -66,6 +67,8 @@ export function Sheet<Row extends { readonly id: string }>(props: Props<Row>) {
   const [entry, setEntry] = useState<Entry | null>(null);
   /** The row as it stood before the entry began: what is shown meanwhile already has the entry in it. */
   const [origin, setOrigin] = useState<Row | null>(null);
+  /** The row added last: the cursor goes into it. */
+  const [fresh, setFresh] = useState<string | null>(null);
   const grid = useRef<HTMLDivElement>(null);
   const body = useRef<HTMLDivElement>(null);
   const gridId = useId();
@@ -87,6 +90,19 @@ export function Sheet<Row extends { readonly id: string }>(props: Props<Row>) {
       );
     });
   }, [props.rows, columns, filter, sorting]);
+
+  // What is selected elsewhere is where the cursor stands here too; a row just added is begun at its first cell.
+  const [followed, setFollowed] = useState({ id: selectedId, count: props.rows.length });
+  const added = props.rows.length > followed.count && selectedId !== followed.id;
+  if (selectedId !== followed.id || props.rows.length !== followed.count) {
+    setFollowed({ id: selectedId, count: props.rows.length });
+    const index = selectedId === followed.id ? -1 : rows.findIndex((r) => r.id === selectedId);
+    if (index >= 0 && index !== active.row) setActive({ row: index, col: added ? 0 : active.col });
+    if (added && index >= 0) setFresh(selectedId);
+  }
+  useEffect(() => {
+    if (fresh !== null) grid.current?.focus({ preventScroll: true });
+  }, [fresh]);
 
   const at: Cell = { row: Math.min(active.row, Math.max(0, rows.length - 1)), col: Math.min(active.col, columns.length - 1) };
   const row = rows[at.row];
@@ -124,7 +140,7 @@ export function Sheet<Row extends { readonly id: string }>(props: Props<Row>) {
   const begin = (text: string | null) => {
     if (!row || !column?.write) return;
     setOrigin(row);
-    setEntry({ rowId: row.id, col: at.col, text: text ?? column.text(row), message: null });
+    setEntry({ rowId: row.id, col: at.col, text: text ?? brief(column.text(row)), message: null });
     if (text !== null) look(row, column, text);
   };
 
@@ -133,7 +149,7 @@ export function Sheet<Row extends { readonly id: string }>(props: Props<Row>) {
     const target = origin;
     const into = entry && columns[entry.col];
     if (!entry || !target || !into?.write) return true;
-    if (text === into.text(target)) {
+    if (text === into.text(target) || text === brief(into.text(target))) {
       close();
       return true;
     }
@@ -252,7 +268,7 @@ export function Sheet<Row extends { readonly id: string }>(props: Props<Row>) {
     const into = cell && columns[cell.col];
     if (!target || !into?.write) return;
     setOrigin(target);
-    setEntry({ rowId: target.id, col: cell.col, text: into.text(target), message: null });
+    setEntry({ rowId: target.id, col: cell.col, text: brief(into.text(target)), message: null });
   };
 
   return (

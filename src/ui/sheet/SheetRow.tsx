@@ -1,4 +1,5 @@
 import { memo, type ReactNode } from 'react';
+import { brief } from '@/core/quantity';
 import type { Column, Entry } from './types';
 
 interface Props<Row extends { readonly id: string }> {
@@ -45,7 +46,7 @@ function Row<R extends { readonly id: string }>({
             className={`${c.align === 'right' ? 'text-right' : ''} ${c.mono ? 'reading' : ''}`}
             title={tone === 'typical' || tone === 'estimated' ? tone : undefined}
           >
-            {editing ? editor : <span className="cell-text">{(c.show ?? c.text)(row)}</span>}
+            {editing ? editor : <span className="cell-text">{c.show ? c.show(row) : brief(c.text(row))}</span>}
           </div>
         );
       })}

@@ -81,7 +81,9 @@ test('of many bad cells three are told and the rest counted', () => {
     expect(result.problems).toHaveLength(5);
   }
 });
-test('an emptied number in an existing row is a bad cell', () => expect(lay('A\t').ok).toBe(false));
+test('an empty cell of a block leaves what is there, in a row that stands as in a new one', () => {
+  expect(lay('Z\t')).toMatchObject({ ok: true, change: { patches: [{ patch: { name: 'Z' } }] } });
+});
 test('more rows than the sheet holds are refused before any is read', () => {
   const result = lay('x\t1\n'.repeat(10_000));
   expect(result).toMatchObject({ ok: false, message: expect.stringContaining('at most 10') as string });

@@ -42,8 +42,8 @@ export function layBlock<Row extends { readonly id: string }>(
     let patch: Partial<Row> = {};
     line.forEach((cell, k) => {
       const column = columns[at.col + k];
-      // In a new row an empty cell leaves the default.
-      if (!column?.write || column.text(row) === cell.trim() || (!existing && cell.trim() === '')) return;
+      // An empty cell leaves what is there, in a row that stands as in a new one.
+      if (!column?.write || column.text(row) === cell.trim() || cell.trim() === '') return;
       const parsed = column.write(row, cell);
       if (!parsed.ok) {
         problems.push({ row: at.row + i + 1, column: column.title, message: parsed.message });

@@ -45,6 +45,8 @@ export const pin = (change: Partial<Circuit['pin']> = {}): Circuit['pin'] => ({
 });
 export const found = (change: Partial<NonNullable<Circuit['found']>> = {}): Circuit['found'] => ({
   ...blankFound('metric'),
+  size: { school: 'metric', size: '2.5' },
+  sizeKnown: true,
   decision: 'keep',
   reason: 'sound',
   kind: 'tinned strands',

@@ -100,6 +100,7 @@ export const CIRCUITS: readonly Pair[] = [
   pair('found-colour', thing(amps(5), { found: found({ colour: 'red' }) }), `${C}.found.colour`, 'brown'),
   pair('found-colour', thing(amps(5), { found: found({ colour: 'red' }) }), `${C}.found.colour`, ''),
   pair('found-kind', thing(amps(5), { found: found() }), `${C}.found.kind`, 'household'),
+  pair('found-size', thing(amps(5), { found: found() }), `${C}.found.sizeKnown`, false),
   pair('fault', thing(amps(5), { found: found() }), `${C}.found.faults`, [{ id: 'f', kind: 'green', mohm: null }]),
   pair('bad-joints', thing(amps(5), { found: found({ faults: [{ id: 'f', kind: 'green', mohm: 1 }] }) }), `${C}.found.faults.f.mohm`, 200),
   pair('source', thing(amps(60, { group: 'other' })), 'loads.x.group', 'charging'),

@@ -32,7 +32,7 @@ export const MOUNTING_RULES: readonly Rule<DesignFacts>[] = [
       id: 'bank-held',
       when: 'a battery is not held down',
       why: 'In a knockdown it flies: torn cables short, acid and weight do the rest.',
-      todo: 'A tray and straps or a clamp that hold it upside down: 25 mm of movement at the most.',
+      todo: 'A tray and straps or a clamp that hold it upside down: 25 mm (1 in) of movement at the most.',
       hazard: 'fire',
     },
     'held',

@@ -2,7 +2,7 @@
 import { type Bank, type BankTie, blocksV, engineFor, setOp, rowOf, startBankOf } from '../../design';
 import { crankIndex } from '../../energy';
 import { BAD, cranking, sharingOf, UNEVEN } from '../../bank';
-import { sizeName } from '../../quantity';
+import { sizeName, show } from '../../quantity';
 import { fitCount } from './../fitCount';
 import { type Said, SOURCES, when } from '../rule';
 import type { ChargingRule } from './chargingRule';
@@ -135,7 +135,7 @@ export const BANK_RULES: readonly ChargingRule[] = [
       severity: 'fix',
       reads: ['banks.box', 'banks.sheet'],
       when: 'more blocks than their box takes',
-      why: 'Upright, side by side, 10 mm of air between.',
+      why: 'Upright, side by side, 10 mm (3/8 in) of air between.',
       todo: 'A larger box, fewer blocks, or others.',
       hazard: 'none',
       confirm: 'eyes',
@@ -273,7 +273,7 @@ export const BANK_RULES: readonly ChargingRule[] = [
         : [
             {
               id: start.id,
-              title: `turns the engine ${c.starts} times at ${design.engine.coldC} °C, ${c.wanted} are wanted`,
+              title: `turns the engine ${c.starts} times at ${show(design.engine.coldC, 'C', design.boat)}, ${c.wanted} are wanted`,
               why: `${c.starterV.toFixed(1)} V at the starter from full, ${c.minV} V needed; good for ${Math.round(c.coldCrankA)} cranking amps, ${c.crankA} asked.`,
             },
           ];

@@ -223,6 +223,23 @@ export const FOUND_RULES: readonly StillRule[] = [
     cure: replaceIt,
   },
   {
+    id: 'found-size',
+    about: 'circuit',
+    severity: 'fix',
+    reads: ['circuits.found.sizeKnown'],
+    when: 'nobody has measured the size of a wire that was found',
+    why: 'It is calculated as the thinnest there is.',
+    todo: 'Read its size off the insulation, or gauge its strands, and enter it on Survey, as found.',
+    hazard: 'fire',
+    confirm: 'eyes',
+    source: SOURCES.practice,
+    find: (f) =>
+      when(f.b.input.found?.sizeKnown === false, () => ({
+        id: idOf(f),
+        title: `is of unknown size: calculated as ${sizeName(f.b.input.found?.size.school ?? 'metric', f.b.input.found?.size.size ?? '')}`,
+      })),
+  },
+  {
     id: 'fault',
     about: 'circuit',
     severity: 'stop',

@@ -1,4 +1,5 @@
 /** Rules on what must always live, what must be switched, what may spark, and what nothing charges: silent nowhere, however little is entered. */
+import { show } from '../../quantity';
 import { elsewhere } from './elsewhere';
 import { cablesProposed } from './proposed';
 import { bankTempC, chemistryOf } from '../../bank';
@@ -268,8 +269,8 @@ export const SAFETY_RULES: readonly SafetyRule[] = [
     about: 'bank',
     severity: 'fix',
     reads: ['banks.tempC', 'banks.placeId', 'places.ambientC'],
-    when: `a bank stands at ${HOT_C} °C or more, or colder than it may be charged`,
-    why: 'Heat halves a battery’s life with every 8 to 10 °C, and lead-acid runs away while it charges.',
+    when: `a bank stands at ${HOT_C} °C (${(HOT_C * 9) / 5 + 32} °F) or more, or colder than it may be charged`,
+    why: 'Heat halves a battery’s life with every 8 to 10 °C (15 to 18 °F), and lead-acid runs away while it charges.',
     todo: 'Move it out of the engine space, or give it air.',
     hazard: 'damage',
     confirm: 'a meter',
@@ -280,10 +281,12 @@ export const SAFETY_RULES: readonly SafetyRule[] = [
         const cold = tempC < chemistryOf(b).chargeMinC;
         return when(tempC >= HOT_C || cold, () => ({
           id: b.id,
-          title: cold ? `at ${tempC.toFixed(0)} °C it is too cold to charge` : `at ${tempC.toFixed(0)} °C it stands too hot`,
+          title: cold
+            ? `at ${show(tempC, 'C', design.boat)} it is too cold to charge`
+            : `at ${show(tempC, 'C', design.boat)} it stands too hot`,
           ...(cold
             ? {
-                why: `Below ${chemistryOf(b).chargeMinC} °C charging harms it for good.`,
+                why: `Below ${show(chemistryOf(b).chargeMinC, 'C', design.boat)} charging harms it for good.`,
                 todo: 'Warm it before it charges, or have its BMS refuse the charge.',
               }
             : {}),

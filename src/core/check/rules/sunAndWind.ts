@@ -2,6 +2,7 @@
 import { arrayFigures, chargingV } from '../../charging';
 import { setOp, type Source, nominalVOf } from '../../design';
 import { bankSource } from '../../bank';
+import { show } from '../../quantity';
 import { SOURCES, when } from '../rule';
 import type { ChargingParts } from './reads';
 import { bankOf, type ChargingRule, source, sourceOf } from './chargingRule';
@@ -29,7 +30,7 @@ export const SUN_AND_WIND_RULES: readonly ChargingRule[] = [
     (s, design) => {
       const f = figuresOf(s, design);
       return when(s.solar !== null && f !== null && f.coldVocV >= s.solar.controllerV, () => ({
-        title: `${f?.coldVocV.toFixed(1) ?? ''} V on a morning of ${s.solar?.coldC ?? 0} °C, the controller takes ${s.solar?.controllerV ?? 0} V`,
+        title: `${f?.coldVocV.toFixed(1) ?? ''} V on a morning of ${show(s.solar?.coldC ?? 0, 'C', design.boat)}, the controller takes ${s.solar?.controllerV ?? 0} V`,
       }));
     },
   ),

@@ -125,7 +125,7 @@ export const ASKING_RULES: readonly Asking[] = [
         return when(lacks.length > 0, () => ({ id: p.id, title: `its largest amps ${lacks.join(' and ')} are not entered` }));
       }),
   },
-  placeless('bank', 'banks', 'Its heat and cold are taken as 25 °C, its cables as from amidships.'),
+  placeless('bank', 'banks', 'Its heat and cold are taken as 25 °C (77 °F), its cables as from amidships.'),
   placeless('source', 'sources', 'Its cables are taken as from amidships; heat there is not counted.'),
   {
     id: 'box-unknown',

@@ -1,5 +1,5 @@
 'use client';
-import { MARKS, round3, show, unitOf, type Units } from '@/core/quantity';
+import { MARKS, round3, show, unitOf, type Units, small } from '@/core/quantity';
 import { addOp, type Bank, BANK_JOBS, blankBank, CHEMISTRY_IDS, dropOp, SLOPE_UNITS, rowOf, usualBankPlace } from '@/core/design';
 import { fitCount } from '@/core/check';
 import { bankMass, c20Ah, chemistryOf } from '@/core/bank';
@@ -187,7 +187,7 @@ function OneBank({ bank, put }: { bank: Bank; put: (path: string[], value: unkno
         </div>
         <h2 className="mt-4 font-semibold">Its maker&apos;s sheet</h2>
         <p className="text-[12px] text-quiet">
-          Empty: typical of the chemistry, as told beside the name. Volts of the whole bank at 25 °C.
+          Empty: typical of the chemistry, as told beside the name. Volts of the whole bank at {show(25, 'C', design.boat)}.
         </p>
         <div className="mt-1 grid grid-cols-4 items-end gap-3">
           {sheet('absorptionV', 'absorption', 'V', c.absorptionV * times, 2, 70)}
@@ -226,14 +226,14 @@ function OneBank({ bank, put }: { bank: Bank; put: (path: string[], value: unkno
         </div>
         <h2 className="mt-4 font-semibold">Its box</h2>
         <div className="mt-1 grid grid-cols-6 items-end gap-3">
-          {sheet('lengthMm', 'block long, mm', 'none', null, 10, 3000)}
-          {sheet('widthMm', 'block wide, mm', 'none', null, 10, 3000)}
-          {sheet('heightMm', 'block high, mm', 'none', null, 10, 3000)}
+          {sheet('lengthMm', 'block long', 'mm', null, 10, 3000)}
+          {sheet('widthMm', 'block wide', 'mm', null, 10, 3000)}
+          {sheet('heightMm', 'block high', 'mm', null, 10, 3000)}
           {(['lengthMm', 'widthMm', 'heightMm'] as const).map((key, i) => (
             <OptionalFigure
               key={key}
-              label={`box inside ${['long', 'wide', 'high'][i] ?? ''}, mm`}
-              kind="none"
+              label={`box inside ${['long', 'wide', 'high'][i] ?? ''}`}
+              kind="mm"
               value={bank.box?.[key] ?? null}
               low={10}
               high={5000}
@@ -245,7 +245,7 @@ function OneBank({ bank, put }: { bank: Bank; put: (path: string[], value: unkno
         </div>
         <p className="mt-1">
           {bank.box && bank.sheet.lengthMm !== null && bank.sheet.widthMm !== null && bank.sheet.heightMm !== null
-            ? `The box takes ${fitCount(bank.box, { lengthMm: bank.sheet.lengthMm, widthMm: bank.sheet.widthMm, heightMm: bank.sheet.heightMm })} blocks upright with 10 mm of air; the bank has ${bank.series * bank.strings}.`
+            ? `The box takes ${fitCount(bank.box, { lengthMm: bank.sheet.lengthMm, widthMm: bank.sheet.widthMm, heightMm: bank.sheet.heightMm })} blocks upright with ${small(10, design.boat)} of air; the bank has ${bank.series * bank.strings}.`
             : 'With the block’s and the box’s sizes it is told whether they fit.'}
         </p>
         <h2 className="mt-4 font-semibold">How it stands</h2>

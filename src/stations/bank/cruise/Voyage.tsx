@@ -2,7 +2,7 @@
 import dynamic from 'next/dynamic';
 import { addOp, blankCruise, type Cruise, dropOp, setOp } from '@/core/design';
 import { cruiseOf, cruiseVerdict } from '@/core/energy';
-import { round3 } from '@/core/quantity';
+import { round3, unitOf } from '@/core/quantity';
 import type { CruiseAnswer } from '@/workers/analysis.worker';
 import { useAsked, useDesign, useFreshId, useSelected, useStore } from '@/ui/boat/context';
 import { TableBeside } from '@/ui/chart/TableBeside';
@@ -145,6 +145,7 @@ export function Voyage() {
 
 /** What becomes of the banks on the cruise. */
 function Outcome({ answer }: { answer: CruiseAnswer }) {
+  const design = useDesign();
   const { run, schools } = answer;
   const [, select] = useSelected();
   const { scene, trace } = run;
@@ -203,7 +204,7 @@ function Outcome({ answer }: { answer: CruiseAnswer }) {
             ...scene.sources.map((s) => ({ title: s.name, right: true })),
             { title: 'lowest, %', right: true },
             { title: 'charging, h', right: true },
-            { title: 'fuel, L', right: true },
+            { title: `fuel, ${unitOf('L', design.boat).name}`, right: true },
           ]}
           rows={run.days.map((d, i) => ({
             id: String(i),
@@ -223,7 +224,7 @@ function Outcome({ answer }: { answer: CruiseAnswer }) {
               ...d.bySource.map(round3),
               round3(100 * (d.lowest[scene.house] ?? 0)),
               round3(d.chargingH),
-              round3(d.litres),
+              round3(unitOf('L', design.boat).to(d.litres)),
             ],
           }))}
         />
@@ -240,7 +241,7 @@ function Outcome({ answer }: { answer: CruiseAnswer }) {
           ...scene.banks.flatMap((b) => [`${b.name} lowest, %`, `${b.name} at midnight, %`]),
           'charging, h',
           'engine, h',
-          'fuel, L',
+          `fuel, ${unitOf('L', design.boat).name}`,
         ]}
         rows={run.days.map((d, i) => [
           String(i + 1),
@@ -252,7 +253,7 @@ function Outcome({ answer }: { answer: CruiseAnswer }) {
           ...scene.banks.flatMap((_, b) => [round3(100 * (d.lowest[b] ?? 0)), round3(100 * (d.endSoc[b] ?? 0))]),
           round3(d.chargingH),
           round3(d.engineH),
-          round3(d.litres),
+          round3(unitOf('L', design.boat).to(d.litres)),
         ])}
       />
       <p className="mt-1 text-[12px] text-quiet">

@@ -2,7 +2,7 @@
 import { memo, useCallback, useDeferredValue, useMemo, useState } from 'react';
 import { type Design, type Living, setOp, type Span, type When, WHENS, rowOf } from '@/core/design';
 import { type CruiseResult, dayAh } from '@/core/energy';
-import { bare, parseOptional, round3 } from '@/core/quantity';
+import { bare, parseOptional, round3, show } from '@/core/quantity';
 import { useAnalysis, useAsked, useDesign, useFreshId, useSelected, useStore } from '@/ui/boat/context';
 import { TableBeside } from '@/ui/chart/TableBeside';
 import { Choice, Entry, Tick } from '@/ui/field';
@@ -89,8 +89,8 @@ export function Day() {
               </button>
               {day.unmetAh > 0.05 ? <b className="font-semibold text-lead">, {round3(day.unmetAh)} Ah not to be had</b> : null}; lowest{' '}
               <b className="reading font-semibold">{round3(100 * (day.lowest[scene.house] ?? 0))} %</b>, at midnight{' '}
-              {round3(100 * (day.endSoc[scene.house] ?? 0))} %; charging {round3(day.chargingH)} h, {round3(day.litres)} L of fuel; full
-              enough:{' '}
+              {round3(100 * (day.endSoc[scene.house] ?? 0))} %; charging {round3(day.chargingH)} h, {show(day.litres, 'L', design.boat)} of
+              fuel; full enough:{' '}
               {(['80', '95', '100'] as const).map((l, i) => (
                 <span key={l}>
                   {l} % {reached(day.reaches[i] ?? null)}

@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { type Plan, setOp } from '@/core/design';
 import { coldFactor, sizeAll, type SizingNeed } from '@/core/bank';
 import { sizingLines } from '@/core/working';
-import { round3, show } from '@/core/quantity';
+import { round3, show, unitOf } from '@/core/quantity';
 import { useAnalysis, useDesign, useStore } from '@/ui/boat/context';
 import { Choice, Figure } from '@/ui/field';
 import { Plain } from '@/ui/table/Plain';
@@ -74,7 +74,7 @@ export function Size() {
               { title: 'capacity', right: true },
               { title: 'usable', right: true },
               { title: 'mass', right: true },
-              { title: 'bulk, L', right: true },
+              { title: `bulk, ${unitOf('L', design.boat).name}`, right: true },
               { title: 'cycles', right: true },
               { title: 'years at this use', right: true },
               { title: 'takes, A', right: true },
@@ -91,7 +91,7 @@ export function Size() {
                   s.capacityAh === null ? 'none' : show(s.capacityAh, 'Ah', units),
                   show(s.usableAh, 'Ah', units),
                   show(s.massKg, 'kg', units),
-                  round3(s.litres),
+                  round3(unitOf('L', design.boat).to(s.litres)),
                   round3(s.cycles),
                   s.years === null ? '–' : round3(s.years),
                   round3(s.chargeA),

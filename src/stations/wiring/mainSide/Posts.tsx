@@ -78,7 +78,7 @@ function Bolted() {
     if (!stud || family?.kind !== 'fuse' || protection.missing) return [];
     const fuse = `${round3(protection.ratingA)} A ${protection.familyName}`;
     const stack = `${fuse}, ${endName(stud.metric, size.school, size.size)} face to face with it, flat washer, spring washer, nut`;
-    return [{ id, cells: [name, studName(ruleSet, stud.metric), stack, `${stud.torqueNm} N m`] }];
+    return [{ id, cells: [name, studName(ruleSet, stud.metric), stack, show(stud.torqueNm, 'Nm', design.boat)] }];
   });
   if (rows.length === 0) return null;
   return (

@@ -1,7 +1,7 @@
 'use client';
 import { useMemo } from 'react';
 import { addOp, blankPanel, type Design, type Panel, removePanel, rowOf } from '@/core/design';
-import { bare, parseChoice, parseNumber, parseOptional } from '@/core/quantity';
+import { bare, parseChoice, parseNumber, parseOptional, unitOf } from '@/core/quantity';
 import { DC_FAMILIES, STUDS } from '@/core/rules';
 import { useDesign, useFreshId, useStore } from '@/ui/boat/context';
 import { opsOf, Sheet, type Column } from '@/ui/sheet';
@@ -112,14 +112,14 @@ function panelColumns(design: Design): Column<Panel>[] {
     {
       key: 'pitchMm',
       title: 'pitch',
-      unit: 'mm',
+      unit: unitOf('mm', units).name,
       hint: 'From the middle of one way to the next: its legend strip prints to it',
       width: 72,
       align: 'right',
       mono: true,
-      text: (r) => bare(r.pitchMm, 'none', units),
+      text: (r) => bare(r.pitchMm, 'mm', units),
       write: (_, text) => {
-        const parsed = parseNumber(text, 'none', units, 6, 80);
+        const parsed = parseNumber(text, 'mm', units, 6, 80);
         return parsed.ok ? { ok: true, value: { pitchMm: parsed.value } } : parsed;
       },
     },

@@ -2,7 +2,7 @@
 import { useMemo, useState } from 'react';
 import type { RouteResult } from '@/core';
 import { addOp, blankRoute, type Design, dropOp, type Route, setOp, WAY_KINDS, rowOf } from '@/core/design';
-import { bare, parseChoice, type Parsed, parseNumber, parseOptional, parseYesNo, round3 } from '@/core/quantity';
+import { bare, parseChoice, type Parsed, parseNumber, parseOptional, parseYesNo, round3, unitOf } from '@/core/quantity';
 import { useDesign, useFreshId, useLists, useStore } from '@/ui/boat/context';
 import { opsOf, Sheet, type Column } from '@/ui/sheet';
 import { PenetrationTable } from '@/ui/lists/PenetrationTable';
@@ -47,24 +47,24 @@ function routeColumns(design: Design): Column<RouteRow>[] {
     {
       key: 'boreMm',
       title: 'bore',
-      unit: 'mm',
+      unit: unitOf('mm', units).name,
       hint: 'Inside diameter, or inside width of trunking; of a gland the largest it clamps',
       width: 62,
       align: 'right',
       mono: true,
-      text: (r) => bare(r.boreMm, 'none', units),
-      write: (_, t) => map(parseNumber(t, 'none', units, 3, 400), (boreMm) => ({ boreMm })),
+      text: (r) => bare(r.boreMm, 'mm', units),
+      write: (_, t) => map(parseNumber(t, 'mm', units, 3, 400), (boreMm) => ({ boreMm })),
     },
     {
       key: 'heightMm',
       title: 'height',
-      unit: 'mm',
+      unit: unitOf('mm', units).name,
       hint: 'Inside height, of trunking',
       width: 70,
       align: 'right',
       mono: true,
-      text: (r) => bare(r.heightMm, 'none', units),
-      write: (_, t) => map(parseOptional(t, 'none', units, 3, 400), (heightMm) => ({ heightMm })),
+      text: (r) => bare(r.heightMm, 'mm', units),
+      write: (_, t) => map(parseOptional(t, 'mm', units, 3, 400), (heightMm) => ({ heightMm })),
     },
     {
       key: 'bends',
@@ -109,11 +109,11 @@ function routeColumns(design: Design): Column<RouteRow>[] {
     {
       key: 'needs',
       title: 'would need',
-      unit: 'mm',
+      unit: unitOf('mm', units).name,
       width: 100,
       align: 'right',
       mono: true,
-      text: (r) => (r.result?.needsBoreMm ? String(r.result.needsBoreMm) : '–'),
+      text: (r) => (r.result?.needsBoreMm ? round3(unitOf('mm', units).to(r.result.needsBoreMm)) : '–'),
       tone: () => 'quiet',
     },
   ];
