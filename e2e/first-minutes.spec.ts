@@ -1,5 +1,5 @@
 /** The first minutes: the list of boats tells how far each is; a new one begins as her kind; units go along. */
-import { cell, expect, open, saved, test, url } from './boat';
+import { axe, cell, expect, open, saved, test, url } from './boat';
 
 test('a boat begins as her kind: typed figures follow the units, everything aboard is typical, circuits are proposed', async ({ page }) => {
   await page.goto(url());
@@ -46,4 +46,29 @@ test('a boat is duplicated, and the list is put in order', async ({ page, marram
   await copy.click();
   await page.waitForURL(/survey$/);
   await expect(page.getByLabel('name')).toHaveValue('Whinchat, copy');
+});
+
+test('the palette finds boats, what is aboard, rules, terms and figures, and opens them', async ({ page, marram }) => {
+  await open(page, marram, 'wiring');
+  await page.keyboard.press('Control+k');
+  const typed = page.getByPlaceholder(/a load, a place/);
+  await typed.fill('torque');
+  const found = page.getByRole('group', { name: 'Rules, terms, figures, guide' });
+  await expect(found.getByRole('option', { name: /^Torque of studs/ })).toBeVisible();
+  await expect(found.getByRole('option', { name: /^bad-joints/ })).toBeVisible();
+  const opened = page.context().waitForEvent('page');
+  await found.getByRole('option', { name: /^Torque of studs/ }).click();
+  const guide = await opened;
+  await expect(guide.getByRole('heading', { name: 'Torque of studs and screws' })).toBeInViewport();
+  await expect(guide.getByRole('row', { name: /^M8/ })).toContainText('10.3');
+  await axe(guide);
+
+  await page.keyboard.press('Control+k');
+  await typed.fill('halcyon');
+  await page.getByRole('option', { name: 'Halcyon Drift' }).click();
+  await page.waitForURL(/halcyon\/survey$/);
+  await page.keyboard.press('Control+k');
+  await typed.fill('engine negative');
+  await page.getByRole('option', { name: 'Engine negative' }).first().click();
+  await page.waitForURL(/halcyon\/wiring$/);
 });

@@ -51,6 +51,11 @@ test('a name given once stands in the history; a colleague’s figure is not tak
   await expect(differs).toContainText('Deck wash pump, note');
   await expect(differs).toContainText('his');
   await axe(page);
+  await page.getByRole('button', { name: 'the whole history' }).click();
+  // Any two are compared, by figures and parts too.
+  await page.getByLabel('compared with revision').fill('2');
+  await page.getByRole('button', { name: 'what differs since revision 1' }).click();
+  await expect(page.getByText(/differs? between revision 1 and revision 2/)).toBeVisible();
   await page.getByRole('button', { name: 'go back to revision 1' }).click();
   await expect(cell(page, 'Deck wash pump', 'note')).toHaveText('hers');
   await page.locator('body').press('Control+z');

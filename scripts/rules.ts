@@ -1,7 +1,8 @@
-/** Writes docs/rules.md from the table of rules; with --check only compares. */
+/** Writes docs/rules.md from the table of rules, and docs/figures.md from the tables of figures; with --check only compares. */
 import { readFileSync, writeFileSync } from 'node:fs';
 import { RULE_SET_NAMES, ruleRows } from '../src/core/check';
 import { PAIRS } from '../src/core/check/pairs';
+import { figuresPage } from './figures';
 
 const SEVERITY = { stop: 'stop', fix: 'fix', note: 'note' } as const;
 const cell = (text: string): string => text.replaceAll('|', '\\|');
@@ -43,9 +44,14 @@ For each rule \`src/core/check/pairs\` has a boat that is right and the one fact
 
 ${RULE_SET_NAMES.map(section).join('\n\n')}
 `;
-const file = 'docs/rules.md';
-if (!process.argv.includes('--check')) writeFileSync(file, text);
-else if (readFileSync(file, 'utf8') !== text) {
-  console.error(`${file} is not what the table of rules says: npm run rules`);
-  process.exit(1);
+const check = process.argv.includes('--check');
+for (const [file, wanted] of [
+  ['docs/rules.md', text],
+  ['docs/figures.md', figuresPage()],
+] as const) {
+  if (!check) writeFileSync(file, wanted);
+  else if (readFileSync(file, 'utf8') !== wanted) {
+    console.error(`${file} is not what the tables say: npm run rules`);
+    process.exit(1);
+  }
 }

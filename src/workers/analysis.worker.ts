@@ -33,6 +33,7 @@ import {
   studied,
   compareCandidate,
   type Compared,
+  comparedOf,
   type Remedy,
   remediesOf,
   startWays,
@@ -276,6 +277,8 @@ const api = {
     const run = voyage(design);
     return { run, schools: finishing(design, run) };
   },
+  /** Two designs of the boat, as of two revisions. @param is null: as she is. */
+  between: (was: Design, is: Design | null): Compared | null => (design ? comparedOf(was, is ?? design) : null),
   /** Two options of the design side by side. */
   compare(a: string, b: string): readonly CompareLine[] | null {
     const [first, second] = [a, b].map((id) => design?.options.find((o) => o.id === id));

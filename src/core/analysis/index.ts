@@ -1,6 +1,7 @@
 export { analyse, type Analysis, createMemory, type LoadResult, type Memory, workedCircuit, workedPath } from './analysis';
 export { boatState } from './boatState';
-export { type Compared, compareCandidate } from './candidates';
+export { compareCandidate } from './candidates';
+export { type Compared, comparedOf } from './compared';
 export { autonomyH, type Balance, type Need, needsOf } from './balance';
 export { cured, type Cured, cureOf } from './cured';
 export { analysisDelta, type AnalysisDelta, withAnalysisDelta } from './delta';

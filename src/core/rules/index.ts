@@ -24,7 +24,7 @@ export { DEVICE_KINDS, type DeviceKind, deviceDropV, deviceOhm, INLINE } from '.
 export { interruptingMinimumA } from './interrupting';
 export { FAMILY_ORDER, RULE_SETS, type RuleSet, WORST_COPPER } from './ruleSets';
 export { DEVICE_MIN, END_MIN, PANEL_MIN, PULL_MIN_PER_M } from './workMinutes';
-export { shrinkFor, studName, STUDS, terminalFor } from './terminals';
+export { shrinkFor, studName, STUDS, terminalFor, TERMINALS } from './terminals';
 export {
   AMBIENT_C,
   BATTERY_C,

@@ -1,11 +1,12 @@
 'use client';
 /** What was changed, by whom and when, newest first, fifty at a time; what differs since, a name for it, and the way back to it. */
 import { useState } from 'react';
-import { type Op, valueAt } from '@/core/design';
-import { useDesign, useStore } from '@/ui/boat/context';
+import type { Design } from '@/core/design';
+import { useStore } from '@/ui/boat/context';
 import { who } from '@/ui/boat/who';
 import { Plain } from '@/ui/table/Plain';
 import { Dialog } from './Dialog';
+import { type Revision, Since } from './Since';
 
 interface Line {
   readonly revision: number;
@@ -17,29 +18,17 @@ interface Line {
   readonly named: string | null;
 }
 
-interface Since {
-  readonly revision: number;
-  readonly changes: number;
-  readonly ops: readonly Op[];
-}
-
 const WHAT = { edit: '', undo: 'taken back: ', redo: 'put back: ' } as const;
 const STANDS = { done: '', undone: 'taken back', gone: 'taken back, for good', act: '' } as const;
 const when = (at: number): string => new Date(at).toISOString().slice(0, 16).replace('T', ' ');
-const shown = (value: unknown): string =>
-  value === null || value === undefined || value === ''
-    ? '–'
-    : (typeof value === 'string' ? value : (JSON.stringify(value) ?? '')).slice(0, 60);
-const nameIn = (row: unknown, other: string): string =>
-  typeof row === 'object' && row !== null && 'name' in row && row.name ? String(row.name) : other;
-
 export function History({ boatId }: { boatId: string }) {
-  const design = useDesign();
   const store = useStore();
   const [open, setOpen] = useState(false);
   const [lines, setLines] = useState<readonly Line[]>([]);
   const [total, setTotal] = useState(0);
-  const [since, setSince] = useState<Since | null>(null);
+  const [since, setSince] = useState<{ readonly from: Revision; readonly to: Revision | null } | null>(null);
+  /** The other revision; empty: the boat as she is. */
+  const [against, setAgainst] = useState('');
   const [failed, setFailed] = useState('');
   const ask = async (path: string, body?: object): Promise<Record<string, unknown> | null> => {
     setFailed('');
@@ -56,9 +45,15 @@ export function History({ boatId }: { boatId: string }) {
     setTotal(page.total);
     setLines((had) => (before === null ? page.lines : [...had, ...page.lines]));
   };
+  const asOf = async (revision: number): Promise<Revision | null> => {
+    const told = await ask(`revisions/${revision}?as=design`);
+    // The server has read it through the schema: the first view is not made larger by reading it again here.
+    return told ? { revision, design: told.design as Design } : null;
+  };
   const compare = async (revision: number) => {
-    const told = (await ask(`revisions/${revision}`)) as Omit<Since, 'revision'> | null;
-    setSince(told && { ...told, revision });
+    const from = await asOf(revision);
+    const to = against === '' ? null : await asOf(Number(against));
+    if (from && (to || against === '')) setSince({ from, to });
   };
   const back = async (revision: number) => {
     if (!(await ask(`revisions/${revision}`, { do: 'back', id: crypto.randomUUID() }))) return;
@@ -70,11 +65,6 @@ export function History({ boatId }: { boatId: string }) {
     const named = to.trim() || null;
     if (named === line.named || !(await ask(`revisions/${line.revision}`, { do: 'name', name: named }))) return;
     setLines((had) => had.map((l) => (l.revision === line.revision ? { ...l, named } : l)));
-  };
-  const whereOf = (op: Op): string => {
-    const path = op.op === 'set' ? op.path : [...op.path, op.row.id];
-    const row = op.op === 'set' ? valueAt(design, path.slice(0, 2)) : op.row;
-    return [path[0] ?? '', nameIn(row, path[1] ?? ''), ...path.slice(2)].filter(Boolean).join(', ');
   };
   const oldest = lines[lines.length - 1];
   return (
@@ -91,40 +81,25 @@ export function History({ boatId }: { boatId: string }) {
       </button>
       <Dialog open={open} onClose={() => setOpen(false)} title="History" about={`${total} changes, newest first. Times are UTC.`} wide>
         {since ? (
-          <section aria-label={`Since revision ${since.revision}`}>
-            <p className="flex items-baseline gap-4">
-              <b className="font-semibold">
-                {since.changes === 0 ? 'Nothing differs' : `${since.changes} differences`} since revision {since.revision}
-                {since.changes > since.ops.length ? `, the first ${since.ops.length}` : ''}
-              </b>
-              {since.changes > 0 && !store.looksOnly ? (
-                <button type="button" className="act" onClick={() => void back(since.revision)}>
-                  go back to revision {since.revision}
-                </button>
-              ) : null}
-              <button type="button" className="plain" onClick={() => setSince(null)}>
-                the whole history
-              </button>
-            </p>
-            <Plain
-              label={`Differences since revision ${since.revision}`}
-              columns={[{ title: 'what' }, { title: 'then' }, { title: 'now' }]}
-              rows={since.ops.map((op, i) => ({
-                id: String(i),
-                cells: [
-                  whereOf(op),
-                  <span key="a" className="reading break-all">
-                    {op.op === 'set' ? shown(op.from) : op.op === 'drop' ? 'was there' : '–'}
-                  </span>,
-                  <span key="b" className="reading break-all">
-                    {op.op === 'set' ? shown(op.to) : op.op === 'add' ? 'is there' : '–'}
-                  </span>,
-                ],
-              }))}
-            />
-          </section>
+          <Since
+            from={since.from}
+            to={since.to}
+            onBack={store.looksOnly ? null : () => void back(since.from.revision)}
+            onClose={() => setSince(null)}
+          />
         ) : (
           <>
+            <label className="flex items-baseline gap-2 pb-1">
+              <span className="text-quiet">compared with revision</span>
+              <input
+                className="box reading w-[80px]"
+                inputMode="numeric"
+                placeholder="now"
+                value={against}
+                onChange={(e) => setAgainst(e.target.value.replace(/\D/g, ''))}
+              />
+              <span className="text-quiet">empty: with the boat as she is</span>
+            </label>
             <Plain
               label="History"
               columns={[

@@ -6,6 +6,10 @@ import { useAsked, useBoat, useFreshId, useSelected, useStore } from '@/ui/boat/
 import type { ScratchResult } from '@/core/scratch';
 import { ScratchCard } from '@/ui/scratch/ScratchCard';
 import type { Station } from './station';
+import { useFound } from './useFound';
+
+type Row = { readonly id: string; readonly name: string };
+type Aboard = readonly [heading: string, station: string, rows: readonly Row[], kind: 'lead' | 'AC source' | null];
 
 /** Saves what an address answers, as a link would. */
 function saveFile(href: string): void {
@@ -38,6 +42,7 @@ export default function Palette({
   const [, select] = useSelected();
   const router = useRouter();
   const [typed, setTyped] = useState(first);
+  const found = useFound(typed);
   const line = /\d\s*(?:k?w|m?a|watts?|amps?)\b/i.test(typed) ? typed.trim() : null;
   const answer = useAsked<ScratchResult>(line && `scratch:${line}`, (r) => r.scratch(line ?? '') as Promise<ScratchResult | null>);
   const attach = async () => {
@@ -68,6 +73,16 @@ export default function Palette({
     onClose();
     act();
   };
+  const aboard: readonly Aboard[] = [
+    ['Banks', 'bank', design.banks, null],
+    ['Sources', 'charging', design.sources, null],
+    ['Panels', 'wiring', design.panels, null],
+    ['Battery cables', 'wiring', design.leads, 'lead'],
+    ['AC sources', 'ac', design.acSources, 'AC source'],
+    ['AC appliances', 'ac', design.acLoads, null],
+    ['Studies', 'wiring', design.studies, null],
+    ['Places', 'survey', design.places, null],
+  ];
   const go = (station: string) => router.push(`/boats/${boatId}/${station}`);
   return (
     <Command.Dialog
@@ -81,12 +96,14 @@ export default function Palette({
         autoFocus
         value={typed}
         onValueChange={setTyped}
-        placeholder="a load, a circuit, a place, a station, an act; or work out: 140 W pump 7 m"
+        placeholder="a load, a place, a boat, a rule, a word, an act; or work out: 140 W pump 7 m"
         className="w-full border-b border-ink bg-transparent px-4 py-3 text-[15px] outline-none placeholder:text-faint"
       />
       {line && answer ? <ScratchCard result={answer} units={design.boat} /> : null}
       <Command.List className="max-h-[52vh] overflow-y-auto py-2 [&_[cmdk-group-heading]]:px-4 [&_[cmdk-group-heading]]:pt-2 [&_[cmdk-group-heading]]:text-[11.5px] [&_[cmdk-group-heading]]:text-faint [&_[cmdk-item]]:flex [&_[cmdk-item]]:cursor-pointer [&_[cmdk-item]]:justify-between [&_[cmdk-item]]:px-4 [&_[cmdk-item]]:py-[5px] [&_[cmdk-item][data-selected=true]]:bg-wash">
-        {line ? null : <Command.Empty className="px-4 py-3 text-quiet">Nothing aboard goes by that name.</Command.Empty>}
+        {line || found.boats.length + found.entries.length > 0 ? null : (
+          <Command.Empty className="px-4 py-3 text-quiet">Nothing aboard, no boat, rule or word goes by that name.</Command.Empty>
+        )}
         {line && answer?.ok ? (
           <Command.Group heading="With this line" forceMount>
             <Command.Item forceMount value="attach the scratch line" onSelect={run(() => void attach())}>
@@ -160,13 +177,50 @@ export default function Palette({
             ))}
           </Command.Group>
         ) : null}
-        <Command.Group heading="Places">
-          {design.places.map((p) => (
-            <Command.Item key={p.id} value={`place ${p.name} ${p.id}`} onSelect={run(() => go('survey'))}>
-              {p.name}
-            </Command.Item>
-          ))}
-        </Command.Group>
+        {aboard.map(([heading, station, rows, kind]) =>
+          rows.length === 0 ? null : (
+            <Command.Group key={heading} heading={heading}>
+              {rows.map((r) => (
+                <Command.Item
+                  key={r.id}
+                  value={`${heading} ${r.name} ${r.id}`}
+                  onSelect={run(() => {
+                    if (kind) select({ kind, id: r.id });
+                    go(station);
+                  })}
+                >
+                  {r.name}
+                </Command.Item>
+              ))}
+            </Command.Group>
+          ),
+        )}
+        {found.boats.length > 0 ? (
+          <Command.Group heading="Boats" forceMount>
+            {found.boats.map((b) => (
+              <Command.Item key={b.id} forceMount value={`boat ${b.id}`} onSelect={run(() => router.push(`/boats/${b.id}/survey`))}>
+                {b.name}
+              </Command.Item>
+            ))}
+          </Command.Group>
+        ) : null}
+        {found.entries.length > 0 ? (
+          <Command.Group heading="Rules, terms, figures, guide" forceMount>
+            {found.entries.map((e) => (
+              <Command.Item
+                key={e.href}
+                forceMount
+                value={`page ${e.href}`}
+                onSelect={run(() => window.open(e.href, '_blank', 'noopener'))}
+              >
+                <span className="min-w-0">
+                  {e.title} <span className="text-faint">{e.kind}</span>
+                  <span className="block truncate text-[11.5px] text-quiet">{e.text}</span>
+                </span>
+              </Command.Item>
+            ))}
+          </Command.Group>
+        ) : null}
       </Command.List>
     </Command.Dialog>
   );

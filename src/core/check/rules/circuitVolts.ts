@@ -152,7 +152,7 @@ export const CIRCUIT_VOLTS_RULES: readonly CircuitRule[] = [
     reads: ['circuits.found.faults'],
     when: 'joints found bad take more than 1 % of the volts',
     why: 'What the joints take, no cable brings back.',
-    todo: 'Make the joints anew before blaming the cable.',
+    todo: 'Make the joints anew, and tighten them to the torque of the stud, before blaming the cable.',
     hazard: 'fire',
     confirm: 'a meter',
     source: SOURCES.practice,
