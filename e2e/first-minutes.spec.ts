@@ -65,10 +65,40 @@ test('the palette finds boats, what is aboard, rules, terms and figures, and ope
 
   await page.keyboard.press('Control+k');
   await typed.fill('halcyon');
-  await page.getByRole('option', { name: 'Halcyon Drift' }).click();
-  await page.waitForURL(/halcyon\/survey$/);
+  await page.getByRole('option', { name: 'Halcyon Drift' }).first().click();
+  await page.waitForURL((to) => to.pathname.endsWith('/survey') && !to.pathname.includes(marram));
   await page.keyboard.press('Control+k');
   await typed.fill('engine negative');
   await page.getByRole('option', { name: 'Engine negative' }).first().click();
-  await page.waitForURL(/halcyon\/wiring$/);
+  await page.waitForURL(/wiring$/);
+});
+
+test('a panel is drawn as its face, every way named; the working opens when something is chosen and folds when nothing is', async ({
+  page,
+  marram,
+}) => {
+  await open(page, marram, 'wiring');
+  const working = page.getByRole('complementary', { name: 'The working' });
+  expect((await working.boundingBox())?.width).toBeLessThan(40);
+  await page.getByRole('button', { name: 'panels', exact: true }).click();
+  const face = page.getByRole('figure', { name: 'Face of Chart table panel' });
+  await expect(face).toContainText('26 ways, 4 spare');
+  // Nothing of it lies over anything else.
+  const boxes = await face.locator('text').evaluateAll((all) =>
+    all
+      .map((t) => t.getBoundingClientRect())
+      .filter((b) => b.width > 0)
+      .map((b) => ({ left: b.left, right: b.right, top: b.top, bottom: b.bottom, height: b.height })),
+  );
+  const over = boxes.flatMap((a, i) =>
+    boxes.slice(i + 1).filter((b) => a.left < b.right - 1 && b.left < a.right - 1 && a.top < b.bottom - 1 && b.top < a.bottom - 1),
+  );
+  expect(boxes.length).toBeGreaterThan(40);
+  expect(over).toEqual([]);
+  expect(Math.min(...boxes.map((b) => b.height))).toBeGreaterThan(11);
+  await face.getByText('3 Anchor light, LED', { exact: true }).click();
+  await expect(working.getByRole('heading', { name: /Anchor light/ })).toBeVisible();
+  await working.getByRole('button', { name: 'close' }).click();
+  expect((await working.boundingBox())?.width).toBeLessThan(40);
+  await axe(page);
 });

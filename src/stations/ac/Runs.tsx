@@ -2,7 +2,8 @@
 import { useMemo } from 'react';
 import { addOp, blankAcCircuit, blankAcPanel, BOUNDS } from '@/core/design';
 import { toCsv } from '@/core/format';
-import { useAsked, useDesign, useFindings, useFreshId, useSelected, useStore } from '@/ui/boat/context';
+import { useAsked, useDesign, useFindings, useFreshId, useLists, useSelected, useStore } from '@/ui/boat/context';
+import { PanelFace } from '@/ui/lists/PanelFace';
 import { fileName, saveCsv } from '@/ui/files';
 import { panelColumns, runColumns, runRows } from './columns';
 import { Findings } from './Findings';
@@ -18,6 +19,7 @@ export function Runs() {
   const { propose, dialog } = usePropose();
   const [selected, select] = useSelected();
   const { boat, places, acSources, acPanels, acCircuits, panels } = design;
+  const lists = useLists();
   const results = useAsked('AC runs', (r) => r.acRuns());
   const rows = useMemo(() => runRows(acCircuits, results ?? []), [acCircuits, results]);
   const columns = useMemo(() => runColumns(design), [design]);
@@ -96,6 +98,17 @@ export function Runs() {
           </div>
         </>
       ) : null}
+      <section aria-label="Faces" className="flex flex-wrap items-start gap-6 px-4 pt-4">
+        {(lists?.acPanels ?? []).map((p) => (
+          <PanelFace
+            key={p.panelId}
+            name={p.name}
+            pitchMm={p.pitchMm}
+            ways={p.ways}
+            onChoose={(id) => select({ kind: 'AC circuit', id })}
+          />
+        ))}
+      </section>
       <p className="caution mx-4 mt-4 max-w-[760px]">
         AC aboard kills: lead out and breaker off at both ends, inverter disconnect open, proved dead with a proved tester before a cover
         comes off. Tinned stranded cable, never household. Local code, the maker&apos;s instructions and licensed practice come first.

@@ -137,6 +137,95 @@ export function runColumns(design: Design): Column<RunRow>[] {
     c.words('no', 'no', 40, 'Number on its label'),
     c.words('name', 'run', 142, '', true),
     {
+      key: 'size',
+      title: 'cores, size',
+      hint: 'Cores and the size of each, earth as heavy as live; type a size to pin it, empty to unpin',
+      width: 96,
+      mono: true,
+      text: (r) => (r.size ? sizeName(r.size.school, r.size.size) : ''),
+      show: (r) => (r.result ? `${r.result.cores.length} × ${sizeName(r.result.conductor.school, r.result.conductor.size)}` : '–'),
+      tone: (r) => ((r.result?.failing.length ?? 0) > 0 ? 'breaks' : r.size ? 'pinned' : undefined),
+      sort: (r) => r.result?.conductor.areaMm2 ?? 0,
+      write: (_, text) => (text.trim() === '' ? { ok: true, value: { size: null } } : map(parseSize(text, units), (size) => ({ size }))),
+    },
+    {
+      key: 'ratingA',
+      title: 'breaker, A',
+      hint: 'The choice; type one to pin it, empty to unpin',
+      width: 70,
+      align: 'right',
+      mono: true,
+      text: (r) => bare(r.ratingA, 'A', units),
+      show: (r) => (r.result ? round3(r.result.ratingA) : '–'),
+      tone: (r) => (r.ratingA !== null ? 'pinned' : undefined),
+      sort: (r) => r.result?.ratingA ?? 0,
+      write: (_, text) => map(parseOptional(text, 'A', units, 1, 400), (ratingA) => ({ ratingA })),
+    },
+    {
+      key: 'drop',
+      title: 'drop, %',
+      hint: 'Feeder and branch, aboard; 3 % is the most',
+      width: 56,
+      align: 'right',
+      mono: true,
+      text: (r) => (r.result ? round3(r.result.dropPct) : '–'),
+      tone: (r) => (broken(r, 'drop') ? 'breaks' : undefined),
+      sort: (r) => r.result?.dropPct ?? 0,
+    },
+    {
+      key: 'fault',
+      title: 'a live case is cut by',
+      hint: 'On the worst of its sources',
+      width: 132,
+      text: (r) => {
+        const worst =
+          r.result?.faults.find((f) => f.cutBy === 'nothing') ??
+          r.result?.faults.find((f) => f.cutBy === 'residual current') ??
+          r.result?.faults[0];
+        return !worst ? 'no source' : worst.cutBy === 'breaker' ? `breaker, ${round3(worst.opensS)} s` : worst.cutBy;
+      },
+      tone: (r) => (r.result?.faults.some((f) => f.cutBy === 'nothing') ? 'breaks' : 'quiet'),
+    },
+    {
+      key: 'lengthM',
+      title: 'run',
+      unit: unitOf('m', units).name,
+      hint: 'A typed length is a taped one; empty goes back to the estimate',
+      width: 48,
+      align: 'right',
+      mono: true,
+      text: (r) => bare(r.lengthM, 'm', units),
+      show: (r) => (r.result ? show(r.result.lengthM, 'm', units).replace(/ .*/, '') : '–'),
+      tone: (r) => (r.lengthM === null ? 'estimated' : 'measured'),
+      sort: (r) => r.result?.lengthM ?? 0,
+      write: (_, text) => map(parseOptional(text, 'm', units, 0.1, 120), (lengthM) => ({ lengthM })),
+    },
+    {
+      key: 'leakageMa',
+      title: 'trips at, mA',
+      hint: 'Residual current that opens it: 5, 10 or 30; empty: none',
+      width: 80,
+      align: 'right',
+      mono: true,
+      text: (r) => (r.leakageMa === null ? '' : String(r.leakageMa)),
+      show: (r) => (r.leakageMa === null ? '·' : String(r.leakageMa)),
+      write: (_, text) => {
+        const ma = LEAKAGES.find((x) => String(x) === text.trim());
+        if (text.trim() === '') return { ok: true, value: { leakageMa: null } };
+        return ma ? { ok: true, value: { leakageMa: ma } } : { ok: false, message: '5, 10 or 30 mA, or empty' };
+      },
+    },
+    {
+      key: 'poles',
+      title: 'poles',
+      hint: 'Conductors its device opens: 1 live alone, 2 neutral too',
+      width: 46,
+      align: 'right',
+      mono: true,
+      text: (r) => String(r.poles),
+      write: (_, text) => map(parseNumber(text, 'none', units, 1, 3), (x) => ({ poles: Math.round(x) })),
+    },
+    {
       key: 'from',
       title: 'from',
       width: 112,
@@ -187,95 +276,6 @@ export function runColumns(design: Design): Column<RunRow>[] {
       write: (_, text) => map(parseNumber(text === '' ? '0' : text, 'none', units, 0, 30), (x) => ({ outlets: Math.round(x) })),
     },
     c.yesNo('outletsWet', 'wet', 42, 'Outlets in galley, heads, machinery space or on deck'),
-    {
-      key: 'lengthM',
-      title: 'run',
-      unit: unitOf('m', units).name,
-      hint: 'A typed length is a taped one; empty goes back to the estimate',
-      width: 48,
-      align: 'right',
-      mono: true,
-      text: (r) => bare(r.lengthM, 'm', units),
-      show: (r) => (r.result ? show(r.result.lengthM, 'm', units).replace(/ .*/, '') : '–'),
-      tone: (r) => (r.lengthM === null ? 'estimated' : 'measured'),
-      sort: (r) => r.result?.lengthM ?? 0,
-      write: (_, text) => map(parseOptional(text, 'm', units, 0.1, 120), (lengthM) => ({ lengthM })),
-    },
-    {
-      key: 'ratingA',
-      title: 'breaker, A',
-      hint: 'The choice; type one to pin it, empty to unpin',
-      width: 70,
-      align: 'right',
-      mono: true,
-      text: (r) => bare(r.ratingA, 'A', units),
-      show: (r) => (r.result ? round3(r.result.ratingA) : '–'),
-      tone: (r) => (r.ratingA !== null ? 'pinned' : undefined),
-      sort: (r) => r.result?.ratingA ?? 0,
-      write: (_, text) => map(parseOptional(text, 'A', units, 1, 400), (ratingA) => ({ ratingA })),
-    },
-    {
-      key: 'poles',
-      title: 'poles',
-      hint: 'Conductors its device opens: 1 live alone, 2 neutral too',
-      width: 46,
-      align: 'right',
-      mono: true,
-      text: (r) => String(r.poles),
-      write: (_, text) => map(parseNumber(text, 'none', units, 1, 3), (x) => ({ poles: Math.round(x) })),
-    },
-    {
-      key: 'leakageMa',
-      title: 'trips at, mA',
-      hint: 'Residual current that opens it: 5, 10 or 30; empty: none',
-      width: 80,
-      align: 'right',
-      mono: true,
-      text: (r) => (r.leakageMa === null ? '' : String(r.leakageMa)),
-      show: (r) => (r.leakageMa === null ? '·' : String(r.leakageMa)),
-      write: (_, text) => {
-        const ma = LEAKAGES.find((x) => String(x) === text.trim());
-        if (text.trim() === '') return { ok: true, value: { leakageMa: null } };
-        return ma ? { ok: true, value: { leakageMa: ma } } : { ok: false, message: '5, 10 or 30 mA, or empty' };
-      },
-    },
-    {
-      key: 'size',
-      title: 'cores, size',
-      hint: 'Cores and the size of each, earth as heavy as live; type a size to pin it, empty to unpin',
-      width: 96,
-      mono: true,
-      text: (r) => (r.size ? sizeName(r.size.school, r.size.size) : ''),
-      show: (r) => (r.result ? `${r.result.cores.length} × ${sizeName(r.result.conductor.school, r.result.conductor.size)}` : '–'),
-      tone: (r) => ((r.result?.failing.length ?? 0) > 0 ? 'breaks' : r.size ? 'pinned' : undefined),
-      sort: (r) => r.result?.conductor.areaMm2 ?? 0,
-      write: (_, text) => (text.trim() === '' ? { ok: true, value: { size: null } } : map(parseSize(text, units), (size) => ({ size }))),
-    },
-    {
-      key: 'drop',
-      title: 'drop, %',
-      hint: 'Feeder and branch, aboard; 3 % is the most',
-      width: 56,
-      align: 'right',
-      mono: true,
-      text: (r) => (r.result ? round3(r.result.dropPct) : '–'),
-      tone: (r) => (broken(r, 'drop') ? 'breaks' : undefined),
-      sort: (r) => r.result?.dropPct ?? 0,
-    },
-    {
-      key: 'fault',
-      title: 'a live case is cut by',
-      hint: 'On the worst of its sources',
-      width: 132,
-      text: (r) => {
-        const worst =
-          r.result?.faults.find((f) => f.cutBy === 'nothing') ??
-          r.result?.faults.find((f) => f.cutBy === 'residual current') ??
-          r.result?.faults[0];
-        return !worst ? 'no source' : worst.cutBy === 'breaker' ? `breaker, ${round3(worst.opensS)} s` : worst.cutBy;
-      },
-      tone: (r) => (r.result?.faults.some((f) => f.cutBy === 'nothing') ? 'breaks' : 'quiet'),
-    },
     c.choice('cable', 'cable', AC_CABLES, 124, 'What it is, or was found as'),
     c.words('liveColour', 'live found as', 92, 'Colour of the live conductor as found; empty: as the scheme has it'),
     ...(design.boat.acRegion === '120/240 V'

@@ -12,22 +12,13 @@ export function WorkingPanel() {
   const design = useDesign();
   if (!selected || !working)
     return (
-      <aside aria-label="The working" className="screen-only w-[322px] flex-none overflow-y-auto border-l border-line p-4 text-quiet">
-        <h2 className="mb-2 text-[14px] font-bold text-ink">The working</h2>
-        <p>
-          Select a row, or one of the figures above: every line of its arithmetic is shown here, with its units, where each figure comes
-          from, and what the next size either way would change.
+      <aside
+        aria-label="The working"
+        className="screen-only flex w-[34px] flex-none justify-center overflow-hidden border-l border-line py-4"
+      >
+        <p className="text-[12px] whitespace-nowrap text-quiet [writing-mode:vertical-rl]">
+          <b className="font-semibold text-ink">The working</b>: choose a row, or a figure above, and its arithmetic opens here
         </p>
-        <ul className="mt-4 space-y-1">
-          <li className="tone-measured">measured aboard</li>
-          <li>the maker&apos;s figure</li>
-          <li>
-            <span className="tone-typical">typical of its kind</span>
-          </li>
-          <li>
-            <span className="tone-estimated">estimated or assumed</span>
-          </li>
-        </ul>
       </aside>
     );
   const about = findings.filter(
@@ -89,6 +80,16 @@ export function WorkingPanel() {
         </p>
       ))}
       <Sections sections={working.sections} />
+      <ul aria-label="Where figures come from" className="mt-5 space-y-1 border-t border-line pt-2 text-[12px] text-quiet">
+        <li className="tone-measured">measured aboard</li>
+        <li>the maker&apos;s figure</li>
+        <li>
+          <span className="tone-typical">typical of its kind</span>
+        </li>
+        <li>
+          <span className="tone-estimated">estimated or assumed</span>
+        </li>
+      </ul>
     </aside>
   );
 }

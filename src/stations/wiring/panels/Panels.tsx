@@ -3,7 +3,8 @@ import { useMemo } from 'react';
 import { addOp, blankPanel, type Design, type Panel, removePanel, rowOf } from '@/core/design';
 import { bare, parseChoice, parseNumber, parseOptional, unitOf } from '@/core/quantity';
 import { DC_FAMILIES, STUDS } from '@/core/rules';
-import { useDesign, useFreshId, useStore } from '@/ui/boat/context';
+import { useDesign, useFreshId, useLists, useSelected, useStore } from '@/ui/boat/context';
+import { PanelFace } from '@/ui/lists/PanelFace';
 import { opsOf, Sheet, type Column } from '@/ui/sheet';
 
 function panelColumns(design: Design): Column<Panel>[] {
@@ -156,6 +157,12 @@ export function Panels() {
   const store = useStore();
   const freshId = useFreshId();
   const columns = useMemo(() => panelColumns(design), [design]);
+  const lists = useLists();
+  const [, select] = useSelected();
+  const faces = (lists?.panels ?? []).flatMap((p) => {
+    const panel = rowOf(design.panels, p.panelId);
+    return panel?.kind === 'panel' ? [{ panel, ways: p.ways }] : [];
+  });
   const remove = (rows: readonly Panel[]) => {
     const [panel] = rows;
     if (!panel || rows.length > 1) return store.say('refused', 'Remove one panel at a time.');
@@ -186,6 +193,17 @@ export function Panels() {
       >
         add a panel
       </button>
+      <section aria-label="Faces" className="flex flex-wrap items-start gap-6 px-4 pb-6">
+        {faces.map(({ panel, ways }) => (
+          <PanelFace
+            key={panel.id}
+            name={panel.name}
+            pitchMm={panel.pitchMm}
+            ways={ways}
+            onChoose={(id) => select({ kind: 'circuit', id })}
+          />
+        ))}
+      </section>
     </div>
   );
 }
