@@ -1,7 +1,8 @@
 /** What hangs on one line of a hub is stacked beside it, and each row is drawn straight from hub to thing. */
 import ELK from 'elkjs/lib/elk.bundled.js';
 import { fanned } from './fans';
-import { fromElk, type Laid, type Layout, toElk } from './layout';
+import { fromElk, toElk } from './layout';
+import type { Laid, Layout } from './placed';
 import type { Drawing, Drawn, Line, SymbolKind } from './types';
 
 const thing = (id: string, symbol: SymbolKind = 'load', taps = 0): Drawn => ({

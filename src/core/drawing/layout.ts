@@ -1,34 +1,11 @@
 /** From things and lines to a graph for the layered layout, and back with places: sizes are of the symbols, left to right from source to load. */
 import type { ElkExtendedEdge, ElkNode, ElkPort } from 'elkjs/lib/elk-api';
 import { type Fan, fanned, type Fanned, PITCH, type Size } from './fans';
+import { type Laid, type Layout, type Placed, TAP_PITCH, textWidth } from './placed';
 import type { Drawing, Drawn, Line, SymbolKind } from './types';
+import { withWords } from './words';
 
-/** Body text of the drawing, in its own units; a letter is about so wide. */
-export const TEXT = 10;
-const LETTER = 5.3;
 const ROW = 20;
-/** From one tap of a run to the next. */
-export const TAP_PITCH = 13;
-
-export interface Placed extends Drawn {
-  readonly x: number;
-  readonly y: number;
-  readonly width: number;
-  readonly height: number;
-}
-
-export interface Laid extends Line {
-  readonly points: readonly (readonly [x: number, y: number])[];
-}
-
-export interface Layout {
-  readonly things: readonly Placed[];
-  readonly lines: readonly Laid[];
-  readonly width: number;
-  readonly height: number;
-}
-
-export const textWidth = (text: string): number => LETTER * text.length;
 
 /** @param ways room its lines ask for on the side that has the most of them. */
 function sizeOf(thing: Drawn, ways: number): Size {
@@ -203,15 +180,15 @@ export function fromElk(drawing: Drawing, placed: ElkNode): Layout {
     const thing = turnsBack(l) ? places.get(l.from) : undefined;
     if (thing) runs.set(l.id, earOf(thing));
   }
-  return {
+  return withWords({
     things: drawing.things.flatMap((t) => places.get(t.id) ?? []),
-    lines: drawing.lines.flatMap((l): Laid[] => {
+    lines: drawing.lines.flatMap((l): Omit<Laid, 'words'>[] => {
       const points = runs.get(l.id) ?? [];
       return points.length > 1 ? [{ ...l, points: ahead.get(l.id) === l.from ? points : [...points].reverse() }] : [];
     }),
     width: placed.width ?? 0,
     height: placed.height ?? 0,
-  };
+  });
 }
 
 /** Out at the right of a thing, over it, and back in at its left. */

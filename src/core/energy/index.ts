@@ -1,3 +1,4 @@
+export { type Enough, enoughOf, MOST_TIMES, withMoreTimes } from './enough';
 export { AS_ENTERED } from './books';
 export { compareDesigns, type CompareLine } from './compare';
 export { cruise, cruiseOf, type CruiseResult, cruiseVerdict, runDays } from './cruise';
@@ -22,6 +23,7 @@ export { crankIndex, houseIndex, sceneOf } from './scene';
 export {
   type Chance,
   MORE,
+  type More,
   QUANTILES,
   type SeasonAsked,
   type SeasonBlock,

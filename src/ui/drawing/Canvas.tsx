@@ -2,6 +2,7 @@
 import type { KeyboardEvent, RefObject } from 'react';
 import type { About, Layout } from '@/core/drawing';
 import { Figure, keyOf } from './Figure';
+import { Overview } from './Overview';
 import { ON_SCREEN } from './symbols';
 import { nextThing } from './travel';
 import type { View } from './useView';
@@ -64,23 +65,26 @@ export function Canvas({
     return { kind: key.slice(0, cut) as About['kind'], id: key.slice(cut + 1) };
   };
   return (
-    <svg
-      ref={canvas}
-      className="screen-only min-h-0 w-full flex-1 cursor-grab touch-none border-t border-line outline-offset-[-2px]"
-      tabIndex={0}
-      role="application"
-      aria-label={label}
-      onKeyDown={onKey}
-      onClick={(e) => onChoose(aboutAt(e.target))}
-      onDoubleClick={(e) => {
-        const about = aboutAt(e.target);
-        if (about) onOpen(about);
-      }}
-      data-laid={layout ? (fresh ? 'yes' : 'before') : undefined}
-    >
-      <g data-view>
-        {layout ? <Figure layout={layout} inks={ON_SCREEN} chosen={chosen && keyOf(chosen)} dead={dead} font="inherit" /> : null}
-      </g>
-    </svg>
+    <div className="screen-only relative min-h-0 w-full flex-1 border-t border-line">
+      <svg
+        ref={canvas}
+        className="absolute inset-0 h-full w-full cursor-grab touch-none outline-offset-[-2px]"
+        tabIndex={0}
+        role="application"
+        aria-label={label}
+        onKeyDown={onKey}
+        onClick={(e) => onChoose(aboutAt(e.target))}
+        onDoubleClick={(e) => {
+          const about = aboutAt(e.target);
+          if (about) onOpen(about);
+        }}
+        data-laid={layout ? (fresh ? 'yes' : 'before') : undefined}
+      >
+        <g data-view>
+          {layout ? <Figure layout={layout} inks={ON_SCREEN} chosen={chosen && keyOf(chosen)} dead={dead} font="inherit" /> : null}
+        </g>
+      </svg>
+      {layout ? <Overview layout={layout} view={view} /> : null}
+    </div>
   );
 }

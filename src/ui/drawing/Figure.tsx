@@ -1,8 +1,20 @@
 /** The drawing itself, from its layout: the same on the screen and on the sheet. */
 import { memo } from 'react';
 import { equal } from '@/core/design';
-import { type About, type Laid, type Layout, type Placed, TAP_PITCH, TEXT, textWidth } from '@/core/drawing';
-import { Inline, INLINE_WIDTH, Symbol, type Inks } from './symbols';
+import {
+  type About,
+  BELOW,
+  INLINE_WIDTH,
+  type Laid,
+  type Layout,
+  levelsOf,
+  OVER,
+  type Placed,
+  TAP_PITCH,
+  TEXT,
+  textWidth,
+} from '@/core/drawing';
+import { Inline, Symbol, type Inks } from './symbols';
 
 export const keyOf = (about: About): string => `${about.kind} ${about.id}`;
 
@@ -29,21 +41,6 @@ export const Figure = memo(function Figure({ layout, inks, chosen, dead = null, 
   );
 });
 
-type Point = readonly [number, number];
-
-/** The longest level stretch of a line: its words stand there. */
-function levelOf(points: readonly Point[]): readonly [Point, Point] {
-  let best: readonly [Point, Point] = [points[0] ?? [0, 0], points[1] ?? [0, 0]];
-  let length = -1;
-  for (let i = 1; i < points.length; i++) {
-    const [a, b] = [points[i - 1], points[i]] as const;
-    if (!a || !b || Math.abs(a[1] - b[1]) > 0.5) continue;
-    const long = Math.abs(a[0] - b[0]);
-    if (long > length) [best, length] = [[a, b], long];
-  }
-  return best;
-}
-
 /** Clear paper behind a text. */
 const Patch = ({ x, y, text, inks }: { x: number; y: number; text: string; inks: Inks }) =>
   text === '' ? null : <rect x={x - 1} y={y - 8} width={textWidth(text) + 2} height={10.5} fill={inks.paper} />;
@@ -64,12 +61,11 @@ const LineOf = memo(function LineOf({ line, inks, chosen, live }: { line: Laid; 
           : line.rail === 'negative'
             ? inks.quiet
             : inks.ink;
-  const [a, b] = levelOf(line.points);
-  const left = Math.min(a[0], b[0]);
-  const y = a[1];
+  const [level] = levelsOf(line);
+  const [left, inLine] = level ? [level[0], level[2]] : [0, 0];
+  const [words, y] = line.words;
   const halo = inks.clears === 'outline' ? ({ stroke: inks.paper, strokeWidth: 3, paintOrder: 'stroke' } as const) : {};
   const over = `${settle && live === null ? inks.mark : ''}${line.no ? `${line.no}  ` : ''}${line.over}`;
-  const words = left + (line.symbols.length > 0 ? 8 + line.symbols.length * (INLINE_WIDTH + 2) : 8);
   return (
     <g data-about={keyOf(line.about)} className="cursor-pointer">
       <path d={path} fill="none" stroke="transparent" strokeWidth={9} />
@@ -90,21 +86,21 @@ const LineOf = memo(function LineOf({ line, inks, chosen, live }: { line: Laid; 
         />
       )}
       {line.symbols.map((s, i) => (
-        <Inline key={i} kind={s} x={left + 6 + i * (INLINE_WIDTH + 2)} y={y} inks={inks} />
+        <Inline key={i} kind={s} x={left + 6 + i * (INLINE_WIDTH + 2)} y={inLine} inks={inks} />
       ))}
       {inks.clears === 'patch' ? (
         <>
-          <Patch x={words} y={y - 4} text={over} inks={inks} />
-          <Patch x={words} y={y + 11} text={line.below} inks={inks} />
+          <Patch x={words} y={y + OVER} text={over} inks={inks} />
+          <Patch x={words} y={y + BELOW} text={line.below} inks={inks} />
         </>
       ) : null}
-      <text x={words} y={y - 4} {...halo} fill={live === false ? inks.faint : inks.ink}>
+      <text x={words} y={y + OVER} {...halo} fill={live === false ? inks.faint : inks.ink}>
         {settle && live === null ? inks.mark : ''}
         {line.no ? <tspan fontWeight={700}>{`${line.no}  `}</tspan> : null}
         {line.over}
       </text>
       {line.below ? (
-        <text x={words} y={y + 11} {...halo} fill={inks.quiet}>
+        <text x={words} y={y + BELOW} {...halo} fill={inks.quiet}>
           {line.below}
         </text>
       ) : null}

@@ -40,8 +40,6 @@ export const ON_PAPER: Inks = {
   mark: '! ',
 };
 
-export const INLINE_WIDTH = 18;
-
 /** @param x, y its left end, on the line. */
 export function Inline({ kind, x, y, inks }: { kind: InlineSymbol; x: number; y: number; inks: Inks }) {
   const stroke = { stroke: inks.ink, strokeWidth: 1.2, fill: 'none' } as const;

@@ -1,11 +1,12 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
 import { type Design, setOp } from '@/core/design';
-import { type Chance, cruiseOf, MORE, QUANTILES, type SeasonResult, withMore } from '@/core/energy';
+import { type Chance, cruiseOf, type Enough, MORE, MOST_TIMES, QUANTILES, type SeasonResult, withMore } from '@/core/energy';
 import { withPaths } from '@/core/mainSide';
 import { useAnalysis, useBoat, useStore } from '@/ui/boat/context';
 import { TableBeside } from '@/ui/chart/TableBeside';
 import { Figure } from '@/ui/field';
+import { searchEnough } from '@/ui/season/enough';
 import { runSeasons } from '@/ui/season/run';
 import { Plain } from '@/ui/table/Plain';
 import { Fan } from './Fan';
@@ -13,6 +14,16 @@ import { Fan } from './Fan';
 const AS_SHE_IS = 'as she is';
 const pct = (x: number) => `${(100 * x).toFixed(1)} %`;
 const chance = (c: Chance) => `${pct(c.share)} (${pct(c.low)} to ${pct(c.high)})`;
+
+/** Of cruises that may leave the window. */
+const WANTED_OUT = 0.05;
+
+const told = ({ more, times, out }: Enough): string =>
+  times === null
+    ? `of “${more}” more than ${MOST_TIMES} times (with that still ${pct(out)})`
+    : times === 1
+      ? more
+      : `${times} times “${more}” (then ${pct(out)})`;
 
 interface Done {
   readonly of: string;
@@ -32,6 +43,7 @@ export function Season() {
   const [done, setDone] = useState<Done | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const stop = useRef<(() => void) | null>(null);
+  const [enough, setEnough] = useState<readonly Enough[] | 'searching' | null>(null);
   useEffect(() => () => stop.current?.(), []);
   const { season } = design.plan;
   const chosen = cruiseOf(design);
@@ -46,25 +58,44 @@ export function Season() {
       }),
     ];
     const of = chosen.name;
+    const shares: number[] = [];
     setTrouble(null);
+    setEnough(null);
     setDone({ of, design: entered, revision, results: new Map() });
     setProgress({ done: 0, of: tasks.length * season.runs });
     stop.current = runSeasons(
       tasks,
       season,
       (n, all) => setProgress(n < all ? { done: n, of: all } : null),
-      (name, result) => setDone((old) => old && { ...old, results: new Map([...old.results, [name, result]]) }),
+      (name, result) => {
+        setDone((old) => old && { ...old, results: new Map([...old.results, [name, result]]) });
+        shares.push(result.out.share);
+        // Nothing helps: how much would is looked for.
+        if (shares.length < tasks.length || Math.min(...shares) <= WANTED_OUT) return;
+        setEnough('searching');
+        stop.current = searchEnough(design, season, WANTED_OUT, setEnough, (what) => {
+          setEnough(null);
+          setTrouble(what);
+        });
+      },
       (what) => {
         setTrouble(what);
         setProgress(null);
       },
     );
   };
+  const low = design.banks.length > 0;
+  // It is run as it is opened: same seed, same answer.
+  const begun = useRef(false);
+  useEffect(() => {
+    if (begun.current || !low) return;
+    begun.current = true;
+    start();
+  });
   const base = done?.results.get(AS_SHE_IS);
   const spread = (key: 'sunSpread' | 'windSpread' | 'useSpread' | 'motorSpread', label: string) => (
     <Figure label={label} kind="none" value={season[key]} low={0} high={1} onChange={(v) => put(key, v)} />
   );
-  const low = design.banks.length > 0;
   return (
     <div className="max-w-[980px] pt-2">
       <p className="max-w-[760px] text-quiet">
@@ -151,6 +182,26 @@ export function Season() {
             }))}
           />
           <p className="mt-1 text-[12px] text-quiet">The same weather for each: the same seed.</p>
+          {enough === 'searching' ? (
+            <p role="status" className="mt-3 text-quiet">
+              None of these is enough: how much would be is looked for.{' '}
+              <button
+                type="button"
+                className="act"
+                onClick={() => {
+                  stop.current?.();
+                  setEnough(null);
+                }}
+              >
+                stop looking
+              </button>
+            </p>
+          ) : enough !== null ? (
+            <p className="mt-3" data-enough>
+              <b className="font-semibold">None of these is enough.</b> To leave the window in no more than {100 * WANTED_OUT} % of cruises
+              it takes {enough.map((e) => `${told(e)}`).join('; or ')}.
+            </p>
+          ) : null}
         </>
       ) : null}
     </div>
