@@ -102,3 +102,65 @@ test('a panel is drawn as its face, every way named; the working opens when some
   expect((await working.boundingBox())?.width).toBeLessThan(40);
   await axe(page);
 });
+
+test('a guided run leads through the real screens, and is left at any step', async ({ page, marram }) => {
+  await page.goto(`${url()}/boats/${marram}/survey?run=1`);
+  const bar = page.getByRole('complementary', { name: 'Guided run' });
+  await expect(bar).toContainText('1 of 9');
+  for (const station of ['loads', 'bank', 'charging', 'ac', 'wiring']) {
+    await bar.getByRole('button', { name: 'next' }).click();
+    await page.waitForURL(new RegExp(`/${station}\\?run=`));
+  }
+  await expect(page.getByRole('complementary', { name: 'The working' }).getByRole('heading', { name: /Anchor windlass/ })).toBeVisible();
+  await axe(page);
+  await bar.getByRole('button', { name: 'back' }).click();
+  await page.waitForURL(/\/ac\?run=5/);
+  await bar.getByRole('button', { name: 'leave the run' }).click();
+  await expect(bar).toHaveCount(0);
+  await page.goto(url());
+  await expect(page.getByRole('link', { name: /^Two minutes through/ })).toBeVisible();
+});
+
+test('an empty boat teaches the next three steps on every station', async ({ page, request }) => {
+  const made = (await (
+    await request.post(`${url()}/api/boats`, { data: { name: 'Dabchick', ruleSet: 'metric', lengthM: 9, beamM: 3, systemV: 12 } })
+  ).json()) as { id: string };
+  for (const station of ['loads', 'charging', 'ac', 'wiring', 'protection', 'build']) {
+    await open(page, made.id, station);
+    const steps = page.getByRole('main').getByRole('listitem').filter({ hasText: 'Enter a first bank' });
+    await expect(steps).toBeVisible();
+  }
+  await page.getByRole('main').getByRole('link', { name: 'Bank', exact: true }).click();
+  await page.waitForURL(/\/bank$/);
+});
+
+test('with the rule set go its units and colours; a longer hull offers to move what nobody has moved; a new row has the cursor', async ({
+  page,
+  request,
+}) => {
+  const made = (await (
+    await request.post(`${url()}/api/boats`, { data: { name: 'Godwit', ruleSet: 'metric', lengthM: 10, beamM: 3.2, systemV: 12 } })
+  ).json()) as { id: string };
+  await open(page, made.id, 'survey');
+  await page.getByLabel('length, m').fill('12');
+  await page.getByLabel('length, m').press('Enter');
+  await page.getByRole('button', { name: 'move them along' }).click();
+  await page.getByLabel('rule set').selectOption('awg');
+  await expect(page.getByLabel('length, ft')).toHaveValue('39.37');
+  await expect(page.getByLabel('wire colours')).toHaveValue('north-american');
+  await saved(page);
+  const { design } = (await (await request.get(`${url()}/api/boats/${made.id}`)).json()) as {
+    design: { places: { id: string; at: { x: number } }[]; boat: { tempUnit: string } };
+  };
+  expect(design.places.find((p) => p.id === 'mast')?.at.x).toBeCloseTo(6.96, 2);
+  expect(design.boat.tempUnit).toBe('F');
+  await page.getByLabel('length, ft').fill('41 ft 6 in');
+  await page.getByLabel('length, ft').press('Enter');
+  await expect(page.getByLabel('length, ft')).toHaveValue('41.5');
+
+  await page.getByRole('link', { name: /^Loads/ }).click();
+  await page.getByRole('button', { name: 'add a row' }).click();
+  await page.keyboard.type('Chart lamp');
+  await page.keyboard.press('Enter');
+  await expect(cell(page, 'Chart lamp', 'name')).toBeVisible();
+});

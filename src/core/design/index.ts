@@ -70,6 +70,7 @@ export {
   showWire,
 } from './entries';
 export { id, name } from './fields';
+export { type NextStep, nextSteps } from './nextSteps';
 export type { About, AboutKind, Finding, Severity } from './finding';
 export { houseDifferences, type HouseSet, HouseSetSchema } from './houseSets';
 export { BAR_KINDS, RAILS, sideOfTie, type TieSide } from './mainSide';

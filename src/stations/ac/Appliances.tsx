@@ -8,6 +8,7 @@ import { FromList } from '@/ui/lists/FromList';
 import { applianceColumns } from './columns';
 import { readTable, tableOf } from './table';
 import { Rows } from './Rows';
+import { NextSteps } from '@/ui/next/NextSteps';
 
 /** What runs on AC aboard, one row each. */
 export function Appliances() {
@@ -82,10 +83,13 @@ export function Appliances() {
         </button>
       </div>
       {design.acLoads.length === 0 ? (
-        <p className="max-w-[560px] px-4 py-4">
-          Nothing on AC yet. Take appliances from the list and correct their figures, add rows by hand, or paste a block from a spreadsheet:
-          columns in the order of this sheet. The chargers of the Charging station join them when the AC side is proposed.
-        </p>
+        <div className="max-w-[560px] px-4 py-4">
+          <p>
+            Nothing on AC yet. Take appliances from the list and correct their figures, add rows by hand, or paste a block from a
+            spreadsheet: columns in the order of this sheet. The chargers of the Charging station join them when the AC side is proposed.
+          </p>
+          <NextSteps />
+        </div>
       ) : null}
       <div className="min-h-0 flex-1 overflow-auto">
         <Rows

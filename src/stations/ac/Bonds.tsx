@@ -63,7 +63,7 @@ export function Bonds() {
             {live.length} states of leads, transfers and inverters:{' '}
             {wrong === 0 ? 'neutral meets earth in the right place in all of them' : <span className="text-lead">wrong in {wrong}</span>}
           </h2>
-          <div className="grid grid-cols-[1fr_400px] gap-8">
+          <div className="grid grid-cols-[1fr_400px] max-[999px]:grid-cols-1 gap-8">
             <div>
               <p className="mt-1 flex flex-wrap gap-x-4">
                 <span className="text-quiet">with</span>

@@ -24,7 +24,7 @@ export function GeneratorFacts({
   return (
     <>
       <h3 className="mt-4 font-semibold">Plate and fuel</h3>
-      <div className="mt-1 grid grid-cols-6 items-end gap-3">
+      <div className="mt-1 grid grid-cols-6 max-[999px]:grid-cols-3 max-[500px]:grid-cols-2 items-end gap-3">
         <Figure label="kVA" kind="none" value={g.kva} low={0} high={100} onChange={(v) => put(['generator', 'kva'], v, 'rating')} />
         <Figure
           label="power factor"

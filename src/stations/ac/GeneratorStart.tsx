@@ -38,7 +38,7 @@ export function Start({
   return (
     <>
       <h3 className="mt-4 font-semibold">Its start</h3>
-      <div className="mt-1 grid grid-cols-6 items-end gap-3">
+      <div className="mt-1 grid grid-cols-6 max-[999px]:grid-cols-3 max-[500px]:grid-cols-2 items-end gap-3">
         {choice('remote start, its coil', g.startLoadId, 'startLoadId', 'no row')}
         {choice('heater plugs', g.preheatLoadId, 'preheatLoadId', 'none')}
         <OptionalFigure

@@ -29,7 +29,7 @@ export function InverterFacts({
   return (
     <>
       <h3 className="mt-4 font-semibold">Plate</h3>
-      <div className="mt-1 grid grid-cols-6 items-end gap-3">
+      <div className="mt-1 grid grid-cols-6 max-[999px]:grid-cols-3 max-[500px]:grid-cols-2 items-end gap-3">
         <Figure
           label="continuous, VA"
           kind="none"

@@ -32,7 +32,7 @@ export function OneSource({
       <div className="-mx-4 mt-2">
         <Findings list={findings} label={`Findings of ${source.name}`} />
       </div>
-      <div className="mt-2 grid grid-cols-6 items-end gap-3">
+      <div className="mt-2 grid grid-cols-6 max-[999px]:grid-cols-3 max-[500px]:grid-cols-2 items-end gap-3">
         <Words label="name" value={source.name} onChange={(t) => t && put(['name'], t, 'name')} />
         <Choice label="service" value={source.service} options={AC_SERVICES} onChange={(v) => put(['service'], v, 'service')} />
         <Figure

@@ -25,7 +25,7 @@ function IsolatorFacts({ source, shore, put }: { source: AcSource; shore: NonNul
   return (
     <>
       <h3 className="mt-4 font-semibold">The {shore.isolation}</h3>
-      <div className="mt-1 grid grid-cols-6 items-end gap-3">
+      <div className="mt-1 grid grid-cols-6 max-[999px]:grid-cols-3 max-[500px]:grid-cols-2 items-end gap-3">
         <Choice
           label="it is in"
           value={isolator.placeId ?? ''}
@@ -75,7 +75,7 @@ export function ShoreFacts({ source, shore, put }: { source: AcSource; shore: No
   return (
     <>
       <h3 className="mt-4 font-semibold">Cord, inlet, isolation</h3>
-      <div className="mt-1 grid grid-cols-6 items-end gap-3">
+      <div className="mt-1 grid grid-cols-6 max-[999px]:grid-cols-3 max-[500px]:grid-cols-2 items-end gap-3">
         <Figure label="cord" kind="m" value={shore.cordM} low={1} high={100} onChange={(v) => put(['shore', 'cordM'], v, 'cord')} />
         <Choice
           label="cord of"

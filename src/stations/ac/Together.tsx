@@ -35,7 +35,7 @@ export function Together() {
     );
   return (
     <div className="min-h-0 flex-1 overflow-auto px-4 pb-8" tabIndex={0} role="region" aria-label="what can run together" data-wide>
-      <div className="grid grid-cols-[240px_1fr] gap-8 pt-2">
+      <div className="grid grid-cols-[240px_1fr] max-[999px]:grid-cols-1 gap-8 pt-2">
         <section aria-label="Wanted together">
           <h2 className="border-b-[1.5px] border-ink pb-1 font-semibold">Wanted together</h2>
           {acLoads.map((l) => (

@@ -8,6 +8,7 @@ import { useDesign, useCutList, useFindings } from '@/ui/boat/context';
 import { fileName, saveCsv } from '@/ui/files';
 import { cutListCsv } from './csv';
 import { Extras } from './Extras';
+import { NextSteps } from '@/ui/next/NextSteps';
 
 function Counts({ title, lines, note }: { title: string; lines: readonly CountLine[]; note?: string }) {
   return (
@@ -54,6 +55,7 @@ export default function Build() {
           The list to cut and crimp from comes from the circuits: two conductors for every segment, a terminal at each end, shrink, labels
           and protection. There are no circuits with loads yet: see Wiring.
         </p>
+        <NextSteps />
       </div>
     );
   const wanted = asked.trim().toLowerCase();

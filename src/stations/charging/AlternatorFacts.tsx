@@ -55,7 +55,7 @@ export function AlternatorFacts({ source, put }: { source: Source; put: PutSourc
   return (
     <>
       <h3 className="mt-4 font-semibold">Output by the engine&apos;s speed</h3>
-      <div className="grid grid-cols-[minmax(0,1fr)_320px] gap-6">
+      <div className="grid grid-cols-[minmax(0,1fr)_320px] max-[999px]:grid-cols-1 gap-6">
         <div>
           <Curves
             label="Alternator output by engine speed: label, hot, within the belt, at the bank"

@@ -25,7 +25,7 @@ export function EngineFacts() {
   ) => <Figure key={key} label={label} kind={kind} value={engine[key]} low={low} high={high} onChange={(v) => set([key], v)} />;
   return (
     <div className="max-w-[860px] pt-3">
-      <div className="grid grid-cols-5 items-end gap-3">
+      <div className="grid grid-cols-5 max-[999px]:grid-cols-3 max-[500px]:grid-cols-2 items-end gap-3">
         <Choice label="fuel" value={engine.fuel} options={['diesel', 'petrol']} onChange={(v) => set(['fuel'], v)} />
         {figure('kw', 'power, kW', 1, 2000)}
         {figure('idleRpm', 'idle, rpm', 200, 3000)}
@@ -35,7 +35,7 @@ export function EngineFacts() {
         {figure('fullLph', 'fuel an hour at full power', 0.1, 1000, 'L')}
       </div>
       <h2 className="mt-5 font-semibold">Starting it</h2>
-      <div className="mt-1 grid grid-cols-5 items-end gap-3">
+      <div className="mt-1 grid grid-cols-5 max-[999px]:grid-cols-3 max-[500px]:grid-cols-2 items-end gap-3">
         <Figure label="starter draws" kind="A" value={engine.crankA} low={10} high={5000} onChange={(v) => set(['crankA'], v)} />
         <Figure label="for" kind="s" value={engine.crankS} low={0.2} high={60} onChange={(v) => set(['crankS'], v)} />
         <Figure label="least at the starter" kind="V" value={engine.crankMinV} low={3} high={48} onChange={(v) => set(['crankMinV'], v)} />
@@ -68,7 +68,7 @@ export function EngineFacts() {
         />
       </div>
       <h2 className="mt-5 font-semibold">Where an alternator goes on</h2>
-      <div className="mt-1 grid grid-cols-5 items-end gap-3">
+      <div className="mt-1 grid grid-cols-5 max-[999px]:grid-cols-3 max-[500px]:grid-cols-2 items-end gap-3">
         <Choice label="mounting" value={engine.fit.mounting} options={MOUNTINGS} onChange={(v) => set(['fit', 'mounting'], v)} />
         <OptionalFigure
           label="pivot width"

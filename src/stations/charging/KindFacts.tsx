@@ -22,7 +22,7 @@ export function ChargerFacts({ source, put }: Own) {
   if (source.outputOf !== null) return <Outputs source={source} />;
   return (
     <>
-      <div className="mt-3 grid grid-cols-6 items-end gap-3">
+      <div className="mt-3 grid grid-cols-6 max-[999px]:grid-cols-3 max-[500px]:grid-cols-2 items-end gap-3">
         <Figure
           label="efficiency (0 to 1)"
           kind="none"
@@ -66,7 +66,7 @@ export function DcdcFacts({ source, put }: Own) {
   const { dcdc } = source;
   if (!dcdc) return null;
   return (
-    <div className="mt-3 grid grid-cols-6 items-end gap-3">
+    <div className="mt-3 grid grid-cols-6 max-[999px]:grid-cols-3 max-[500px]:grid-cols-2 items-end gap-3">
       <Figure
         label="efficiency (0 to 1)"
         kind="none"
@@ -116,7 +116,7 @@ export function SolarFacts({ source, put }: Own) {
   return (
     <>
       <h3 className="mt-4 font-semibold">The array</h3>
-      <div className="mt-1 grid grid-cols-6 items-end gap-3">
+      <div className="mt-1 grid grid-cols-6 max-[999px]:grid-cols-3 max-[500px]:grid-cols-2 items-end gap-3">
         {figure('wp', 'one panel, Wp', 'none', 1, 2000)}
         {figure('series', 'in series', 'none', 1, 12, true)}
         {figure('parallel', 'strings', 'none', 1, 12, true)}

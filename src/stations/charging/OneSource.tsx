@@ -34,7 +34,7 @@ export function OneSource({ source, fill }: { source: Source; fill: Fill | undef
         </p>
       ) : null}
       <Candidate source={source} />
-      <div className="mt-2 grid grid-cols-6 items-end gap-3">
+      <div className="mt-2 grid grid-cols-6 max-[999px]:grid-cols-3 max-[500px]:grid-cols-2 items-end gap-3">
         <Words label="name" value={source.name} onChange={(t) => t && put(['name'], t, 'name')} />
         <Choice
           label="instead of"
@@ -114,7 +114,7 @@ export function OneSource({ source, fill }: { source: Source; fill: Fill | undef
         ) : null}
       </div>
       <h3 className="mt-4 font-semibold">Regulation</h3>
-      <div className="mt-1 grid grid-cols-6 items-end gap-3">
+      <div className="mt-1 grid grid-cols-6 max-[999px]:grid-cols-3 max-[500px]:grid-cols-2 items-end gap-3">
         <Tick label="three stages" value={r.staged} onChange={(v) => put(['regulator', 'staged'], v, 'stages')} />
         {volts('absorptionV', r.staged ? 'absorption' : 'fixed at')}
         {r.staged ? volts('floatV', 'float') : null}

@@ -16,6 +16,7 @@ import { round3 } from '@/core/quantity';
 import { useAnalysis, useAsked, useDesign, useFreshId, useStore } from '@/ui/boat/context';
 import { Plain } from '@/ui/table/Plain';
 import { OneSource } from './OneSource';
+import { NextSteps } from '@/ui/next/NextSteps';
 
 const hours = (h: number | null | undefined) => (h == null ? 'not in 2 days' : `${round3(h)} h`);
 
@@ -122,10 +123,13 @@ export function Sources() {
           </button>
         </>
       ) : (
-        <p className="mt-4 max-w-[560px]">
-          Nothing charges the boat yet. Add what is aboard: the engine&apos;s alternator first, then shore, sun and wind. Each brings
-          typical figures; put the maker&apos;s in their place.
-        </p>
+        <div className="mt-4 max-w-[560px]">
+          <p>
+            Nothing charges the boat yet. Add what is aboard: the engine&apos;s alternator first, then shore, sun and wind. Each brings
+            typical figures; put the maker&apos;s in their place.
+          </p>
+          <NextSteps />
+        </div>
       )}
     </div>
   );

@@ -6,6 +6,7 @@ import { nameOf } from '@/core/answer';
 import { byCause } from '@/core/check';
 import { Remedies } from '@/ui/remedies/Remedies';
 import { useAnalyser, useAsked, useDesign, useSelected, useStore } from '@/ui/boat/context';
+import { NextSteps } from '@/ui/next/NextSteps';
 
 const HEADINGS = { stop: 'Stop: must be settled before it is built', fix: 'Fix: ought to be settled', note: 'Note: good to know' } as const;
 
@@ -30,7 +31,13 @@ const STATION: Readonly<Record<Finding['about']['kind'], string>> = {
 
 /** Worst first, what one finding brings about below it; each opens the row it is about. */
 export function FindingsList({ list, onAccept }: { list: readonly Finding[]; onAccept?: (finding: Finding) => void }) {
-  if (list.length === 0) return <p className="mt-6">Nothing found in what is entered so far.</p>;
+  if (list.length === 0)
+    return (
+      <div className="mt-6">
+        <p>Nothing found in what is entered so far.</p>
+        <NextSteps />
+      </div>
+    );
   const caused = byCause(list);
   return (['stop', 'fix', 'note'] as const).map((severity) => {
     const own = caused.filter((c) => c.finding.severity === severity);

@@ -50,6 +50,8 @@ export function Home({
   const [busy, setBusy] = useState(false);
   const [gone, setGone] = useState<{ id: string; name: string } | null>(null);
   const told = useStates(boats);
+  /** A boat with enough on file to be shown through. */
+  const guided = boats.find((b) => !b.damaged && b.loads > 0 && b.circuits > 0);
 
   const ask = async (url: string, init: RequestInit): Promise<Record<string, unknown> | null> => {
     setBusy(true);
@@ -112,8 +114,8 @@ export function Home({
     return all.size === 0 ? '/' : `/?${all.toString()}`;
   };
   return (
-    <main className="mx-auto grid min-h-dvh max-w-[1200px] grid-cols-[minmax(0,1fr)_320px] content-start gap-12 px-10 py-12">
-      <header className="col-span-2 border-b-[1.5px] border-ink pb-4">
+    <main className="mx-auto grid min-h-dvh max-w-[1200px] grid-cols-[minmax(0,1fr)_320px] max-[999px]:grid-cols-1 content-start gap-12 px-10 py-12 max-[999px]:gap-8 max-[999px]:px-5 max-[999px]:py-6">
+      <header className="col-span-full border-b-[1.5px] border-ink pb-4">
         <p className="text-[26px] leading-none font-bold tracking-tight">Solenix</p>
         <h1 className="mt-2 text-[15px] text-quiet">
           A cruising boat&apos;s house electrics, calculated: loads, circuits, conductors, protection, and the list to cut from.
@@ -168,6 +170,14 @@ export function Home({
             <BoatRow key={b.id} boat={b} told={told(b)} busy={busy} onCopy={() => void copy(b)} onRemove={() => void putAway(b)} />
           ))}
         </ul>
+        {guided ? (
+          <p className="mt-3">
+            <Link className="plain font-semibold" href={`/boats/${guided.id}/survey?run=1`} prefetch={false}>
+              Two minutes through {guided.name}
+            </Link>
+            : a guided run on her real screens, to be left at any step.
+          </p>
+        ) : null}
         <Firm backups={backups} busy={busy} ask={ask} />
         {gone ? (
           <p role="status" className="mt-3">

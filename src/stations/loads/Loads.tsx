@@ -22,6 +22,7 @@ import { loadColumns } from './columns';
 import { loadsCsv, loadsXlsx } from './exports';
 import { Library } from './Library';
 import { LivingMenu } from './LivingMenu';
+import { NextSteps } from '@/ui/next/NextSteps';
 
 const VIEWS = ['this boat', 'cards'] as const;
 const Cards = dynamic(() => import('./Cards').then((m) => m.Cards), { ssr: false });
@@ -137,6 +138,7 @@ export default function Loads() {
             Take them from the built-in list and correct the figures, add rows by hand, or paste a block from a spreadsheet: columns in the
             order of this sheet.
           </p>
+          <NextSteps />
         </div>
       ) : null}
       <div className={view === 'cards' ? 'hidden' : 'min-h-0 flex-1 overflow-auto'}>

@@ -8,6 +8,7 @@ import { TableBeside } from '@/ui/chart/TableBeside';
 import { Plain } from '@/ui/table/Plain';
 import { FaultNodes } from './FaultNodes';
 import { Legend, TimeCurrent } from './TimeCurrent';
+import { NextSteps } from '@/ui/next/NextSteps';
 
 const COLUMNS = [
   'circuit',
@@ -45,6 +46,7 @@ export default function Protection() {
         <p className="mt-3 max-w-[560px]">
           There is no circuit yet. Under Wiring they are proposed for the loads; their devices stand here then.
         </p>
+        <NextSteps />
       </div>
     );
   return (
@@ -145,7 +147,7 @@ function OnePath({ row }: { row: Row }) {
     <section
       aria-label={`Path of ${result.name}`}
       tabIndex={0}
-      className="grid max-h-[62%] flex-none grid-cols-[minmax(0,1fr)_270px] gap-6 overflow-y-auto border-b-[1.5px] border-ink px-4 pb-2"
+      className="grid max-h-[62%] flex-none grid-cols-[minmax(0,1fr)_270px] max-[999px]:grid-cols-1 gap-6 overflow-y-auto border-b-[1.5px] border-ink px-4 pb-2"
     >
       <div>
         <h2 className="font-semibold">

@@ -48,6 +48,7 @@ export function Entry({ label, value, parse, onChange, mono = false }: TextProps
       <input
         id={id}
         className={`box w-full ${mono ? 'reading' : ''}`}
+        inputMode={mono ? 'decimal' : 'text'}
         value={draft ?? value}
         aria-invalid={message !== null}
         aria-describedby={message ? `${id}-message` : undefined}

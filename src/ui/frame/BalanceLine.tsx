@@ -70,7 +70,7 @@ export function BalanceLine({ boatId }: { boatId: string }) {
   const worst = balance.worst;
   const over = worst !== null && worst.pct > worst.limitPct;
   return (
-    <header className="screen-only flex h-[57px] flex-none border-b-[1.5px] border-ink">
+    <header className="screen-only flex h-[57px] flex-none border-b-[1.5px] border-ink max-[999px]:overflow-x-auto max-[999px]:overflow-y-hidden">
       <div className="flex w-[148px] flex-none flex-col justify-center px-3">
         <Link href="/" className="truncate text-[15px] leading-tight font-bold hover:underline" title="All boats">
           {design.boat.name}
@@ -79,7 +79,7 @@ export function BalanceLine({ boatId }: { boatId: string }) {
           {design.boat.systemV} V, {design.boat.acRegion}
         </span>
       </div>
-      <div className={`grid min-w-0 flex-1 ${room ? 'grid-cols-6' : 'grid-cols-5'}`}>
+      <div className={`grid min-w-0 flex-1 max-[999px]:min-w-[900px] ${room ? 'grid-cols-6' : 'grid-cols-5'}`}>
         <Figure
           label={
             <>

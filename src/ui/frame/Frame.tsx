@@ -24,6 +24,7 @@ const WIDE: ReadonlySet<string> = new Set(['survey', 'bank', 'charging']);
 const hidesWorking = (station: string, selected: Selected | null): boolean =>
   station === 'build' || (WIDE.has(station) && (selected?.kind === 'circuit' || selected?.kind === 'load' || !selected));
 
+const GuidedRun = dynamic(() => import('./GuidedRun'), { ssr: false });
 const Palette = dynamic(() => import('./Palette'), { ssr: false });
 
 function toggleNight(): void {
@@ -74,10 +75,15 @@ export function Frame({ boatId, stations, children }: { boatId: string; stations
   const path = usePathname();
   const station = path.split('/')[3] ?? 'survey';
   /** A scratch line brought along from the list of boats opens the finder. */
-  const line = useSearchParams().get('line')?.slice(0, 300) ?? '';
+  const asked = useSearchParams();
+  const line = asked.get('line')?.slice(0, 300) ?? '';
+  /** A guided run is on, at this stop. */
+  const run = Number(asked.get('run') ?? 0);
   const [opened, setFinding] = useState(false);
   const finding = opened || line !== '';
   const [listing, setListing] = useState(false);
+  /** Where the folded rail was opened: it is folded again on the next page. */
+  const [railAt, setRailAt] = useState<string | null>(null);
   useKeys({
     stations,
     go: (s) => router.push(`/boats/${boatId}/${s}`),
@@ -88,15 +94,29 @@ export function Frame({ boatId, stations, children }: { boatId: string; stations
   });
   const state = link === 'offline' ? `not saved yet: ${why}, ${pending} kept here` : pending > 0 ? 'saving' : `saved, revision ${revision}`;
   return (
-    <div className="print-frame flex h-dvh min-w-[1000px] flex-col overflow-hidden">
+    <div className="print-frame flex h-dvh flex-col overflow-hidden">
       <BalanceLine boatId={boatId} />
       <StaleBar />
-      <div className="print-frame flex min-h-0 flex-1">
-        <Rail boatId={boatId} current={station} stations={stations} />
+      <button
+        type="button"
+        className="screen-only hidden min-h-[44px] flex-none items-center gap-2 border-b border-line px-4 text-left max-[999px]:flex"
+        aria-expanded={railAt === path}
+        onClick={() => setRailAt((at) => (at === path ? null : path))}
+      >
+        <b className="font-semibold">{stations.find((s) => s.id === station)?.name}</b>
+        <span className="text-quiet">{railAt === path ? 'close the stations' : 'all stations'}</span>
+      </button>
+      <div className="print-frame relative flex min-h-0 flex-1">
+        <div
+          className={`flex flex-none ${railAt === path ? 'max-[999px]:absolute max-[999px]:inset-y-0 max-[999px]:left-0 max-[999px]:z-30 max-[999px]:border-r-[1.5px] max-[999px]:border-ink max-[999px]:bg-film' : 'max-[999px]:hidden'}`}
+        >
+          <Rail boatId={boatId} current={station} stations={stations} />
+        </div>
         <main className="print-frame min-w-0 flex-1 overflow-hidden border-l border-line bg-sheet">{children}</main>
         {hidesWorking(station, selected) ? null : <WorkingPanel />}
       </div>
-      <footer className="screen-only flex h-[27px] flex-none items-center gap-5 border-t border-line px-3 text-[12px] text-quiet">
+      {run > 0 ? <GuidedRun boatId={boatId} at={run} /> : null}
+      <footer className="screen-only flex h-[27px] flex-none items-center gap-5 border-t max-[999px]:h-[44px] max-[999px]:overflow-x-auto max-[999px]:whitespace-nowrap max-[999px]:[&>*]:flex-none border-line px-3 text-[12px] text-quiet">
         <button type="button" onClick={() => setFinding(true)}>
           <kbd>Ctrl K</kbd> find anything
         </button>

@@ -119,6 +119,7 @@ export default function Palette({
           {redo ? <Command.Item onSelect={run(() => void store.step('redo'))}>Put back: {redo}</Command.Item> : null}
           <Command.Item onSelect={run(onNight)}>Night or day scheme</Command.Item>
           <Command.Item onSelect={run(onShortcuts)}>List of keys</Command.Item>
+          <Command.Item onSelect={run(() => router.push(`/boats/${boatId}/survey?run=1`))}>Guided run through this boat</Command.Item>
           <Command.Item onSelect={run(() => saveFile(`/api/boats/${boatId}/export`))}>Export the design as a file</Command.Item>
           <Command.Item onSelect={run(() => saveFile(`/api/boats/${boatId}/export?as=zip`))}>
             Export the design with its pictures

@@ -32,6 +32,7 @@ export function Editor<Row>({ entry, column, options, onTyping, onCommit, onCanc
       <input
         ref={input}
         className="cell-editor"
+        inputMode={column?.mono && column.align === 'right' ? 'decimal' : 'text'}
         aria-label={column?.title}
         aria-invalid={entry.message !== null}
         aria-describedby={entry.message ? `${id}-message` : undefined}

@@ -284,6 +284,10 @@ export function Sheet<Row extends { readonly id: string }>(props: Props<Row>) {
       onKeyDown={onKeyDown}
       onMouseDown={onMouseDown}
       onDoubleClick={onDoubleClick}
+      onClick={(e) => {
+        // A finger taps once.
+        if ((e.nativeEvent as Partial<globalThis.PointerEvent>).pointerType === 'touch') onDoubleClick(e);
+      }}
       onCopy={onCopy}
       onPaste={onPaste}
     >

@@ -7,6 +7,9 @@ import { flushSync } from 'react-dom';
 /** Up to here every row is drawn. */
 const SHORT = 150;
 const ROW_PX = 27;
+/** Under fingers, as globals.css has it. */
+const TOUCH_ROW_PX = 44;
+const rowPx = (): number => (typeof matchMedia === 'function' && matchMedia('(pointer: coarse)').matches ? TOUCH_ROW_PX : ROW_PX);
 const AROUND = 15;
 
 export interface Shown {
@@ -61,7 +64,7 @@ export function useShown(body: RefObject<HTMLElement | null>, count: number, act
   const virtual = useVirtualizer({
     count: long ? count : 0,
     getScrollElement: () => scroller,
-    estimateSize: () => ROW_PX,
+    estimateSize: rowPx,
     overscan: AROUND,
     scrollMargin: margin,
     rangeExtractor,
@@ -69,11 +72,12 @@ export function useShown(body: RefObject<HTMLElement | null>, count: number, act
   const reveal = useCallback((index: number) => virtual.scrollToIndex(index, { align: 'auto' }), [virtual]);
   if (!long || printing)
     return { rows: Array.from({ length: count }, (_, index) => ({ index, gapPx: 0 })), tailPx: 0, reveal: () => undefined };
+  const tall = rowPx();
   let end = 0;
   const rows = virtual.getVirtualItems().map(({ index }) => {
-    const gapPx = index * ROW_PX - end;
-    end = (index + 1) * ROW_PX;
+    const gapPx = index * tall - end;
+    end = (index + 1) * tall;
     return { index, gapPx };
   });
-  return { rows, tailPx: count * ROW_PX - end, reveal };
+  return { rows, tailPx: count * tall - end, reveal };
 }

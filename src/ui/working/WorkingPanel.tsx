@@ -14,7 +14,7 @@ export function WorkingPanel() {
     return (
       <aside
         aria-label="The working"
-        className="screen-only flex w-[34px] flex-none justify-center overflow-hidden border-l border-line py-4"
+        className="screen-only flex w-[34px] flex-none justify-center overflow-hidden border-l border-line py-4 max-[999px]:hidden"
       >
         <p className="text-[12px] whitespace-nowrap text-quiet [writing-mode:vertical-rl]">
           <b className="font-semibold text-ink">The working</b>: choose a row, or a figure above, and its arithmetic opens here
@@ -32,7 +32,7 @@ export function WorkingPanel() {
       aria-label="The working"
       aria-live="polite"
       tabIndex={0}
-      className="screen-only w-[322px] flex-none overflow-y-auto border-l border-line p-4"
+      className="screen-only w-[322px] flex-none overflow-y-auto border-l border-line p-4 max-[999px]:fixed max-[999px]:inset-x-0 max-[999px]:bottom-[44px] max-[999px]:z-20 max-[999px]:max-h-[46vh] max-[999px]:w-full max-[999px]:border-t-[1.5px] max-[999px]:border-ink max-[999px]:bg-film"
     >
       <div className="mb-1 flex items-baseline justify-between gap-3">
         <h2 className="text-[14px] font-bold">{working.title}</h2>

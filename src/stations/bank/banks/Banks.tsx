@@ -10,6 +10,7 @@ import type { Cranks } from '@/workers/analysis.worker';
 import { useAsked, useDesign, useFreshId, useStore } from '@/ui/boat/context';
 import { usePut } from '@/ui/boat/put';
 import { Choice, Figure, OptionalFigure, Tick, Words } from '@/ui/field';
+import { NextSteps } from '@/ui/next/NextSteps';
 
 const MOUNTING = [
   ['held', 'held down'],
@@ -74,9 +75,10 @@ export function Banks() {
           remove {bank.name}
         </button>
       ) : (
-        <p className="mt-3 max-w-[520px]">
-          None yet. A first bank gives fault currents, sag, hours without a source, and a day to look at.
-        </p>
+        <div className="mt-3 max-w-[520px]">
+          <p>None yet. A first bank gives fault currents, sag, hours without a source, and a day to look at.</p>
+          <NextSteps />
+        </div>
       )}
     </div>
   );
@@ -111,9 +113,9 @@ function OneBank({ bank, put }: { bank: Bank; put: (path: string[], value: unkno
     />
   );
   return (
-    <div className="mt-3 grid grid-cols-[minmax(0,1fr)_300px] gap-10">
+    <div className="mt-3 grid grid-cols-[minmax(0,1fr)_300px] max-[999px]:grid-cols-1 gap-10">
       <div>
-        <div className="grid grid-cols-4 items-end gap-3">
+        <div className="grid grid-cols-4 max-[999px]:grid-cols-2 items-end gap-3">
           <Words label="bank" value={bank.name} onChange={(t) => t && put(['name'], t, 'name')} />
           <Choice label="for" value={bank.job} options={BANK_JOBS} names={JOBS} onChange={(v) => put(['job'], v, 'job')} />
           {bank.job === 'own' ? (
@@ -189,7 +191,7 @@ function OneBank({ bank, put }: { bank: Bank; put: (path: string[], value: unkno
         <p className="text-[12px] text-quiet">
           Empty: typical of the chemistry, as told beside the name. Volts of the whole bank at {show(25, 'C', design.boat)}.
         </p>
-        <div className="mt-1 grid grid-cols-4 items-end gap-3">
+        <div className="mt-1 grid grid-cols-4 max-[999px]:grid-cols-2 items-end gap-3">
           {sheet('absorptionV', 'absorption', 'V', c.absorptionV * times, 2, 70)}
           {sheet('floatV', 'float', 'V', c.floatV * times, 2, 70)}
           {sheet('equaliseV', 'equalise', 'V', c.equaliseV === null ? null : c.equaliseV * times, 2, 75)}
@@ -225,7 +227,7 @@ function OneBank({ bank, put }: { bank: Bank; put: (path: string[], value: unkno
           ) : null}
         </div>
         <h2 className="mt-4 font-semibold">Its box</h2>
-        <div className="mt-1 grid grid-cols-6 items-end gap-3">
+        <div className="mt-1 grid grid-cols-6 max-[999px]:grid-cols-3 max-[500px]:grid-cols-2 items-end gap-3">
           {sheet('lengthMm', 'block long', 'mm', null, 10, 3000)}
           {sheet('widthMm', 'block wide', 'mm', null, 10, 3000)}
           {sheet('heightMm', 'block high', 'mm', null, 10, 3000)}
@@ -273,7 +275,7 @@ function OneBank({ bank, put }: { bank: Bank; put: (path: string[], value: unkno
           }
         />
         {bank.bms ? (
-          <div className="grid grid-cols-5 items-end gap-3">
+          <div className="grid grid-cols-5 max-[999px]:grid-cols-3 max-[500px]:grid-cols-2 items-end gap-3">
             <Figure
               label="opens above"
               kind="V"

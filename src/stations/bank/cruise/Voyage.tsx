@@ -33,7 +33,7 @@ export function Voyage() {
     ]);
   };
   return (
-    <div className="grid grid-cols-[minmax(0,1fr)_310px] gap-8 pt-2">
+    <div className="grid grid-cols-[minmax(0,1fr)_310px] max-[999px]:grid-cols-1 gap-8 pt-2">
       <div>{answer ? <Outcome answer={answer} /> : <p className="text-quiet">Calculating.</p>}</div>
       <div className="space-y-3">
         <Choice

@@ -56,7 +56,7 @@ export function Day() {
   const day = run.days[0];
   const { scene } = run;
   return (
-    <div className="grid grid-cols-[minmax(0,1fr)_340px] gap-8 pt-2">
+    <div className="grid grid-cols-[minmax(0,1fr)_340px] max-[999px]:grid-cols-1 gap-8 pt-2">
       <div>
         <div className="grid max-w-[560px] grid-cols-3 items-end gap-4">
           <Choice

@@ -98,7 +98,10 @@ export function Joined() {
       {design.joins.map((j) => {
         const to = (key: keyof BankTie, value: unknown) => put(['joins', j.id, key], value, j.name);
         return (
-          <div key={j.id} className="mt-3 grid grid-cols-6 items-end gap-3 border-b border-line pb-3">
+          <div
+            key={j.id}
+            className="mt-3 grid grid-cols-6 max-[999px]:grid-cols-3 max-[500px]:grid-cols-2 items-end gap-3 border-b border-line pb-3"
+          >
             <Words label={KINDS[j.kind]} value={j.name} onChange={(t) => t && to('name', t)} />
             <Choice label="first bank" value={j.firstId ?? ''} options={ids} names={names} onChange={(v) => to('firstId', v || null)} />
             <Choice label="second bank" value={j.secondId ?? ''} options={ids} names={names} onChange={(v) => to('secondId', v || null)} />

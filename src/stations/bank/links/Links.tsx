@@ -40,7 +40,7 @@ export function Links() {
   const rows = shared.strings.map((s, i) => [String(i + 1), round3(s.amps), pct(s.ofMean), round3(s.afterHourA), round3(s.hourAh)]);
   return (
     <div className="max-w-[980px] pt-2">
-      <div className="grid grid-cols-5 items-end gap-3">
+      <div className="grid grid-cols-5 max-[999px]:grid-cols-3 max-[500px]:grid-cols-2 items-end gap-3">
         <Choice
           label="bank"
           value={bank.id}

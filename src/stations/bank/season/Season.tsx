@@ -102,7 +102,7 @@ export function Season() {
         {chosen.name}, sailed many times over. Each day&apos;s sun and wind depart from what the day says by the spread given, and half of
         the departure lasts into the next day; use and motoring vary by the day. Steps of 15 minutes.
       </p>
-      <div className="mt-3 grid max-w-[820px] grid-cols-6 items-end gap-3">
+      <div className="mt-3 grid max-w-[820px] grid-cols-6 max-[999px]:grid-cols-3 max-[500px]:grid-cols-2 items-end gap-3">
         <Figure label="cruises" kind="none" value={season.runs} low={20} high={20000} onChange={(v) => put('runs', Math.round(v))} />
         <Figure label="seed" kind="none" value={season.seed} low={0} high={2147483647} onChange={(v) => put('seed', Math.round(v))} />
         {spread('sunSpread', 'sun varies by')}

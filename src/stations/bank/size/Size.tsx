@@ -64,7 +64,7 @@ export function Size() {
           There is no need yet: give loads their hours a day under Loads. Then the bank follows, line by line.
         </p>
       ) : null}
-      <div className="mt-4 grid grid-cols-[minmax(0,1fr)_330px] gap-10">
+      <div className="mt-4 grid grid-cols-[minmax(0,1fr)_330px] max-[999px]:grid-cols-1 gap-10">
         <div>
           <h2 className="font-semibold">The same need in each chemistry</h2>
           <Plain

@@ -33,7 +33,7 @@ export function CircuitFacts({ circuit }: { circuit: Circuit }) {
     );
   };
   return (
-    <div className="grid grid-cols-4 gap-x-4 gap-y-2 py-2">
+    <div className="grid grid-cols-4 max-[999px]:grid-cols-2 gap-x-4 gap-y-2 py-2">
       <Choice label="supplied" value={circuit.supply} options={SUPPLY_CLASSES} onChange={(v) => put('supply', v, 'supply')} />
       <Choice label="goes along" value={circuit.along} options={ALONGS} onChange={(v) => put('along', v, 'way along the hull')} />
       <Choice label="lies" value={circuit.enclosure} options={ENCLOSURES} onChange={(v) => put('enclosure', v, 'laying')} />

@@ -17,6 +17,7 @@ import { LadderChart } from './LadderChart';
 import { SharedSizes } from './SharedSizes';
 import { TapList } from './TapList';
 import { VoltsBar } from './VoltsBar';
+import { NextSteps } from '@/ui/next/NextSteps';
 
 const LeastSure = dynamic(() => import('./LeastSure').then((m) => m.LeastSure), { ssr: false });
 const DutyChart = memo(dynamic(() => import('./DutyChart'), { ssr: false }));
@@ -206,12 +207,15 @@ export function Circuits({ filter, onFilter }: { filter: string; onFilter: (filt
         </button>
       </div>
       {design.circuits.length === 0 ? (
-        <p className="max-w-[520px] px-4 py-6">
-          A circuit is one way with its device, and the run tapped along it.{' '}
-          {loose > 0
-            ? '“Propose” makes panels, feeders and circuits for the loads that have none; you regroup them.'
-            : 'List the loads first; then let circuits be proposed and regroup them.'}
-        </p>
+        <div className="max-w-[520px] px-4 py-6">
+          <p>
+            A circuit is one way with its device, and the run tapped along it.{' '}
+            {loose > 0
+              ? '“Propose” makes panels, feeders and circuits for the loads that have none; you regroup them.'
+              : 'List the loads first; then let circuits be proposed and regroup them.'}
+          </p>
+          <NextSteps />
+        </div>
       ) : null}
       <div className="min-h-[120px] flex-1 overflow-auto" data-testid="circuit-rows">
         <Sheet

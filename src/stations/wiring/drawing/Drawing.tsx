@@ -13,6 +13,7 @@ import { useDrawing } from '@/ui/drawing/useDrawing';
 import { useLayout } from '@/ui/drawing/useLayout';
 import { titleOf } from '@/ui/drawing/title';
 import { useView } from '@/ui/drawing/useView';
+import { NextSteps } from '@/ui/next/NextSteps';
 
 /** Instead of a study's id: each load at its worst. */
 const WORST = 'worst';
@@ -156,9 +157,10 @@ export function Drawing({ onGo }: { onGo: (about: About) => void }) {
         </span>
       </div>
       {design.banks.length + design.circuits.length === 0 ? (
-        <p className="screen-only max-w-[520px] px-4 py-4">
-          Nothing to draw yet: enter a bank on Survey and propose circuits here; the drawing makes itself from them.
-        </p>
+        <div className="screen-only max-w-[520px] px-4 py-4">
+          <p>Nothing to draw yet: enter a bank on Survey and propose circuits here; the drawing makes itself from them.</p>
+          <NextSteps />
+        </div>
       ) : null}
       {trouble === null ? null : (
         <p role="alert" className="caution mx-4 mb-2">

@@ -58,7 +58,7 @@ export function Studies() {
         ) : null}
       </p>
       {study ? (
-        <div className="mt-3 grid grid-cols-[minmax(0,1fr)_290px] gap-8">
+        <div className="mt-3 grid grid-cols-[minmax(0,1fr)_290px] max-[999px]:grid-cols-1 gap-8">
           <div>{answer ? <Answer answer={answer} study={study} /> : <p className="text-quiet">Calculating.</p>}</div>
           <Situation
             key={study.id}
