@@ -16,5 +16,7 @@ export default defineConfig({
     launchOptions: chromiumOptions,
     permissions: ['clipboard-read', 'clipboard-write'],
     trace: 'off',
+    // What is kept for offline use is its own journey: elsewhere every page is the server's.
+    serviceWorkers: 'block',
   },
 });

@@ -5,7 +5,11 @@ import type { Metadata } from 'next';
 import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
 
-export const metadata: Metadata = { title: 'Solenix', description: "A cruising boat's house electrics, calculated" };
+export const metadata: Metadata = {
+  title: 'Solenix',
+  description: "A cruising boat's house electrics, calculated",
+  manifest: '/manifest.webmanifest',
+};
 
 /** Sets the scheme before the first paint, so that a dark cabin stays dark. */
 const SCHEME = "try{if(localStorage.getItem('solenix-scheme')==='night')document.documentElement.dataset.scheme='night'}catch{}";

@@ -41,6 +41,8 @@ export const isBeforeDoor = (path: string): boolean =>
   path === '/api/session' ||
   /^\/view\/[A-Za-z0-9_-]+$/.test(path) ||
   path.startsWith('/_next/static/') ||
+  path === '/sw.js' ||
+  path === '/manifest.webmanifest' ||
   /^\/(icon|favicon)[^/]*$/.test(path);
 
 /** A path of ours to go on to, after the door; what is none is the list of boats. */

@@ -9,6 +9,7 @@ import { fileName, saveCsv } from '@/ui/files';
 import { cutListCsv } from './csv';
 import { Extras } from './Extras';
 import { NextSteps } from '@/ui/next/NextSteps';
+import { useAwake } from '@/ui/frame/useAwake';
 
 function Counts({ title, lines, note }: { title: string; lines: readonly CountLine[]; note?: string }) {
   return (
@@ -39,6 +40,7 @@ function Counts({ title, lines, note }: { title: string; lines: readonly CountLi
 
 export default function Build() {
   const design = useDesign();
+  useAwake();
   const list = useCutList();
   const findings = useFindings();
   const held = useMemo(() => (list ? heldBack(design, list, findings) : null), [design, list, findings]);

@@ -1,5 +1,6 @@
 'use client';
 /** Who is in: devices signed in, keys of programs, links that show one boat. Each is taken back by one press. */
+import { forgetOffline } from '@/ui/frame/useKeptOffline';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
@@ -83,7 +84,13 @@ export function Access({
         <button
           type="button"
           className="act mt-2"
-          onClick={() => void ask('/api/session', { method: 'DELETE' }).then((done) => done && router.push('/enter'))}
+          onClick={() =>
+            void ask('/api/session', { method: 'DELETE' }).then(async (done) => {
+              if (!done) return;
+              await forgetOffline();
+              router.push('/enter');
+            })
+          }
         >
           sign out here
         </button>

@@ -69,8 +69,8 @@ export default function Survey() {
       </div>
     );
   return (
-    <div className="flex h-full">
-      <div className="flex min-w-0 flex-1 flex-col">
+    <div className="flex h-full max-[999px]:flex-col">
+      <div className="flex min-h-0 min-w-0 flex-1 flex-col">
         {head}
         <div className="min-h-0 flex-1 overflow-auto px-4">
           <p className="mb-2 flex flex-wrap items-baseline gap-x-4 text-quiet">
@@ -104,7 +104,7 @@ export default function Survey() {
         </div>
         {circuit ? <RunLine circuit={circuit} worst={worst.get(circuit.id)} onClose={() => chooseRun(null)} /> : null}
       </div>
-      <div className="flex w-[292px] flex-none flex-col border-l border-line">
+      <div className="flex w-[292px] flex-none flex-col border-l border-line max-[999px]:max-h-[42%] max-[999px]:w-full max-[999px]:border-t-[1.5px] max-[999px]:border-l-0">
         <div role="tablist" aria-label="What to enter" className="flex flex-none gap-4 border-b border-line px-4 pt-3">
           {SHEETS.map((name) => (
             <button

@@ -17,6 +17,7 @@ import { Share } from './Share';
 import { StaleBar } from './StaleBar';
 import { SHORTCUTS } from './shortcuts';
 import type { Station } from './station';
+import { useKeptOffline } from './useKeptOffline';
 import { useKeys } from './useKeys';
 
 /** Stations that need the width; there the working opens only for a figure of the balance line. */
@@ -81,6 +82,10 @@ export function Frame({ boatId, stations, children }: { boatId: string; stations
   const run = Number(asked.get('run') ?? 0);
   const [opened, setFinding] = useState(false);
   const finding = opened || line !== '';
+  const kept = useKeptOffline(
+    stations.map((s) => `/boats/${boatId}/${s.id}`),
+    revision,
+  );
   const [listing, setListing] = useState(false);
   /** Where the folded rail was opened: it is folded again on the next page. */
   const [railAt, setRailAt] = useState<string | null>(null);
@@ -149,6 +154,15 @@ export function Frame({ boatId, stations, children }: { boatId: string; stations
           <Notice />
         </div>
         <NotTaken />
+        {kept ? (
+          <span
+            className="flex-none"
+            data-testid="kept"
+            title="Her stations are kept on this device: they open without a connection, and edits wait here."
+          >
+            opens offline
+          </span>
+        ) : null}
         <span className={`flex-none ${link === 'offline' ? 'font-semibold text-lead' : ''}`} data-testid="saved">
           {state}
         </span>

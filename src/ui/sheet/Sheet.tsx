@@ -70,6 +70,8 @@ export function Sheet<Row extends { readonly id: string }>(props: Props<Row>) {
   /** The row added last: the cursor goes into it. */
   const [fresh, setFresh] = useState<string | null>(null);
   const grid = useRef<HTMLDivElement>(null);
+  /** The pointer that went down last was a finger. */
+  const touched = useRef(false);
   const body = useRef<HTMLDivElement>(null);
   const gridId = useId();
 
@@ -260,6 +262,8 @@ export function Sheet<Row extends { readonly id: string }>(props: Props<Row>) {
     if (!cell) return;
     event.preventDefault();
     go(cell, event.shiftKey);
+    // A finger taps once: what opens beside may cover the cell before it is lifted.
+    if (touched.current) return onDoubleClick(event);
     grid.current?.focus({ preventScroll: true });
   };
   const onDoubleClick = (event: MouseEvent) => {
@@ -284,9 +288,8 @@ export function Sheet<Row extends { readonly id: string }>(props: Props<Row>) {
       onKeyDown={onKeyDown}
       onMouseDown={onMouseDown}
       onDoubleClick={onDoubleClick}
-      onClick={(e) => {
-        // A finger taps once.
-        if ((e.nativeEvent as Partial<globalThis.PointerEvent>).pointerType === 'touch') onDoubleClick(e);
+      onPointerDown={(e) => {
+        touched.current = e.pointerType === 'touch';
       }}
       onCopy={onCopy}
       onPaste={onPaste}

@@ -9,6 +9,7 @@ import { Canvas } from '@/ui/drawing/Canvas';
 import { useDrawing } from '@/ui/drawing/useDrawing';
 import { useLayout } from '@/ui/drawing/useLayout';
 import { useView } from '@/ui/drawing/useView';
+import { useAwake } from '@/ui/frame/useAwake';
 
 interface Done {
   readonly act: Act;
@@ -19,6 +20,7 @@ interface Done {
 /** The boat's own switches, worked on the drawing: what is live, what charges, what feeds what, and what an act brings about. */
 export function Bench() {
   const design = useDesign();
+  useAwake();
   const [standing, setStanding] = useState<Standing>(() => atRest(design));
   const [done, setDone] = useState<readonly Done[]>([]);
   const last = done[done.length - 1];

@@ -1,0 +1,50 @@
+/** Without a connection: a boat opened once opens again, is worked on, and what was typed reaches the server when it is back. */
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { cell, enter, expect, test } from './boat';
+import { startServer } from './server';
+
+test.use({ serviceWorkers: 'allow' });
+
+test('a boat opened once opens with no server, goes from station to station, keeps what is typed through a reload, and sends it', async ({
+  page,
+}) => {
+  const data = mkdtempSync(join(tmpdir(), 'solenix-offline-'));
+  let server = await startServer(data);
+  const { port, url } = server;
+  try {
+    await page.goto(`${url}/boats/marram/loads`);
+    await expect(page.getByTestId('kept')).toHaveText('opens offline', { timeout: 60_000 });
+    const before = await page.locator('header [data-figure]').first().innerText();
+    await server.stop('SIGKILL');
+
+    await page.reload();
+    await expect(page.getByRole('heading', { name: 'Loads' })).toBeVisible();
+    await enter(page, 'Refrigerator compressor', 'W', '95');
+    await expect(page.getByTestId('saved')).toContainText('not saved yet');
+    await expect(page.locator('header [data-figure]').first()).not.toHaveText(before);
+    await page.getByRole('link', { name: /^Wiring/ }).click();
+    await expect(page.getByRole('heading', { name: 'Wiring' })).toBeVisible();
+    await page.getByRole('link', { name: /^Build/ }).click();
+    await expect(page.getByRole('heading', { name: 'Build: cut list' })).toBeVisible();
+    await page.getByRole('link', { name: /^Loads/ }).click();
+    await page.reload();
+    await expect(cell(page, 'Refrigerator compressor', 'W')).toHaveText('95');
+    // A page that was never opened says so.
+    const never = await page.context().newPage();
+    await never.goto(`${url}/boats/halcyon/loads`);
+    await expect(never.getByText('never opened on this device')).toBeVisible();
+    await never.close();
+
+    server = await startServer(data, port);
+    await expect(page.getByTestId('saved')).toHaveText(/^saved/, { timeout: 60_000 });
+    const { design } = (await (await page.request.get(`${url}/api/boats/marram`)).json()) as {
+      design: { loads: { name: string; rating: number }[] };
+    };
+    expect(design.loads.find((l) => l.name === 'Refrigerator compressor')?.rating).toBe(95);
+  } finally {
+    await server.stop('SIGTERM');
+    rmSync(data, { recursive: true, force: true });
+  }
+});
