@@ -1,6 +1,6 @@
 /** What the scripts share: installing, building, finding a port, starting the server. No dependencies: they run before npm ci. */
 import { execFileSync, spawn } from 'node:child_process';
-import { existsSync, readdirSync, statSync } from 'node:fs';
+import { existsSync, readdirSync, statSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -61,9 +61,21 @@ export async function build() {
   notices();
   const built = changed(join(root, '.next/BUILD_ID'));
   const sources = ['src', 'package-lock.json', 'next.config.ts', 'postcss.config.mjs'].map((p) => newest(join(root, p)));
-  if (built > Math.max(...sources)) return;
-  console.log('Building.');
-  run(process.execPath, [next, 'build']);
+  if (built <= Math.max(...sources)) {
+    console.log('Building.');
+    run(process.execPath, [next, 'build']);
+  }
+  listFiles();
+}
+
+/** Lists the files of the built program beside them: what a device keeps to open without a connection (public/sw.js). */
+export function listFiles() {
+  const from = join(root, '.next/static');
+  const files = readdirSync(from, { recursive: true, withFileTypes: true })
+    .filter((f) => f.isFile() && /\.(js|css|woff2|wasm)$/.test(f.name))
+    .map((f) => `/_next/static/${join(f.parentPath, f.name).slice(from.length + 1)}`)
+    .sort();
+  writeFileSync(join(from, 'files.json'), JSON.stringify(files));
 }
 
 /** The wanted port, or the next free one. */

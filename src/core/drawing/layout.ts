@@ -9,7 +9,8 @@ const ROW = 20;
 
 /** @param ways room its lines ask for on the side that has the most of them. */
 function sizeOf(thing: Drawn, ways: number): Size {
-  const said = Math.max(textWidth(thing.label), textWidth(thing.under));
+  // What is dead says so behind its name.
+  const said = Math.max(textWidth(`${thing.label}, dead`), textWidth(thing.under));
   if (thing.symbol === 'panel' || thing.symbol === 'bar') return { width: Math.max(60, said + 16), height: Math.max(40, 26 + ways) };
   if (thing.symbol === 'cell') return { width: Math.max(70, said + 10), height: Math.max(54, ways) };
   const taps = thing.taps.map((t) => textWidth(`${t.over}  ${t.label} ${t.under}`));
