@@ -1,12 +1,15 @@
 'use client';
 /** What was changed, by whom and when, newest first, fifty at a time; what differs since, a name for it, and the way back to it. */
+import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import type { Design } from '@/core/design';
 import { useStore } from '@/ui/boat/context';
 import { who } from '@/ui/boat/who';
 import { Plain } from '@/ui/table/Plain';
 import { Dialog } from './Dialog';
-import { type Revision, Since } from './Since';
+import type { Revision } from './Since';
+
+const Since = dynamic(() => import('./Since').then((m) => m.Since), { ssr: false });
 
 interface Line {
   readonly revision: number;

@@ -3,7 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 
 /** After the page has settled, and after edits have. */
 const FIRST_MS = 4000;
-const AFTER_EDITS_MS = 20_000;
+const AFTER_EDITS_MS = 60_000;
 
 /** Asks the service worker, and waits for its answer; null: there is none. */
 async function ask(message: object): Promise<boolean | null> {
