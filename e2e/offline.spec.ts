@@ -10,6 +10,7 @@ test.use({ serviceWorkers: 'allow' });
 test('a boat opened once opens with no server, goes from station to station, keeps what is typed through a reload, and sends it', async ({
   page,
 }) => {
+  test.setTimeout(240_000);
   const data = mkdtempSync(join(tmpdir(), 'solenix-offline-'));
   let server = await startServer(data);
   const { port, url } = server;
@@ -29,6 +30,7 @@ test('a boat opened once opens with no server, goes from station to station, kee
     await page.getByRole('link', { name: /^Build/ }).click();
     await expect(page.getByRole('heading', { name: 'Build: cut list' })).toBeVisible();
     await page.getByRole('link', { name: /^Loads/ }).click();
+    await expect(page.getByRole('heading', { name: 'Loads', exact: true })).toBeVisible();
     await page.reload();
     await expect(cell(page, 'Refrigerator compressor', 'W')).toHaveText('95');
     // A page that was never opened says so.
@@ -44,7 +46,8 @@ test('a boat opened once opens with no server, goes from station to station, kee
     };
     expect(design.loads.find((l) => l.name === 'Refrigerator compressor')?.rating).toBe(95);
   } finally {
-    await server.stop('SIGTERM');
+    // Its streams are open still: it is not asked to wait for them.
+    await server.stop('SIGKILL');
     rmSync(data, { recursive: true, force: true });
   }
 });
