@@ -194,7 +194,8 @@ export async function killedWhileMigrating(seed: number, kills: number, boats: n
       .get() as number;
     if (all !== boats || db.$client.pragma('integrity_check', { simple: true }) !== 'ok') failed++;
     db.$client.close();
-    rmSync(copy, { recursive: true, force: true });
+    // What a killed server was writing may still arrive.
+    rmSync(copy, { recursive: true, force: true, maxRetries: 5, retryDelay: 200 });
   }
   rmSync(data, { recursive: true, force: true });
   return { what: 'files brought up to date', tried: kills, failed, lost: 0, note: `${boats} boats of the first release each` };

@@ -2,7 +2,7 @@
 import { acLoadFrom } from './acAppliances';
 import { APPLIANCES, loadFrom } from './appliances';
 import { blankBank, blankDesign } from './blank';
-import { blankSource, blankTie } from './blankCharging';
+import { blankSource, blankTie, engineFor } from './blankCharging';
 import { type Bank, type Design, type Source } from './schema';
 import { CHEMISTRIES, type School } from '../rules';
 
@@ -134,6 +134,9 @@ const inKind = (kind: BoatKind, loads: readonly Row[], design: Design): Design['
   });
 };
 
+/** Volts of the battery that cranks: nobody makes a starter for 48 V, such a boat has an engine of 12. */
+const cranksAt = (systemV: number): number => (systemV > 24 ? 12 : systemV);
+
 /** Banks that fit the kind: the house bank of 12 V blocks, and a battery that cranks. */
 function banksOf({ bank }: BoatKind, design: Design): Bank[] {
   const { systemV } = design.boat;
@@ -153,7 +156,7 @@ function banksOf({ bank }: BoatKind, design: Design): Bank[] {
         ? { overV: round(14.8 * times), underV: round(10.8 * times), lowChargeC: 0, toleranceV: 0.05 * times, warns: true }
         : null,
     },
-    { ...blankBank('start', systemV, 'lazarette'), name: 'Start battery', job: 'start', strings: 1, blockAh: 75, cca: 700 },
+    { ...blankBank('start', cranksAt(systemV), 'lazarette'), name: 'Start battery', job: 'start', strings: 1, blockAh: 75, cca: 700 },
   ];
 }
 
@@ -190,8 +193,11 @@ function sourcesOf(kind: BoatKind, design: Design, house: Bank): Source[] {
         : { ...source, alternator, regulator: { ...made.regulator, absorptionV: regulator.absorptionV, slope: regulator.slope } };
     }
     if (made.solar) {
-      const parallel = Math.max(1, Math.round((more?.panels ?? 1) / made.solar.series));
-      return { ...source, solar: { ...made.solar, parallel, controllerA: ratedA } };
+      // Above 24 V four in series work over the charging volts, and a controller of more volts takes them on a cold morning.
+      const series = times > 2 ? 4 : made.solar.series;
+      const controllerV = times > 2 ? 150 : made.solar.controllerV;
+      const parallel = Math.max(1, Math.round((more?.panels ?? 1) / series));
+      return { ...source, solar: { ...made.solar, series, parallel, controllerV, controllerA: ratedA } };
     }
     return source;
   });
@@ -199,15 +205,16 @@ function sourcesOf(kind: BoatKind, design: Design, house: Bank): Source[] {
 
 const round = (x: number): number => Math.round(x * 100) / 100;
 
-/** What charges the start battery from a house bank of another chemistry. */
+/** What charges the start battery from a house bank of another chemistry, or of other volts. */
 function toStart(systemV: number): Source {
-  const made = blankSource('s9', 'DC–DC', systemV, 'start');
+  const volts = cranksAt(systemV);
+  const made = blankSource('s9', 'DC–DC', volts, 'start', systemV);
   return {
     ...made,
     name: 'DC–DC charger for the start battery',
     fromBankId: 'house',
     placeId: 'lazarette',
-    ratedA: Math.round((20 * 12) / systemV),
+    ratedA: Math.round((20 * 12) / volts),
     regulator: { ...made.regulator, sensor: 'on the bank' },
   };
 }
@@ -226,8 +233,8 @@ export function designOfKind(
   const empty = blankDesign(boat.name, boat.school, boat.lengthM, boat.beamM, boat.systemV);
   if (kind === null) return empty;
   const chosen: BoatKind = BOAT_KINDS[kind];
-  const lithium = chosen.bank.chemistry === 'lfp';
-  const joined: Pick<Design, 'joins' | 'sources'> = lithium
+  const apart = chosen.bank.chemistry === 'lfp' || cranksAt(boat.systemV) !== boat.systemV;
+  const joined: Pick<Design, 'joins' | 'sources'> = apart
     ? {
         joins: [],
         sources: [toStart(boat.systemV)],
@@ -239,7 +246,7 @@ export function designOfKind(
     ...empty,
     loads: inKind(chosen, chosen.loads, empty),
     banks,
-    engine: { ...empty.engine, startBankId: 'start' },
+    engine: { ...engineFor(cranksAt(boat.systemV)), startBankId: 'start' },
     joins: joined.joins,
     sources: [...(house ? sourcesOf(chosen, empty, house) : []), ...joined.sources],
     acLoads: chosen.ac.flatMap((name, i) => acLoadFrom(name, `a${i + 1}`, empty) ?? []),

@@ -49,7 +49,7 @@ export function withWords(layout: Omit<Layout, 'lines'> & { readonly lines: read
     const line = bare as Laid;
     const levels = levelsOf(line);
     const [first] = levels;
-    const begin = FIRST + line.symbols.length * (INLINE_WIDTH + 2) * (line.symbols.length > 0 ? 1 : 0);
+    const begin = FIRST + line.symbols.length * (INLINE_WIDTH + 2);
     const usual: readonly [number, number] = first ? [first[0] + begin, first[2]] : [line.points[0]?.[0] ?? 0, line.points[0]?.[1] ?? 0];
     const free = (at: readonly [number, number]) => wordBoxes(line, at).every((b) => taken.every((t) => !meet(b, t)));
     let words = usual;
