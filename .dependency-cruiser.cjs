@@ -11,7 +11,7 @@ const FLOORS = [
   ['energy', 'network', 'propose'],
   ['check', 'build'],
   ['analysis'],
-  ['working', 'drawing'],
+  ['working', 'drawing', 'order'],
   ['scratch'],
   ['answer'],
 ];

@@ -8,7 +8,19 @@ const MAY_CALL = {
   analysis: ['autonomyH', 'isLed', 'swapGrowth', 'withAnalysisDelta'],
   answer: ['nameOf'],
   bank: ['UNEVEN', 'bankMass', 'c20Ah', 'chemistryOf', 'coldFactor', 'sizeAll', 'takeOff', 'usualLink'],
-  build: ['endName', 'heldBack'],
+  build: [
+    'MARKED',
+    'PALMS',
+    'SHORT_MM',
+    'STAGES',
+    'aboardSteps',
+    'benchSteps',
+    'endName',
+    'fewerReels',
+    'firstPlan',
+    'groupsOf',
+    'heldBack',
+  ],
   charging: [
     'SETTINGS',
     'alternatorAt',
@@ -34,7 +46,7 @@ const MAY_CALL = {
   protection: ['curveSamples'],
   scratch: [],
   solve: [],
-  topology: ['bankOfLoads', 'endName', 'endsOf', 'newRing', 'ringFrom', 'ringWords', 'runOf', 'upFrom'],
+  topology: ['bankOfLoads', 'endName', 'endsOf', 'leadStretchesOf', 'newRing', 'ringFrom', 'ringWords', 'runOf', 'stretchesOf', 'upFrom'],
   working: ['sizingLines'],
 };
 

@@ -58,7 +58,7 @@ test('upright, the stations fold, one tap opens a cell, and the working lies bel
 test('Build on a phone: the list is read and ticked off within its width', async ({ page, marram }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await open(page, marram, 'build');
-  await expect(page.getByRole('heading', { name: 'Build: cut list' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Cut list', exact: true })).toBeVisible();
   expect(await sideways(page)).toBe(0);
   await axe(page);
 });

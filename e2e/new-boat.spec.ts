@@ -83,7 +83,7 @@ test('sixteen usual loads, one press of propose: no size, device or end to cross
   expect(crossed).toEqual([]);
 
   await page.getByRole('link', { name: /^Build/ }).click();
-  await expect(page.getByRole('heading', { name: 'Build: cut list' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Cut list', exact: true })).toBeVisible();
   await expect(page.getByText('Not to be built')).toHaveCount(0);
   const pieces = page.getByRole('row').filter({ hasText: '☐' });
   const cuts = await pieces.evaluateAll((all) => all.map((r) => [...r.querySelectorAll('td')].map((td) => td.textContent ?? '')));

@@ -28,7 +28,7 @@ test('a boat opened once opens with no server, goes from station to station, kee
     await page.getByRole('link', { name: /^Wiring/ }).click();
     await expect(page.getByRole('heading', { name: 'Wiring' })).toBeVisible();
     await page.getByRole('link', { name: /^Build/ }).click();
-    await expect(page.getByRole('heading', { name: 'Build: cut list' })).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'Cut list', exact: true })).toBeVisible();
     await page.getByRole('link', { name: /^Loads/ }).click();
     await expect(page.getByRole('heading', { name: 'Loads', exact: true })).toBeVisible();
     await page.reload();

@@ -30,7 +30,7 @@ test('a new boat from her figures: survey, a bank, loads from the list, circuits
   await expect(cell(page, 'Anchor windlass', 'from')).toHaveText('Main bus');
   await expect(cell(page, 'Bilge pump, automatic', 'from')).toHaveText('Always-live bus');
   await page.getByRole('link', { name: /^Build/ }).click();
-  await expect(page.getByRole('heading', { name: 'Build: cut list' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Cut list', exact: true })).toBeVisible();
   await expect(page.getByText('Anchor windlass').first()).toBeVisible();
 });
 

@@ -1,6 +1,7 @@
 /** A boat, her pictures and her history as one zip, out and in. What comes in is counted as it unfolds, and every picture is made anew. */
 import { strFromU8, strToU8, Unzip, UnzipInflate, zipSync, type Zippable } from 'fflate';
 import { type HistoryRow, readHistory } from './historyFile';
+import { readRecords, type RecordRow } from './records';
 import { BOUNDS, type Design, readDesignText, type ReadResult } from '@/core/design';
 
 export const ARCHIVE_BYTES = 120_000_000;
@@ -10,12 +11,17 @@ const MOST_RATIO = 300;
 const RATIO_FROM_BYTES = 10_000_000;
 const DESIGN = 'design.json';
 const HISTORY = 'history.json';
+const RECORDS = 'records.json';
 const MISSING = 'missing pictures.txt';
 
 export const photoName = (id: string): string => `photos/${id}.jpg`;
 
-/** @param history as text; empty: none. @param bytesOf a picture's bytes; one that is missing is left out, and told in a file of its own. */
-export function packBoat(design: Design, bytesOf: (photoId: string) => Uint8Array | null, history = ''): Uint8Array {
+/** @param texts of history and records; empty: none. @param bytesOf a picture's bytes; one that is missing is left out, and told in a file of its own. */
+export function packBoat(
+  design: Design,
+  bytesOf: (photoId: string) => Uint8Array | null,
+  texts: { readonly history?: string; readonly records?: string } = {},
+): Uint8Array {
   const missing: string[] = [];
   const files: Zippable = { [DESIGN]: strToU8(JSON.stringify(design, null, 1)) };
   for (const { id } of design.photos) {
@@ -23,7 +29,8 @@ export function packBoat(design: Design, bytesOf: (photoId: string) => Uint8Arra
     if (bytes) files[photoName(id)] = [bytes, { level: 0 }];
     else missing.push(id);
   }
-  if (history !== '') files[HISTORY] = strToU8(history);
+  if (texts.history) files[HISTORY] = strToU8(texts.history);
+  if (texts.records) files[RECORDS] = strToU8(texts.records);
   if (missing.length > 0)
     files[MISSING] = strToU8(`Pictures the design names whose files are gone or damaged:\n${missing.map(photoName).join('\n')}\n`);
   return zipSync(files);
@@ -83,6 +90,7 @@ export type Unpacked =
       readonly design: Design;
       readonly photos: ReadonlyMap<string, Uint8Array>;
       readonly history: readonly HistoryRow[];
+      readonly records: readonly RecordRow[];
     }
   | (ReadResult & { readonly ok: false });
 
@@ -91,9 +99,9 @@ export function unpackBoat(zip: Uint8Array): Unpacked {
   const refuse = (message: string): Unpacked => ({ ok: false, problems: [{ where: 'the archive', message }] });
   const unfolded = unfold(
     zip,
-    (name) => name === DESIGN || name === HISTORY || /^photos\/[A-Za-z0-9_-]{1,40}\.jpg$/.test(name),
+    (name) => name === DESIGN || name === HISTORY || name === RECORDS || /^photos\/[A-Za-z0-9_-]{1,40}\.jpg$/.test(name),
     UNFOLDED_BYTES,
-    BOUNDS.photos + 2,
+    BOUNDS.photos + 3,
   );
   if (!unfolded.ok) return refuse(unfolded.message);
   const text = unfolded.files.get(DESIGN);
@@ -104,11 +112,14 @@ export function unpackBoat(zip: Uint8Array): Unpacked {
   const told = unfolded.files.get(HISTORY);
   const history = told ? readHistory(strFromU8(told)) : [];
   if (history === null) return refuse(`its ${HISTORY} is not understood`);
+  const noted = unfolded.files.get(RECORDS);
+  const records = noted ? readRecords(strFromU8(noted)) : [];
+  if (records === null) return refuse(`its ${RECORDS} is not understood`);
   const photos = new Map(
     read.design.photos.flatMap(({ id }) => {
       const bytes = unfolded.files.get(photoName(id));
       return bytes ? [[id, bytes] as const] : [];
     }),
   );
-  return { ok: true, design: read.design, photos, history };
+  return { ok: true, design: read.design, photos, history, records };
 }

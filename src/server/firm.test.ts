@@ -187,7 +187,7 @@ describe('an archive', () => {
     stepBoat(db, 'walked', { step: 'undo', id: 'step-walked-1', force: false }, 6);
     const boat = openBoat(db, 'walked');
     if (!boat) throw new Error('gone');
-    const zip = packBoat(boat.design, () => picture, historyText(historyRows(db, 'walked')));
+    const zip = packBoat(boat.design, () => picture, { history: historyText(historyRows(db, 'walked')) });
     const made = await importArchive(db, zip, 9);
     if (!made.ok) throw new Error(made.problems[0]?.message);
     const here = openBoat(db, made.id);
@@ -217,7 +217,7 @@ describe('an archive', () => {
       ),
     ],
   ])('whose history %s is refused whole', (_, history) => {
-    expect(unpackBoat(packBoat(bareBoat('metric'), () => null, history))).toMatchObject({
+    expect(unpackBoat(packBoat(bareBoat('metric'), () => null, { history }))).toMatchObject({
       ok: false,
       problems: [{ message: expect.stringContaining('history.json') as string }],
     });

@@ -48,17 +48,20 @@ export const historyRows = (db: Db, boatId: string): HistoryRow[] =>
 
 export const historyText = (rows: readonly HistoryRow[]): string => JSON.stringify({ format: FORMAT, version: 1, edits: rows });
 
-/** null: it is not understood, or its revisions do not follow on each other. */
-export function readHistory(json: string): readonly HistoryRow[] | null {
-  let value: unknown;
+/** A file of JSON by its schema; null: it is not understood. */
+export function parsedAs<S extends v.GenericSchema>(schema: S, json: string): v.InferOutput<S> | null {
   try {
-    value = parseClean(json);
+    const parsed = v.safeParse(schema, parseClean(json));
+    return parsed.success ? parsed.output : null;
   } catch {
     return null;
   }
-  const parsed = v.safeParse(FileSchema, value);
-  if (!parsed.success) return null;
-  const rows = parsed.output.edits;
+}
+
+/** null: it is not understood, or its revisions do not follow on each other. */
+export function readHistory(json: string): readonly HistoryRow[] | null {
+  const rows = parsedAs(FileSchema, json)?.edits;
+  if (!rows) return null;
   const rising = rows.every((r, i) => i === 0 || r.revision > (rows[i - 1]?.revision ?? 0));
   return rising && new Set(rows.map((r) => r.editId)).size === rows.length ? rows : null;
 }

@@ -4,6 +4,7 @@ import { BOUNDS, type Design, type ReadProblem } from '@/core/design';
 import { createBoat, openBoat } from './boats';
 import type { Db } from './database';
 import { type HistoryRow, putHistory } from './historyFile';
+import { putRecords, type RecordRow } from './records';
 import { patiently } from './patience';
 import { copyFileOf, dropFiles, type KeptFile, keepFile, ownFile } from './photos';
 import { work } from './work/pool';
@@ -15,7 +16,7 @@ export type ImportResult =
 async function landed(
   db: Db,
   design: Design,
-  history: readonly HistoryRow[],
+  { history, records }: { readonly history: readonly HistoryRow[]; readonly records: readonly RecordRow[] },
   pictureOf: (photo: Design['photos'][number]) => Promise<KeptFile | null>,
   now: number,
 ): Promise<{ readonly id: string; readonly unread: number }> {
@@ -41,6 +42,7 @@ async function landed(
         (inner) => {
           for (const file of kept) ownFile(inner, id, file, now);
           putHistory(inner, id, history, renamed);
+          putRecords(inner, id, records, renamed, now);
         },
         history[history.length - 1]?.revision ?? 0,
       ),
@@ -60,7 +62,7 @@ export async function importArchive(db: Db, zip: Uint8Array, now: number): Promi
     const bytes = unpacked.photos.get(photo.id);
     return bytes ? keepFile(bytes) : null;
   };
-  return { ok: true, ...(await landed(db, unpacked.design, unpacked.history, pictureOf, now)) };
+  return { ok: true, ...(await landed(db, unpacked.design, unpacked, pictureOf, now)) };
 }
 
 /** A second boat like one on file, under a name of her own; her history begins here. null: there is no such boat. */
@@ -69,5 +71,11 @@ export async function duplicateBoat(db: Db, of: string, now: number): Promise<{ 
   if (!boat) return null;
   const { design } = boat;
   const name = `${design.boat.name.slice(0, BOUNDS.nameLength - 6)}, copy`;
-  return landed(db, { ...design, boat: { ...design.boat, name } }, [], (photo) => Promise.resolve(copyFileOf(db, of, photo.id)), now);
+  return landed(
+    db,
+    { ...design, boat: { ...design.boat, name } },
+    { history: [], records: [] },
+    (photo) => Promise.resolve(copyFileOf(db, of, photo.id)),
+    now,
+  );
 }

@@ -1,19 +1,29 @@
-/** The firm's shelf: equipment cards and sets of house rules, kept once for every boat. A stale change is answered, never merged silently. */
+/** The firm's shelf: equipment cards, sets of house rules and the store of cable, kept once for every boat. A stale change is answered, never merged silently. */
 import { and, asc, eq } from 'drizzle-orm';
 import * as v from 'valibot';
-import { type Card, cardOps, CardSchema, type HouseSet, HouseSetSchema, loadsBehind } from '@/core/design';
+import {
+  type Card,
+  cardOps,
+  CardSchema,
+  type HouseSet,
+  HouseSetSchema,
+  loadsBehind,
+  type StoreLength,
+  StoreLengthSchema,
+} from '@/core/design';
 import { type Line, LineSchema } from '@/core/scratch';
 import { boatsWithCard, openBoat } from './boats';
 import { editBoat, type EditResult } from './history';
 import type { Db } from './database';
 import { shelf } from './tables';
 
-export const SHELF = { card: CardSchema, house: HouseSetSchema, line: LineSchema } as const;
+export const SHELF = { card: CardSchema, house: HouseSetSchema, line: LineSchema, reel: StoreLengthSchema } as const;
 export type ShelfKind = keyof typeof SHELF;
 interface Bodies {
   readonly card: Card;
   readonly house: HouseSet;
   readonly line: Line;
+  readonly reel: StoreLength;
 }
 
 export interface OnShelf<K extends ShelfKind> {
@@ -102,12 +112,14 @@ export const ShelfFileSchema = v.object({
   card: most(CardSchema),
   house: most(HouseSetSchema),
   line: most(LineSchema),
+  // Files of before the store have none.
+  reel: v.optional(most(StoreLengthSchema), []),
 });
 export type ShelfFile = v.InferOutput<typeof ShelfFileSchema>;
 
 export function shelfFile(db: Db): ShelfFile {
   const of = <K extends ShelfKind>(kind: K): Bodies[K][] => listShelf(db, kind).map((x) => x.item);
-  return { format: SHELF_FORMAT, version: 1, card: of('card'), house: of('house'), line: of('line') };
+  return { format: SHELF_FORMAT, version: 1, card: of('card'), house: of('house'), line: of('line'), reel: of('reel') };
 }
 
 /** Takes such a file, all or none. */
@@ -119,6 +131,7 @@ export const putShelf = (db: Db, file: ShelfFile, now: number): Put =>
         putItems(inner, 'card', file.card, now),
         putItems(inner, 'house', file.house, now),
         putItems(inner, 'line', file.line, now),
+        putItems(inner, 'reel', file.reel, now),
       ];
       return { added: all.reduce((n, p) => n + p.added, 0), replaced: all.reduce((n, p) => n + p.replaced, 0) };
     },

@@ -44,7 +44,7 @@ export const boats = sqliteTable(
 export const shelf = sqliteTable(
   'shelf',
   {
-    kind: text('kind', { enum: ['card', 'house', 'line'] }).notNull(),
+    kind: text('kind', { enum: ['card', 'house', 'line', 'reel'] }).notNull(),
     id: text('id').notNull(),
     name: text('name').notNull(),
     revision: integer('revision').notNull(),
@@ -161,4 +161,26 @@ export const edits = sqliteTable(
     // Its own first: the same for one device.
     index('edits_own').on(t.boatId, t.device, t.kind, t.state, t.revision),
   ],
+);
+
+/** What was done, read and spent aboard a boat. Only added to; seq is the order they came in. */
+export const records = sqliteTable(
+  'records',
+  {
+    seq: integer('seq').primaryKey({ autoIncrement: true }),
+    boatId: text('boat_id')
+      .notNull()
+      .references(() => boats.id),
+    /** Made where it was written: sent again, it is answered, not kept twice. */
+    id: text('id').notNull(),
+    kind: text('kind', { enum: ['mark', 'reading', 'time', 'entry'] }).notNull(),
+    thing: text('thing').notNull(),
+    /** When it was so, by the device's clock, and when it came in. */
+    at: integer('at').notNull(),
+    cameAt: integer('came_at').notNull(),
+    by: text('by'),
+    device: text('device'),
+    body: text('body').notNull(),
+  },
+  (t) => [uniqueIndex('records_id').on(t.boatId, t.id), index('records_boat').on(t.boatId, t.seq)],
 );

@@ -350,6 +350,7 @@ export function randomBoat(seed: number): Design {
     stud: 'M8' as const,
     ratedA: d.maybe(d.of([60, 150, 250, 600]), 0.5),
     studs: d.maybe(d.of([1, 4, 8]), 0.5),
+    torqueNm: null,
   }));
   const all = { ...parts, bars, joins, sources };
   const leads = Array.from({ length: d.of([0, 2, 8, 20]) }, (_, i) => anyLead(d, i, start, all));

@@ -10,6 +10,10 @@ export function saveBlob(name: string, blob: Blob): void {
 /** CSV with the mark by which spreadsheets know UTF-8. */
 export const saveCsv = (name: string, text: string): void => saveBlob(name, new Blob(['\uFEFF', text], { type: 'text/csv;charset=utf-8' }));
 
+/** Text of a kind, as a calendar. */
+export const saveText = (name: string, text: string, type: string): void =>
+  saveBlob(name, new Blob([text], { type: `${type};charset=utf-8` }));
+
 /** A name any file system takes. */
 export const fileName = (name: string): string =>
   name

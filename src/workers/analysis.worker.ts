@@ -57,6 +57,7 @@ import {
   withDelta,
   rowOf,
   applyEdit,
+  type BoatRecord,
   type Op,
 } from '@/core/design';
 import {
@@ -101,6 +102,8 @@ import {
   type StudyAnswer,
 } from '@/core/network';
 import { everyFinding } from '@/core/check';
+import { heldBack, type Hours, hoursOf, type MadePiece, madePieces } from '@/core/build';
+import type { Isolation, Order } from '@/core/order';
 import type { Drawing, DrawingWish } from '@/core/drawing';
 import type { ScratchResult } from '@/core/scratch';
 
@@ -219,6 +222,28 @@ async function acWorking(d: Design, a: Analysis, { kind, id }: Selected, units: 
   return (kind === 'AC circuit' ? acCircuitWorking(d, id, units) : acSourceWorking(d, studiedNow(d, a).power, id, units)) ?? null;
 }
 
+/** Pieces as they are made, hours of what is left of them, by the marks somebody has made. */
+export interface Bench {
+  readonly pieces: readonly MadePiece[];
+  readonly hours: Hours;
+}
+
+let benched: { readonly of: Analysis; readonly marks: readonly BoatRecord[]; readonly bench: Bench } | null = null;
+
+function benchNow(d: Design, a: Analysis, marks: readonly BoatRecord[]): Bench {
+  if (benched?.of === a && benched.marks === marks) return benched.bench;
+  const decided = asDecided(d);
+  const late = studiedNow(d, a);
+  const list = cutList(decided, a.circuits, a.leads, late.worst.bars);
+  const held = heldBack(d, list, everyFinding(a, late));
+  const posts = postInventory(decided, a.circuits, a.leads);
+  const pieces = madePieces(d, list.cuts, held.against, posts, new Map(marks.map((m) => [m.thing, m])));
+  const left = pieces.filter((p) => p.stage !== 'landed');
+  const bench: Bench = { pieces, hours: hoursOf(d, a.circuits, left, listsOf(d, a.circuits)) };
+  benched = { of: a, marks, bench };
+  return bench;
+}
+
 const api = {
   /** Takes in what changed of the design and tells what changed of the analysis. */
   update(delta: Delta): AnalysisDelta {
@@ -247,6 +272,20 @@ const api = {
   },
   cutList: (): CutList | null =>
     design && analysis ? cutList(asDecided(design), analysis.circuits, analysis.leads, studiedNow(design, analysis).worst.bars) : null,
+  /** @param marks the last of each thing. */
+  bench: (marks: readonly BoatRecord[]): Bench | null => (design && analysis ? benchNow(design, analysis, marks) : null),
+  /** The order of work, each evening of it proved. */
+  async order(marks: readonly BoatRecord[]): Promise<Order | null> {
+    if (!design || !analysis) return null;
+    const [d, a] = [design, analysis];
+    const { orderOf } = await import('@/core/order');
+    const done = new Set(marks.flatMap((m) => (m.thing.startsWith('task:') && m.body.state === 'done' ? [m.thing.slice(5)] : [])));
+    return orderOf(d, a, benchNow(d, a, marks).pieces, done);
+  },
+  async isolation(circuitIds: readonly string[]): Promise<Isolation | null> {
+    const { isolationOf } = await import('@/core/order');
+    return design ? isolationOf(design, circuitIds) : null;
+  },
   lists: (): Lists | null => (design && analysis ? listsOf(design, analysis.circuits) : null),
   /** What would be found in the boat as she was found. */
   before(): readonly Finding[] | null {

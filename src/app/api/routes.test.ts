@@ -220,7 +220,7 @@ describe('files', () => {
     expect(served.headers.get('x-content-type-options')).toBe('nosniff');
     expect((await photoRoute.GET(get(), at({ id: 'edited', photo: picture.id }))).status).toBe(404);
     const zip = new Uint8Array(await (await exportRoute.GET(get('http://127.0.0.1:4000/x?as=zip'), at({ id }))).arrayBuffer());
-    expect(Object.keys(unzipSync(zip)).sort()).toEqual(['design.json', 'history.json', `photos/${picture.id}.jpg`]);
+    expect(Object.keys(unzipSync(zip)).sort()).toEqual(['design.json', 'history.json', `photos/${picture.id}.jpg`, 'records.json']);
     const back = await boatsRoute.POST(post(zip, fromFile));
     expect(back.status).toBe(201);
     const { id: copy } = (await back.json()) as { id: string };

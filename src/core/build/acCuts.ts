@@ -25,12 +25,20 @@ export const isolatorPieces = (design: Design): { readonly cut: Cut; readonly co
   design.acSources.flatMap((s) => {
     const e = earthRun(design, s);
     if (!e) return [];
-    const { school, size, areaMm2, massKgPerKm } = e.conductor;
+    const { school, size, areaMm2, massKgPerKm, odMm } = e.conductor;
     return [
       {
         conductor: e.conductor,
         part: `${e.isolation} ${s.shore?.isolator?.ratedA ?? s.ratedA} A`,
         cut: {
+          id: `${s.id}.${e.isolation === 'galvanic isolator' ? 'isolator' : 'transformer'}`,
+          school,
+          conductor: size,
+          odMm,
+          slackM: e.taped ? 0 : 2 * design.house.slackM,
+          openM: 0,
+          from: { name: s.name, node: null },
+          to: { name: 'the AC earth bar', node: null },
           circuitId: s.id,
           no: '',
           serves: s.name,
@@ -45,6 +53,7 @@ export const isolatorPieces = (design: Design): { readonly cut: Cut; readonly co
           fromEnd: endName('M6', school, size),
           toEnd: endName('M6', school, size),
           label: `earth ${s.name}, ${e.isolation}`,
+          unplaced: '',
           note:
             e.isolation === 'galvanic isolator'
               ? 'cut in two at the isolator; no other way from the inlet’s earth to anything aboard'
@@ -79,11 +88,16 @@ const coreLengths = ({ boat }: Design, { conductor, cores }: AcCircuitResult): s
   return `sheath off ${said(free)} at each end, earth ${said(longer)} longer than ${cores.includes('neutral') ? 'live and neutral' : 'both lives'}`;
 };
 
+const startName = (design: Design, c: AcCircuit): string =>
+  (c.from.kind === 'source' ? rowOf(design.acSources, c.from.id) : rowOf(design.acPanels, c.from.id))?.name ?? '';
+const farName = (design: Design, c: AcCircuit): string | null =>
+  (c.to && (c.to.kind === 'panel' ? rowOf(design.acPanels, c.to.id) : rowOf(design.acSources, c.to.id))?.name) ?? null;
+
 /** On which side of its breaker each end lands. */
 function sides(design: Design, c: AcCircuit): string {
-  const from = (c.from.kind === 'source' ? rowOf(design.acSources, c.from.id) : rowOf(design.acPanels, c.from.id))?.name ?? '';
+  const from = startName(design, c);
   if (c.from.kind === 'panel') return `starts on the load side of its breaker in ${from}`;
-  const to = c.to && (c.to.kind === 'panel' ? rowOf(design.acPanels, c.to.id) : rowOf(design.acSources, c.to.id))?.name;
+  const to = farName(design, c);
   const shore = rowOf(design.acSources, c.from.id)?.shore;
   const through =
     shore?.isolation === 'galvanic isolator' && shore.isolator ? '; its earth not on the inlet’s: that goes by the isolator' : '';
@@ -91,13 +105,24 @@ function sides(design: Design, c: AcCircuit): string {
 }
 
 function piece(design: Design, c: AcCircuit, r: AcCircuitResult): AcPiece {
-  const { school, size, areaMm2, massKgPerKm } = r.conductor;
+  const { school, size, areaMm2, massKgPerKm, odMm } = r.conductor;
+  const { openSlackM, slackM } = design.house;
+  const opens = (end: AcCircuit['to'] | AcCircuit['from']) =>
+    Number(end?.kind === 'panel' && (rowOf(design.acPanels, end.id)?.opens ?? false));
   const landed = r.family.terminal[school] === 'clamp' ? 'screw clamp' : r.family.terminal[school];
   const far = c.to?.kind === 'panel' && landed !== 'screw clamp' ? landed : 'screw clamp';
   return {
     result: r,
     device: `${r.family.name} ${r.ratingA} A, ${c.poles === 1 ? 'one pole' : `${c.poles} poles`}${c.leakageMa === null ? '' : `, ${c.leakageMa} mA residual`}`,
     cut: {
+      id: c.id,
+      school,
+      conductor: size,
+      odMm,
+      slackM: c.lengthM === null ? 2 * slackM : 0,
+      openM: openSlackM * (opens(c.from) + opens(c.to)),
+      from: { name: startName(design, c), node: null },
+      to: { name: farName(design, c) ?? c.name, node: null },
       circuitId: c.id,
       no: c.no,
       serves: c.name,
@@ -112,6 +137,7 @@ function piece(design: Design, c: AcCircuit, r: AcCircuitResult): AcPiece {
       fromEnd: endName(landed, school, size),
       toEnd: endName(far, school, size),
       label: `${c.no} AC ${c.name}`,
+      unplaced: '',
       note: `${coreLengths(design, r)}; ${sides(design, c)}`,
     },
   };

@@ -20,11 +20,12 @@ import {
   smallColour,
   terminalFor,
 } from '../rules';
-import { pathM, placePoint } from '../topology';
+import { bankPost, barNode, endName as leadEndName, endNode, panelBar, pathM, placePoint, returnBar } from '../topology';
 import { acPieces, isolatorPieces } from './acCuts';
-import type { Cut } from './cut';
+import type { Cut, Where } from './cut';
+import { bankLinks } from './links';
 import { boughtEnd, endName, hasBarrel, junctionEnd, junctionPart, junctionStud, tightened } from './ends';
-import { partedAt } from './parted';
+import { partedAt, partedLead } from './parted';
 
 export interface ReelLine {
   readonly size: string;
@@ -95,6 +96,13 @@ function tailOf({ cut, conductor }: Piece, tail: Tail, atStart: boolean): Piece 
     junctions: 0,
     cut: {
       ...cut,
+      id: `${cut.id}.${atStart ? 'start' : 'end'}`,
+      conductor: size,
+      odMm: tail.conductor.odMm,
+      slackM: 0,
+      openM: 0,
+      from: atStart ? cut.from : { name: 'its junction stud', node: null },
+      to: atStart ? { name: 'its junction stud', node: null } : cut.to,
       size: sizeName(school, size),
       areaMm2,
       massKgPerKm,
@@ -107,6 +115,22 @@ function tailOf({ cut, conductor }: Piece, tail: Tail, atStart: boolean): Piece 
   };
 }
 
+/** Where the conductors of a circuit start. */
+function startsOf(design: Design, circuit: Circuit, source: Panel | undefined): Readonly<Record<'+' | '−', Where>> {
+  const { id } = circuit.from;
+  if (circuit.from.kind === 'panel')
+    return {
+      '+': { name: source?.name ?? '', node: panelBar(id, '+') },
+      '−': { name: `${source?.name ?? ''}, negative bar`, node: panelBar(id, '-') },
+    };
+  const bank = rowOf(design.banks, id)?.name ?? '';
+  const bar = returnBar(design, id);
+  return {
+    '+': { name: `${bank} +`, node: bankPost(id, '+') },
+    '−': bar === null ? { name: `${bank} −`, node: bankPost(id, '-') } : { name: rowOf(design.bars, bar)?.name ?? '', node: barNode(bar) },
+  };
+}
+
 interface Tail {
   readonly conductor: Conductor;
   readonly end: string;
@@ -114,7 +138,7 @@ interface Tail {
 
 function circuitCuts({ design, loads, panels }: Context, circuit: Circuit, result: CircuitResult): Piece[] {
   const { school, size, legs } = result.own.ladder.chosen;
-  const { areaMm2, massKgPerKm } = result.own.state.conductor;
+  const { areaMm2, massKgPerKm, odMm } = result.own.state.conductor;
   const { house, boat } = design;
   const services = new Set(circuit.taps.map((t) => SERVICE[loads.get(t.serves.id)?.group ?? 'other'] ?? 'other'));
   const [only] = services;
@@ -122,6 +146,7 @@ function circuitCuts({ design, loads, panels }: Context, circuit: Circuit, resul
   const source = circuit.from.kind === 'panel' ? panels.get(circuit.from.id) : undefined;
   const device = deviceEnd(findFamily(result.own.protection.familyId), school);
   const negative = negativeEnd(source, school, areaMm2);
+  const starts = startsOf(design, circuit, source);
   /** How it lands there; where the end takes less, on a junction stud, and a tail from there. */
   const lands = (made: string, row = made): { readonly end: string; readonly tail: Tail | null } => {
     const takes = row === 'splice' || row === 'own lead' ? null : largestAtEnd(row, school);
@@ -138,22 +163,32 @@ function circuitCuts({ design, loads, panels }: Context, circuit: Circuit, resul
       (['+', '−'] as const).flatMap((polarity): Piece[] => {
         const near = tap.parent !== null ? lands('splice') : polarity === '+' ? lands(device.made, device.row) : lands(negative);
         const label = `${circuit.no}${polarity}${circuit.taps.length > 1 ? `.${i + 1}` : ''}${legs > 1 ? ` leg ${leg + 1}` : ''} ${part.name}${circuit.twisted ? ', twisted pair' : ''}${circuit.guarded ? ', guarded' : ''}`;
+        const first = tap.parent === null;
         const cut: Cut = {
+          id: `${circuit.id}.${tap.id}.${leg}${polarity === '+' ? 'p' : 'n'}`,
           circuitId: circuit.id,
           no: circuit.no,
           serves: part.name,
           polarity,
           size: sizeName(school, size),
           cores: 1,
+          school,
+          conductor: size,
+          odMm,
           massKgPerKm,
           areaMm2,
           colour: polarity === '+' ? colour : house.negative,
           lengthM: part.lengthM,
           taped: part.taped,
+          slackM: part.taped ? 0 : 2 * house.slackM,
+          openM: house.openSlackM * (Number(first && (source?.opens ?? false)) + Number(panel?.opens ?? false)),
+          from: first ? starts[polarity] : { name: result.taps.find((t) => t.id === tap.parent)?.name ?? '', node: null },
+          to: { name: part.name, node: panel ? panelBar(panel.id, polarity === '+' ? '+' : '-') : null },
           fromEnd: near.end,
           toEnd: far.end,
           label,
           note: '',
+          unplaced: '',
         };
         const junctions = Number(near.tail !== null) + Number(boughtEnd(far.end).onJunction);
         const piece: Piece = { cut, conductor: result.own.state.conductor, junctions };
@@ -190,8 +225,16 @@ function lampCuts({ design, panels }: Context, circuit: Circuit): Piece[] {
         no: circuit.no,
         serves: 'lamp of the switch',
         polarity: '−',
+        id: `${circuit.id}.lamp.${d.id}`,
         size: sizeName(ruleSet, size),
         cores: 1,
+        school: ruleSet,
+        conductor: size,
+        odMm: conductor.odMm,
+        slackM: 2 * design.house.slackM,
+        openM: 0,
+        from: startsOf(design, circuit, panels.get(circuit.from.id))['−'],
+        to: { name: 'its switch', node: null },
         massKgPerKm,
         areaMm2,
         colour: design.house.negative,
@@ -201,6 +244,7 @@ function lampCuts({ design, panels }: Context, circuit: Circuit): Piece[] {
         toEnd: endName('blade', ruleSet, size),
         label: `${circuit.no}− lamp of its switch`,
         note: '',
+        unplaced: '',
       };
       return { cut, conductor, junctions: 0 };
     });
@@ -208,17 +252,26 @@ function lampCuts({ design, panels }: Context, circuit: Circuit): Piece[] {
 
 /** A lead of the main side: one conductor, lug and stud at both ends; a device at its first end decides how it lands there. */
 function leadCut({ design }: Context, lead: BatteryCable, result: BatteryCableResult): Cut {
-  const { school, size, areaMm2, massKgPerKm } = result.conductor;
+  const { school, size, areaMm2, massKgPerKm, odMm } = result.conductor;
   const { boat, house } = design;
   const fuse = findFamily(result.device?.own.protection.familyId ?? '')?.terminal[school];
   const polarity = lead.rail === 'positive' ? '+' : lead.rail === 'negative' ? '−' : 'earth';
+  const at = (end: BatteryCable['from']): Where => ({ name: leadEndName(design, lead, end) ?? '', node: endNode(end, lead) });
   return {
+    id: lead.id,
     circuitId: lead.id,
     no: '',
     serves: lead.name,
     polarity,
     size: sizeName(school, size),
     cores: 1,
+    school,
+    conductor: size,
+    odMm,
+    slackM: result.taped ? 0 : 2 * house.slackM,
+    openM: 0,
+    from: at(lead.from),
+    to: at(lead.to),
     massKgPerKm,
     areaMm2,
     colour:
@@ -233,6 +286,7 @@ function leadCut({ design }: Context, lead: BatteryCable, result: BatteryCableRe
     toEnd: endName(lead.toStud, school, size),
     label: `${polarity} ${lead.name}`,
     note: '',
+    unplaced: '',
   };
 }
 
@@ -241,16 +295,25 @@ const tapFuse = (design: Design, { lead, source }: SmallLeadResult): string =>
   nominalVOf(design, lead.to?.kind === 'bank' ? lead.to.id : source?.bankId) > 24 ? '10 × 38 cartridge fuse' : 'blade fuse';
 
 /** A small lead: one conductor, a blade at the machine, and at its other end what that asks for. */
-function smallCut({ design }: Context, { lead, lengthM, taped }: SmallLeadResult, conductor: Conductor): Cut {
-  const { school, size, areaMm2, massKgPerKm } = conductor;
+function smallCut({ design }: Context, { lead, lengthM, taped, source }: SmallLeadResult, conductor: Conductor): Cut {
+  const { school, size, areaMm2, massKgPerKm, odMm } = conductor;
   const far = lead.to?.kind === 'bank' ? 'M8' : lead.to?.kind === 'panel' ? 'M4' : 'blade';
+  const landsOn = lead.to && (lead.to.kind === 'bank' ? rowOf(design.banks, lead.to.id) : rowOf(design.panels, lead.to.id));
   return {
+    id: lead.id,
     circuitId: lead.id,
     no: '',
     serves: lead.name,
     polarity: '+',
     size: sizeName(school, size),
     cores: 1,
+    school,
+    conductor: size,
+    odMm,
+    slackM: taped ? 0 : 2 * design.house.slackM,
+    openM: 0,
+    from: { name: landsOn?.name ?? 'its far end', node: lead.to?.kind === 'bank' ? bankPost(lead.to.id, '+') : null },
+    to: { name: source?.name ?? lead.name, node: null },
     massKgPerKm,
     areaMm2,
     colour: smallColour(design.boat.colourScheme, lead.purpose, design.house.functionColours),
@@ -260,6 +323,7 @@ function smallCut({ design }: Context, { lead, lengthM, taped }: SmallLeadResult
     toEnd: endName('blade', school, size),
     label: lead.name,
     note: '',
+    unplaced: '',
   };
 }
 
@@ -293,10 +357,13 @@ export function cutList(
   design.leads.forEach((lead, i) => {
     const result = leads[i];
     if (!result) return;
-    make({ cut: leadCut(context, lead, result), conductor: result.conductor, junctions: 0 });
+    const { school, size } = result.conductor;
+    for (const cut of partedLead(design, lead, leadCut(context, lead, result), school, size))
+      make({ cut, conductor: result.conductor, junctions: 0 });
     const device = result.device?.own.protection;
     if (device) protection.push([`${device.familyName} ${device.ratingA} A`, '', 1]);
   });
+  for (const link of bankLinks(design)) make(link);
   const makers: [string, string, number][] = [];
   for (const small of smallLeadResults(design)) {
     const { lead, conductor, lengthM } = small;

@@ -9,7 +9,7 @@ export interface Held {
   readonly stops: readonly Finding[];
   /** By circuit, battery cable or AC circuit: what stands against cutting it. */
   readonly against: ReadonlyMap<string, readonly Finding[]>;
-  /** Pieces that may be cut already: nothing against them, and taped. */
+  /** Pieces that may be cut already: nothing against them, taped, and what parts them has its place. */
   readonly free: readonly Cut[];
   readonly heldPieces: number;
   /** Nothing against them, but their length is an estimate. */
@@ -22,6 +22,7 @@ function circuitsOf(design: Design, { about }: Finding): readonly string[] {
   switch (about.kind) {
     case 'circuit':
     case 'lead':
+    case 'bank':
     case 'AC circuit':
       return [about.id];
     case 'load':
@@ -39,6 +40,6 @@ export function heldBack(design: Design, list: CutList, findings: readonly Findi
   const against = new Map<string, Finding[]>();
   for (const f of stops) for (const id of circuitsOf(design, f)) against.set(id, [...(against.get(id) ?? []), f]);
   const clear = list.cuts.filter((c) => !against.has(c.circuitId));
-  const free = clear.filter((c) => c.taped);
+  const free = clear.filter((c) => c.taped && c.unplaced === '');
   return { stops, against, free, heldPieces: list.cuts.length - clear.length, untaped: clear.length - free.length };
 }

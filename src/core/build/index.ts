@@ -1,4 +1,4 @@
-export type { Cut } from './cut';
+export type { Cut, Where } from './cut';
 export { type CountLine, cutList, type CutList, type ReelLine } from './cutList';
 export { endName } from './ends';
 export { type Held, heldBack } from './held';
@@ -6,3 +6,7 @@ export { type Lists, listsOf } from './lists';
 export type { RouteResult } from './routes';
 export { type AcPanelSchedule, acSchedules } from './acSchedules';
 export type { PanelSchedule } from './schedules';
+export { type Hours, hoursOf, learnedFactor, clipsOf, placesOf, pulledThrough, type WorkLine } from './hours';
+export { cutLength, type MadeEnd, type MadePiece, madePieces, MARKED, type Marked, type Stage, STAGES } from './made';
+export { aboardSteps, benchSteps, type BenchStep, PALMS, type Schools } from './passport';
+export * from './stock';

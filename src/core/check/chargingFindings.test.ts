@@ -127,8 +127,8 @@ const CASES: readonly (readonly [string, Design, Design, string])[] = [
   ],
   [
     'strings that share badly',
-    quietBoat({ strings: 4, links: { way: 'one end', size: '16', lengthM: 0.5 } }),
-    quietBoat({ strings: 4, links: { way: 'bus bars', size: '16', lengthM: 0.5 } }),
+    quietBoat({ strings: 4, links: { way: 'one end', size: '16', lengthM: 0.5, measured: true } }),
+    quietBoat({ strings: 4, links: { way: 'bus bars', size: '16', lengthM: 0.5, measured: true } }),
     'sharing:house',
   ],
   [

@@ -34,6 +34,8 @@ export const BankSheetSchema = v.object({
   lengthMm: stated(10, 3000),
   widthMm: stated(10, 3000),
   heightMm: stated(10, 3000),
+  /** Torque of its posts, N m. */
+  torqueNm: stated(0.1, 200),
 });
 
 /** How the strings of a bank are tied together and where its load is taken off. */
@@ -45,6 +47,8 @@ export const LinksSchema = v.object({
   way: later(oneOf(LINK_WAYS), 'diagonal'),
   size: later(v.nullable(v.pipe(v.string(), v.maxLength(6))), null),
   lengthM: later(between(0.02, 20), 0.3),
+  /** Laid out with a tape from post to post: they may be cut. */
+  measured: later(v.boolean(), false),
 });
 
 /** Inside of the box it is to fit, mm. */

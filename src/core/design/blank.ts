@@ -2,6 +2,7 @@
 import { type School, AMBIENT_C } from '../rules';
 import { DEFAULT_AC_RULES } from './ac';
 import { DEFAULT_SEASON } from './charging';
+import { DEFAULT_WORK } from './work';
 import { BLANK_SHEET, engineFor, usualWays } from './blankCharging';
 import {
   type Bank,
@@ -40,6 +41,9 @@ export const defaultHouse = (school: School): HouseRules => ({
   terminalC: 75,
   postC: 60,
   upsizeForTerminals: false,
+  joint: 'crimp',
+  seal: 'adhesive shrink',
+  terminals: 'bare, sleeved',
   slackM: 0.3,
   openSlackM: 0.4,
   wastePct: 5,
@@ -131,7 +135,7 @@ export const blankBank = (id: string, systemV: number, placeId: string | null): 
   bms: null,
   mounting: { held: null, covered: null, vented: null },
   stringFuseA: null,
-  links: { way: 'diagonal', size: null, lengthM: 0.3 },
+  links: { way: 'diagonal', size: null, lengthM: 0.3, measured: false },
   price: null,
 });
 
@@ -148,6 +152,7 @@ export const blankPanel = (id: string, name: string, kind: Panel['kind'], placeI
   pitchMm: 20,
   partOfId: null,
   opens: false,
+  torqueNm: null,
 });
 
 export const blankBar = (id: string, name: string, kind: Bar['kind'], placeId: string | null): Bar => ({
@@ -158,6 +163,7 @@ export const blankBar = (id: string, name: string, kind: Bar['kind'], placeId: s
   stud: 'M8',
   ratedA: null,
   studs: null,
+  torqueNm: null,
 });
 
 export const UNPINNED: Circuit['pin'] = { size: null, legs: 1, family: null, ratingA: null, ownDevices: false };
@@ -168,6 +174,7 @@ export const blankDevice = (id: string, kind: InlineDevice['kind']): InlineDevic
   ratingA: null,
   mohm: null,
   placeId: null,
+  fromM: null,
   largest: null,
   bypass: false,
 });
@@ -298,6 +305,7 @@ export function blankDesign(name: string, school: School, lengthM: number, beamM
     routes: [],
     departures: [],
     photos: [],
+    work: DEFAULT_WORK,
   };
 }
 

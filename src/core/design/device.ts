@@ -17,6 +17,8 @@ export const DeviceSchema = v.object({
   ratingA: v.nullable(between(0.1, 2000)),
   mohm: v.nullable(between(0, 1000)),
   placeId: later(v.nullable(id), null),
+  /** Taped, from what stands before it on the run, m. */
+  fromM: later(v.nullable(between(0.02, 120)), null),
   /** Largest conductor its terminals take. */
   largest: later(v.nullable(SizeSchema), null),
   /** A float switch that can be gone round by hand. */

@@ -71,6 +71,8 @@ export {
 } from './entries';
 export { id, name } from './fields';
 export { type NextStep, nextSteps } from './nextSteps';
+export { type StoreLength, StoreLengthSchema } from './storeLength';
+export { type BoatRecord, type KeptRecord, lastMarks, MOST_RECORDS, RECORD_KINDS, RECORDS_AT_ONCE, RecordSchema } from './record';
 export type { About, AboutKind, Finding, Severity } from './finding';
 export { houseDifferences, type HouseSet, HouseSetSchema } from './houseSets';
 export { BAR_KINDS, RAILS, sideOfTie, type TieSide } from './mainSide';
@@ -131,6 +133,7 @@ export {
   type Photo,
   type Place,
   type Plan,
+  type Work,
   type Point,
   RESEARCH,
   type Route,

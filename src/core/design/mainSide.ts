@@ -36,6 +36,8 @@ export const BarSchema = v.object({
   /** Continuous amps its maker rates it for, and how many studs it has. */
   ratedA: later(v.nullable(between(1, 5000)), null),
   studs: later(v.nullable(whole(1, 60)), null),
+  /** Torque of its studs as its maker says, N m. */
+  torqueNm: later(v.nullable(between(0.1, 200)), null),
 });
 
 const EndSchema = v.object({ kind: oneOf(END_KINDS), id });

@@ -1,6 +1,6 @@
 /** The Design value: everything a vessel's file holds. Types are inferred from here; lengths are metres, volts V, amps A. */
 import * as v from 'valibot';
-import { CONDITIONS, DC_FAMILIES, STUDS } from '../rules';
+import { CONDITIONS, DC_FAMILIES, JOINTS, SEALS, STUDS, TERMINAL_STYLES } from '../rules';
 import { AcCircuitSchema, AcLoadSchema, AcPanelSchema, AcRulesSchema, AcSourceSchema, DEFAULT_AC_RULES } from './ac';
 import { BOUNDS } from './bounds';
 import { IP_CODES } from './enclosure';
@@ -23,6 +23,7 @@ import { BarSchema, LeadSchema } from './mainSide';
 import { SmallLeadSchema } from './smallLead';
 import { SocketSchema } from './socket';
 import { StudySchema } from './study';
+import { DEFAULT_WORK, WorkSchema } from './work';
 import { BankSheetSchema, BmsSchema, BoxSchema, LinksSchema } from './bankSheet';
 
 export { id, name } from './fields';
@@ -192,6 +193,8 @@ const PanelSchema = v.object({
   partOfId: later(v.nullable(id), null),
   /** Its front opens, and what lands on it needs slack for that. */
   opens: later(v.boolean(), false),
+  /** Torque of its studs or screws as its maker says, N m. */
+  torqueNm: later(v.nullable(between(0.1, 200)), null),
 });
 
 const FaultSchema = v.object({ id, kind: oneOf(CONDITIONS.map((c) => c.id)), mohm: v.nullable(between(0, 10000)) });
@@ -287,6 +290,10 @@ export const HouseSchema = v.object({
   slackM: between(0, 5),
   /** More, at a panel whose front opens. */
   openSlackM: later(between(0, 5), 0.4),
+  /** How ends are made and sealed, and which terminals are bought for light conductors. */
+  joint: later(oneOf(JOINTS), 'crimp'),
+  seal: later(oneOf(SEALS), 'adhesive shrink'),
+  terminals: later(oneOf(TERMINAL_STYLES), 'bare, sleeved'),
   wastePct: between(0, 50),
   diversity: between(0.1, 1),
   studySoc: between(0, 1),
@@ -420,6 +427,7 @@ export const DesignSchema = v.object({
   routes: later(list(RouteSchema, BOUNDS.routes), []),
   departures: later(list(DepartureSchema, BOUNDS.departures), []),
   photos: later(list(PhotoSchema, BOUNDS.photos), []),
+  work: later(WorkSchema, DEFAULT_WORK),
 });
 
 type Frozen<T> = T extends object ? { readonly [K in keyof T]: Frozen<T[K]> } : T;
@@ -438,6 +446,7 @@ export type InlineDevice = Circuit['devices'][number];
 export type Found = NonNullable<Circuit['found']>;
 export type FoundFault = Found['faults'][number];
 export type Plan = Design['plan'];
+export type Work = Design['work'];
 export type Route = Design['routes'][number];
 export type Departure = Design['departures'][number];
 export type Photo = Design['photos'][number];

@@ -5,3 +5,4 @@ export { PROPOSALS, propose, proposedRows } from './propose';
 export { blankBatteryCable, proposeMainSide } from './mainSide';
 export { proposeStudies } from './studies';
 export { blankSmallLead, proposeSmallLeads, tapFuseA, usualLead } from './smallLeads';
+export { bankFor } from './livesOn';

@@ -152,3 +152,15 @@ export const choiceName = (choice: { readonly school: 'awg' | 'metric'; readonly
 /** A conductor size as the vessel's people write it. */
 export const sizeName = (school: 'awg' | 'metric', size: string, legs = 1): string =>
   `${legs > 1 ? `${legs} × ` : ''}${school === 'awg' ? `${size} AWG` : `${size} mm²`}`;
+
+/** What is cut to: millimetres, from a metre on metres to the millimetre; or feet and inches to an eighth, rounded up. */
+export function cutTo(mm: number, units: Pick<Units, 'lengthUnit'>): string {
+  if (units.lengthUnit !== 'ft') return mm < 1000 ? `${Math.round(mm)} mm` : `${(Math.round(mm) / 1000).toFixed(3)} m`;
+  const eighths = Math.ceil((mm / INCH_MM) * 8 - 1e-6);
+  const feet = Math.floor(eighths / 96);
+  const inches = Math.floor((eighths % 96) / 8);
+  const [over, under] = [eighths % 8, 8];
+  const parts = over === 0 ? '' : over % 4 === 0 ? '1/2' : over % 2 === 0 ? `${over / 2}/4` : `${over}/${under}`;
+  const inch = [inches > 0 || parts === '' ? String(inches) : '', parts].filter(Boolean).join(' ');
+  return feet > 0 ? `${feet} ft ${inch} in` : `${inch} in`;
+}

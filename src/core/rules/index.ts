@@ -23,8 +23,10 @@ export { BUS_RATINGS_A, BUS_STUDS, OWN_STUD_MM2 } from './busBars';
 export { DEVICE_KINDS, type DeviceKind, deviceDropV, deviceOhm, INLINE } from './inline';
 export { interruptingMinimumA } from './interrupting';
 export { FAMILY_ORDER, RULE_SETS, type RuleSet, WORST_COPPER } from './ruleSets';
-export { DEVICE_MIN, END_MIN, PANEL_MIN, PULL_MIN_PER_M } from './workMinutes';
+export * from './workMinutes';
 export { shrinkFor, studName, STUDS, terminalFor, TERMINALS } from './terminals';
+export { IN_PLACE, MAKING, type MakingRow, makingOf, pinMm } from './making';
+export { JOINTS, type JointSchool, jointSchool, SEALS, type SealSchool, sealSchool, TERMINAL_STYLES } from './makingSchools';
 export {
   AMBIENT_C,
   BATTERY_C,

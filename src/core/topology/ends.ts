@@ -118,3 +118,10 @@ export function batteryCableLengthM(design: Reached & Pick<Design, 'house'>, lea
   const stops = [endPoint(design, lead.from), ...on.map((d) => placePoint(design, d.placeId)), endPoint(design, lead.to)];
   return stops.slice(1).reduce((sum, p, i) => sum + pathM(stops[i] ?? p, p, design.house.slackM), 0);
 }
+
+/** Estimated lengths between what is placed in line on a lead, slack at both ends of each, m; one where nothing is. */
+export function leadStretchesOf(design: Reached & Pick<Design, 'house'>, lead: BatteryCable): readonly number[] {
+  const placed = lead.through.filter((d) => d.placeId !== null);
+  const stops = [endPoint(design, lead.from), ...placed.map((d) => placePoint(design, d.placeId)), endPoint(design, lead.to)];
+  return stops.slice(1).map((p, i) => pathM(stops[i] ?? p, p, design.house.slackM));
+}

@@ -7,6 +7,7 @@ export {
   endNode,
   endPlaceId,
   endsOf,
+  leadStretchesOf,
   tieSide,
   batteryCableLengthM,
   panelBar,

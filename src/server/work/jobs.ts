@@ -22,7 +22,11 @@ export interface Jobs {
   readonly analyse: (text: string, drawing: DrawingAsked | null) => Answered | Promise<Answered>;
   readonly propose: (text: string) => Answered;
   readonly scratch: (text: string) => Answered;
-  readonly pack: (design: Design, photos: ReadonlyMap<string, Uint8Array>, history: string) => Uint8Array;
+  readonly pack: (
+    design: Design,
+    photos: ReadonlyMap<string, Uint8Array>,
+    texts: { readonly history: string; readonly records: string },
+  ) => Uint8Array;
   readonly unpack: (zip: Uint8Array) => Unpacked;
 }
 

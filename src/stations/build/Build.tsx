@@ -1,54 +1,27 @@
 'use client';
-import { useMemo, useState } from 'react';
-import type { CountLine, CutList } from '@/core';
-import { bare, show, unitOf } from '@/core/quantity';
-import { nameOf } from '@/core/answer';
-import { type Held, heldBack } from '@/core/build';
-import { useDesign, useCutList, useFindings } from '@/ui/boat/context';
-import { fileName, saveCsv } from '@/ui/files';
-import { cutListCsv } from './csv';
-import { Extras } from './Extras';
-import { NextSteps } from '@/ui/next/NextSteps';
+import dynamic from 'next/dynamic';
+import { useSearchParams } from 'next/navigation';
+import { useState } from 'react';
+import { useCutList } from '@/ui/boat/context';
 import { useAwake } from '@/ui/frame/useAwake';
+import { NextSteps } from '@/ui/next/NextSteps';
+import { Views } from '@/ui/views/Views';
+import { Lists } from './Lists';
 
-function Counts({ title, lines, note }: { title: string; lines: readonly CountLine[]; note?: string }) {
-  return (
-    <section className="keep mt-5">
-      <h2 className="font-semibold">{title}</h2>
-      {note ? <p className="text-[12px] text-quiet">{note}</p> : null}
-      <table className="mt-1 w-full text-left">
-        <thead>
-          <tr className="border-b-[1.5px] border-ink text-[12px] text-quiet">
-            <th className="w-14 text-right font-medium">count</th>
-            <th className="pl-4 font-medium">item</th>
-            <th className="font-medium">note</th>
-          </tr>
-        </thead>
-        <tbody>
-          {lines.map((l) => (
-            <tr key={l.item} className="border-b border-line">
-              <td className="reading text-right">{l.count}</td>
-              <td className="pl-4">{l.item}</td>
-              <td className="text-quiet">{l.note}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </section>
-  );
-}
+const VIEWS = ['lists', 'taping', 'bench', 'reels', 'hours', 'order of work'] as const;
+const Taping = dynamic(() => import('./Taping').then((m) => m.Taping), { ssr: false });
+const BenchView = dynamic(() => import('./bench/BenchView').then((m) => m.BenchView), { ssr: false });
+const Reels = dynamic(() => import('./reels/Reels').then((m) => m.Reels), { ssr: false });
+const HoursView = dynamic(() => import('./HoursView').then((m) => m.HoursView), { ssr: false });
+const OrderView = dynamic(() => import('./order/OrderView').then((m) => m.OrderView), { ssr: false });
 
+/** From the design to cables on the bench: what is bought, measured, cut, made, and in which order. */
 export default function Build() {
-  const design = useDesign();
   useAwake();
   const list = useCutList();
-  const findings = useFindings();
-  const held = useMemo(() => (list ? heldBack(design, list, findings) : null), [design, list, findings]);
-  const [asked, setAsked] = useState('');
-  const [only, setOnly] = useState(false);
-  const units = design.boat;
-  const metres = unitOf('m', units).name;
-  if (!list || !held) return <p className="p-6 text-quiet">Working out the list.</p>;
+  const piece = useSearchParams().get('piece');
+  const [view, setView] = useState<(typeof VIEWS)[number]>(piece ? 'bench' : 'lists');
+  if (!list) return <p className="p-6 text-quiet">Working out the list.</p>;
   if (list.cuts.length === 0)
     return (
       <div className="max-w-[520px] p-6">
@@ -60,193 +33,22 @@ export default function Build() {
         <NextSteps />
       </div>
     );
-  const wanted = asked.trim().toLowerCase();
-  const cuts = (only ? held.free : list.cuts).filter(
-    (c) => wanted === '' || `${c.no} ${c.serves} ${c.size} ${c.colour} ${c.fromEnd} ${c.toEnd}`.toLowerCase().includes(wanted),
-  );
   return (
-    <div className="print-frame h-full overflow-y-auto px-6 py-4" tabIndex={0}>
-      <div className="flex items-baseline gap-4">
-        <h1 className="text-[18px] font-bold">Build: cut list</h1>
-        <span className="text-quiet">
-          {list.cuts.length} pieces, {show(list.totalM, 'm', units)}, {show(list.totalKg, 'kg', units)}
-        </span>
-        <span className="ml-auto flex gap-3 screen-only">
-          <button
-            type="button"
-            className="act"
-            onClick={() => saveCsv(`${fileName(design.boat.name)}-cut-list.csv`, cutListCsv(list, units, held))}
-          >
-            CSV
-          </button>
-          <button type="button" className="act" onClick={() => window.print()}>
-            print
-          </button>
+    <div className="print-frame flex h-full flex-col">
+      <div className="flex flex-none flex-wrap items-baseline gap-x-4 gap-y-1 px-6 pt-[10px] pb-1 max-[500px]:px-3">
+        <h1 className="text-[18px] font-bold">Build</h1>
+        <span className="contents screen-only">
+          <Views views={VIEWS} showing={view} onShow={setView} />
         </span>
       </div>
-      <NotToBeBuilt held={held} pieces={list.cuts.length} />
-      <p className="mt-1 text-[12px]">
-        <b>{design.boat.name}</b>, {show(design.boat.lengthM, 'm', units)}, {design.boat.systemV} V DC
-        {design.acCircuits.length > 0 ? `, ${design.boat.acRegion} AC` : ''}. Rule set: {design.boat.ruleSet === 'awg' ? 'AWG' : 'metric'}.
-        Positive as stated, negative {design.house.negative}.
-      </p>
-      <p className="caution mt-2 max-w-[760px]">
-        Supply isolated, locked and proved dead before any end is opened; negative off first, on last.
-        {design.acCircuits.length > 0
-          ? ' AC: shore lead out and in your hands, generator and inverter off and locked, dead proved on a meter proved before and after. '
-          : ' '}{' '}
-        Crimp with the matching die, pull-test each size, hot air never where vapour or hydrogen can be. Local code, the maker&apos;s
-        instructions and licensed practice come first.
-      </p>
-      <Reels list={list} />
-      <Counts title="Terminals" lines={list.terminals} note="Barrel × stud. Verify studs against the equipment; ends often differ." />
-      <Counts title="Heat shrink" lines={list.shrink} />
-      <Counts title="Protection" lines={list.protection} note="Typical of the pattern; the exact part's sheet rules." />
-      <Counts
-        title="Bus bars"
-        lines={list.bars}
-        note="As entered, else as they ask to be: Wiring, main side. The part’s own sheet rules."
-      />
-      {list.makers.length > 0 ? (
-        <Counts
-          title="Makers’ own cables"
-          lines={list.makers}
-          note="Bought with their machine: sensors and data. Their makers say how far they may be extended."
-        />
-      ) : null}
-      <Extras />
-      <section className="mt-5">
-        <div className="flex items-baseline gap-4">
-          <h2 className="font-semibold">Pieces</h2>
-          <input
-            className="box screen-only w-[150px]"
-            aria-label="Filter pieces"
-            placeholder="filter"
-            value={asked}
-            onChange={(e) => setAsked(e.target.value)}
-          />
-          <label className="screen-only flex items-baseline gap-1">
-            <input type="checkbox" checked={only} onChange={(e) => setOnly(e.target.checked)} /> only what may be cut already (
-            {held.free.length})
-          </label>
-        </div>
-        <table className="mt-1 w-full text-left">
-          <thead>
-            <tr className="border-b-[1.5px] border-ink text-[12px] text-quiet">
-              <th className="font-medium">label, both ends</th>
-              <th className="font-medium">size</th>
-              <th className="font-medium">colour</th>
-              <th className="text-right font-medium">{metres}</th>
-              <th className="pl-4 font-medium">from end</th>
-              <th className="font-medium">far end</th>
-              <th className="font-medium print:table-cell">cut</th>
-            </tr>
-          </thead>
-          <tbody>
-            {cuts.map((c, i) => (
-              <tr
-                key={`${c.label}-${i}`}
-                className={`border-b border-line ${held.against.has(c.circuitId) ? 'line-through decoration-lead' : ''}`}
-              >
-                <td className="pr-2">
-                  {c.label}
-                  {c.note === '' ? null : <span className="inline-block w-full text-[11.5px] text-quiet">{c.note}</span>}
-                  {held.against.has(c.circuitId) ? (
-                    <span className="inline-block w-full text-[11.5px] text-lead">no: {held.against.get(c.circuitId)?.[0]?.title}</span>
-                  ) : null}
-                </td>
-                <td className="reading pr-2 whitespace-nowrap">{c.size}</td>
-                <td className="pr-2">{c.colour}</td>
-                <td className={`reading text-right ${c.taped ? 'tone-measured' : 'tone-estimated'}`}>
-                  {Number(bare(c.lengthM, 'm', units)).toFixed(2)}
-                </td>
-                <td className="pr-2 pl-4">{c.fromEnd}</td>
-                <td className="pr-2">{c.toEnd}</td>
-                <td>{held.against.has(c.circuitId) ? '–' : '☐'}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-        <p className="mt-1 text-[12px] text-quiet">
-          Dotted lengths are estimates from positions: tape the run before cutting. Bold ones are taped.
-        </p>
-      </section>
+      <div className="print-frame min-h-0 flex-1 overflow-auto px-6 pb-8 max-[500px]:px-3" tabIndex={0} role="region" aria-label={view}>
+        {view === 'lists' ? <Lists /> : null}
+        {view === 'taping' ? <Taping /> : null}
+        {view === 'bench' ? <BenchView piece={piece} /> : null}
+        {view === 'reels' ? <Reels /> : null}
+        {view === 'hours' ? <HoursView /> : null}
+        {view === 'order of work' ? <OrderView /> : null}
+      </div>
     </div>
-  );
-}
-
-/** The mark over a list that must not be built yet, and what stands against it. */
-function NotToBeBuilt({ held, pieces }: { held: Held; pieces: number }) {
-  const design = useDesign();
-  if (held.stops.length === 0) return null;
-  return (
-    <section role="alert" data-testid="not-to-be-built" className="keep mt-3 border-[3px] border-lead p-3">
-      <h2 className="text-[17px] font-bold text-lead uppercase">Not to be built</h2>
-      <p>
-        {held.stops.length} {held.stops.length === 1 ? 'stop is' : 'stops are'} open. {held.heldPieces} of {pieces} pieces are struck below;{' '}
-        {held.free.length} may be cut already, {held.untaped} more once their runs are taped. Counts and reels are of all.
-      </p>
-      <ul className="mt-1 list-disc pl-5">
-        {held.stops.map((f) => (
-          <li key={f.id}>
-            <b className="font-semibold">
-              {nameOf(design, f.about)}: {f.title}.
-            </b>{' '}
-            {f.todo}
-          </li>
-        ))}
-      </ul>
-    </section>
-  );
-}
-
-function Reels({ list }: { list: CutList }) {
-  const design = useDesign();
-  const units = design.boat;
-  return (
-    <section className="keep mt-4">
-      <h2 className="font-semibold">Cable by size and colour</h2>
-      <table className="mt-1 w-full text-left">
-        <thead>
-          <tr className="border-b-[1.5px] border-ink text-[12px] text-quiet">
-            <th className="font-medium">size</th>
-            <th className="font-medium">colour</th>
-            <th className="text-right font-medium">pieces</th>
-            <th className="text-right font-medium">net</th>
-            <th className="text-right font-medium">to order</th>
-            <th className="text-right font-medium">mass</th>
-            <th className="pl-4 font-medium">lengths</th>
-          </tr>
-        </thead>
-        <tbody>
-          {list.reels.map((l) => (
-            <tr key={`${l.size}-${l.colour}`} className="border-b border-line">
-              <td className="reading">{l.size}</td>
-              <td>{l.colour}</td>
-              <td className="reading text-right">{l.pieces}</td>
-              <td className="reading text-right">{show(l.netM, 'm', units)}</td>
-              <td className="reading text-right font-semibold">{show(l.orderM, 'm', units)}</td>
-              <td className="reading text-right">{show(l.massKg, 'kg', units)}</td>
-              <td className="pl-4 text-quiet">{l.estimated ? 'some estimated' : 'taped'}</td>
-            </tr>
-          ))}
-          <tr className="font-semibold">
-            <td>all</td>
-            <td />
-            <td className="reading text-right">{list.cuts.length}</td>
-            <td className="reading text-right">{show(list.totalM, 'm', units)}</td>
-            <td className="reading text-right">
-              {show(
-                list.reels.reduce((sum, l) => sum + l.orderM, 0),
-                'm',
-                units,
-              )}
-            </td>
-            <td className="reading text-right">{show(list.totalKg, 'kg', units)}</td>
-            <td className="pl-4 font-normal text-quiet">with {design.house.wastePct} % for waste</td>
-          </tr>
-        </tbody>
-      </table>
-    </section>
   );
 }

@@ -1,4 +1,5 @@
 'use client';
+import { jointSchool, JOINTS, SEALS, sealSchool, TERMINAL_STYLES } from '@/core/rules';
 import { defaultHouse, type HouseRules, INSULATIONS, setOp } from '@/core/design';
 import type { Kind } from '@/core/quantity';
 import { useDesign, useStore } from '@/ui/boat/context';
@@ -53,6 +54,17 @@ export function HouseFacts() {
           options={['yellow', 'black']}
           onChange={(v) => put('negative', v, 'colour of negative')}
         />
+        <Choice label="ends are made by" value={house.joint} options={JOINTS} onChange={(v) => put('joint', v, 'how ends are made')} />
+        <Choice label="and sealed by" value={house.seal} options={SEALS} onChange={(v) => put('seal', v, 'how ends are sealed')} />
+        <Choice
+          label="terminals of light conductors"
+          value={house.terminals}
+          options={TERMINAL_STYLES}
+          onChange={(v) => put('terminals', v, 'terminals of light conductors')}
+        />
+        <p className="text-[12px] text-quiet">
+          {house.joint}: {jointSchool(house.joint).consequence}. {house.seal}: {sealSchool(house.seal).consequence}.
+        </p>
         <Choice
           label="worst-case copper, + 10 %"
           value={house.worstCaseCopper === null ? 'rule set' : house.worstCaseCopper ? 'yes' : 'no'}

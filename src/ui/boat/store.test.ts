@@ -78,6 +78,9 @@ beforeEach(() => {
     EventSource: class {
       onmessage: ((m: { data: string }) => void) | null = null;
       private readonly tell = (r: Record) => this.onmessage?.({ data: JSON.stringify(r) });
+      addEventListener() {
+        // Records are told of beside edits; these tests are of edits.
+      }
       constructor() {
         server.listeners.add(this.tell);
       }

@@ -35,6 +35,8 @@ export interface BoatState {
   readonly redo: string | null;
   readonly clashes: readonly Clash[];
   readonly notice: Notice | null;
+  /** Number of the newest of the boat's records the server has told of. */
+  readonly recorded: number;
 }
 
 export interface Initial {
@@ -108,6 +110,7 @@ export class BoatStore {
       redo: initial.redo,
       clashes: [],
       notice: null,
+      recorded: 0,
     }));
   }
 
@@ -127,6 +130,7 @@ export class BoatStore {
     this.adopt();
     this.stream = new EventSource(`${this.url}/events?since=${this.snapshot().revision}&device=${who().device}`);
     this.stream.onmessage = (message) => this.receive(JSON.parse(message.data as string) as EditRecord);
+    this.stream.addEventListener('records', (message) => this.set({ recorded: Number((message as MessageEvent<string>).data) }));
     return () => this.stream?.close();
   }
 

@@ -114,7 +114,12 @@ export const CHARGING: readonly Pair[] = [
   ),
   pair('bms-volts', quietBoat({ bms }), 'banks.house.bms.underV', 15),
   pair('bms-warns', quietBoat({ chemistry: 'lfp', bms }), 'banks.house.bms.warns', false),
-  pair('sharing', quietBoat({ strings: 4, links: { way: 'bus bars', size: '16', lengthM: 0.5 } }), 'banks.house.links.way', 'one end'),
+  pair(
+    'sharing',
+    quietBoat({ strings: 4, links: { way: 'bus bars', size: '16', lengthM: 0.5, measured: true } }),
+    'banks.house.links.way',
+    'one end',
+  ),
   pair('runs-down', drawing(quietBoat(), 0.5), 'plan.days', 30),
   pair('sensed-other', two({}, [alternator()]), 'banks.start.chemistry', 'gel'),
   pair('isolated-charged', two(), 'banks.start.isolated', true),

@@ -9,6 +9,7 @@ const Bodies = {
   card: v.object({ item: SHELF.card, seen }),
   house: v.object({ item: SHELF.house, seen }),
   line: v.object({ item: SHELF.line, seen }),
+  reel: v.object({ item: SHELF.reel, seen }),
 };
 
 export const GET = (_: Request, { params }: Context) =>

@@ -2,6 +2,7 @@ import { isThere } from '@/server/boats';
 import { database } from '@/server/database';
 import { editsSince, stepsOf } from '@/server/history';
 import { listen } from '@/server/live';
+import { lastRecord } from '@/server/records';
 import { refuse } from '@/server/request';
 
 export const dynamic = 'force-dynamic';
@@ -11,7 +12,7 @@ const PAGE = 100;
 const WAITING_BYTES = 1 << 20;
 const BEAT_MS = 15_000;
 
-/** A stream of the boat's edits: all missed since ?since=, then each as it is applied. What ?device= would take back stands with each. */
+/** A stream of the boat's edits: all missed since ?since=, then each as it is applied. What ?device= would take back stands with each; that records were added is told by the number of the newest. */
 export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
   const { id } = await params;
   const asked = new URL(request.url).searchParams;
@@ -21,6 +22,7 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
   if (!isThere(database(), id)) return refuse(404, 'there is no such boat');
   const encoder = new TextEncoder();
   let at = since;
+  let recorded = 0;
   let stop = () => {};
   const stream = new ReadableStream<Uint8Array>(
     {
@@ -55,8 +57,12 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
         controller.enqueue(encoder.encode(`id: ${record.revision}\ndata: ${JSON.stringify({ ...record, ...steps })}\n\n`));
         at = record.revision;
       }
-      if (page.length < PAGE) return;
+      if (page.length < PAGE) break;
     }
+    const newest = lastRecord(database(), id);
+    if (newest === recorded) return;
+    recorded = newest;
+    controller.enqueue(encoder.encode(`event: records\ndata: ${newest}\n\n`));
   }
   return new Response(stream, { headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store', 'x-accel-buffering': 'no' } });
 }

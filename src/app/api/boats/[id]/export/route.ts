@@ -2,10 +2,11 @@ import { openBoat, rawDesign } from '@/server/boats';
 import { database } from '@/server/database';
 import { historyRows, historyText } from '@/server/historyFile';
 import { photoBytes } from '@/server/photos';
+import { recordRows, recordsText } from '@/server/records';
 import { guarded, refuse } from '@/server/request';
 import { work } from '@/server/work/pool';
 
-/** The design file; with ?as=zip the design, its pictures and its history, with ?as=raw what stands on file as it is, readable or not. */
+/** The design file; with ?as=zip the design, its pictures, its history and its records, with ?as=raw what stands on file as it is, readable or not. */
 export const GET = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
   guarded(async () => {
     const { id } = await params;
@@ -34,7 +35,8 @@ export const GET = (request: Request, { params }: { params: Promise<{ id: string
           return read.ok ? [[photo.id, read.bytes] as const] : [];
         }),
       );
-      const zip = await work().run('pack', boat.design, photos, historyText(historyRows(database(), id)));
+      const texts = { history: historyText(historyRows(database(), id)), records: recordsText(recordRows(database(), id)) };
+      const zip = await work().run('pack', boat.design, photos, texts);
       return new Response(zip as Uint8Array<ArrayBuffer>, attached('application/zip', 'zip'));
     }
     return new Response(JSON.stringify(boat.design, null, 1), attached('application/json; charset=utf-8', 'json'));
