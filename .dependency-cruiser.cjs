@@ -9,6 +9,7 @@ const FLOORS = [
   ['charging', 'circuit'],
   ['ac', 'mainSide'],
   ['energy', 'network', 'propose'],
+  ['monitoring'],
   ['check', 'build'],
   ['analysis'],
   ['working', 'drawing', 'order'],

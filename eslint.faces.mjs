@@ -41,6 +41,7 @@ const MAY_CALL = {
   drawing: ['BELOW', 'INLINE_WIDTH', 'OVER', 'levelsOf', 'TAP_PITCH', 'TEXT', 'deadIn', 'foldAtFirst', 'fromElk', 'textWidth', 'toElk'],
   energy: ['MORE', 'MOST_TIMES', 'QUANTILES', 'cruiseOf', 'cruiseVerdict', 'dayAh', 'houseIndex', 'seasonResult', 'withMore'],
   mainSide: ['MOST_ON_A_STUD', 'withPaths'],
+  monitoring: ['alarmsOf', 'bestOf', 'gaugeSheet', 'proposeGauges', 'voltCard'],
   network: ['after', 'atRest', 'busName'],
   propose: ['blankBatteryCable', 'blankSmallLead', 'leftOut', 'proposedList', 'proposedRows', 'rowsWithout'],
   protection: ['curveSamples'],

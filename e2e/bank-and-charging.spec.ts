@@ -135,7 +135,9 @@ test('strings share by their links: a row taken off at one end is uneven, and wh
   expect(first).toBeGreaterThan(last);
   await page.getByLabel('tied').selectOption('bus bars');
   await expect.poll(async () => new Set(await amps()).size).toBe(1);
-  await expect.poll(async () => (await designOf(page, marram)).banks[0]?.links).toEqual({ way: 'bus bars', size: '25', lengthM: 0.6 });
+  await expect
+    .poll(async () => (await designOf(page, marram)).banks[0]?.links)
+    .toMatchObject({ way: 'bus bars', size: '25', lengthM: 0.6 });
 });
 
 test('the ways to join the banks are compared by consequence; a selector left wrong is told', async ({ page, marram }) => {

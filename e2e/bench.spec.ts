@@ -108,7 +108,7 @@ test('reels: what the store holds is used first, the plan is proved, and booking
   expect(left).toBeGreaterThan(0);
   expect(left).toBeLessThan(2);
   await axe(page);
-  await store.getByRole('button', { name: 'Take 35 mm² red out' }).click();
+  await store.getByRole('button', { name: 'take out 35 mm² red' }).click();
   await expect(store.getByLabel('Length of 35 mm² red')).toHaveCount(0);
 });
 

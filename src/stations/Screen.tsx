@@ -12,6 +12,7 @@ const SCREENS: Readonly<Record<Built, ComponentType>> = {
   ac: dynamic(() => import('./ac/Ac')),
   wiring: dynamic(() => import('./wiring/Wiring')),
   protection: dynamic(() => import('./protection/Protection')),
+  monitoring: dynamic(() => import('./monitoring/Monitoring')),
   check: dynamic(() => import('./check/Check')),
   build: dynamic(() => import('./build/Build')),
 };

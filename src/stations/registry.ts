@@ -9,7 +9,7 @@ export const STATIONS = [
   { id: 'ac', name: 'AC', key: 'a', built: true },
   { id: 'wiring', name: 'Wiring', key: 'w', built: true },
   { id: 'protection', name: 'Protection', key: 'p', built: true },
-  { id: 'monitoring', name: 'Monitoring', key: 'm', built: false },
+  { id: 'monitoring', name: 'Monitoring', key: 'm', built: true },
   { id: 'check', name: 'Check', key: 'k', built: true },
   { id: 'build', name: 'Build', key: 'u', built: true },
   { id: 'commission', name: 'Commission', key: 'o', built: false },

@@ -102,7 +102,8 @@ import {
   type StudyAnswer,
 } from '@/core/network';
 import { everyFinding } from '@/core/check';
-import { heldBack, type Hours, hoursOf, type MadePiece, madePieces } from '@/core/build';
+import { consumablesOf, type CountLine, heldBack, type Hours, hoursOf, type MadePiece, madePieces, toolsOf } from '@/core/build';
+import type { ShuntFigures, Unseen } from '@/core/monitoring';
 import type { Isolation, Order } from '@/core/order';
 import type { Drawing, DrawingWish } from '@/core/drawing';
 import type { ScratchResult } from '@/core/scratch';
@@ -222,10 +223,17 @@ async function acWorking(d: Design, a: Analysis, { kind, id }: Selected, units: 
   return (kind === 'AC circuit' ? acCircuitWorking(d, id, units) : acSourceWorking(d, studiedNow(d, a).power, id, units)) ?? null;
 }
 
+export interface ShuntAnswer {
+  readonly figures: ShuntFigures;
+  readonly unseen: readonly Unseen[];
+}
+
 /** Pieces as they are made, hours of what is left of them, by the marks somebody has made. */
 export interface Bench {
   readonly pieces: readonly MadePiece[];
   readonly hours: Hours;
+  readonly tools: readonly CountLine[];
+  readonly consumables: readonly CountLine[];
 }
 
 let benched: { readonly of: Analysis; readonly marks: readonly BoatRecord[]; readonly bench: Bench } | null = null;
@@ -239,7 +247,12 @@ function benchNow(d: Design, a: Analysis, marks: readonly BoatRecord[]): Bench {
   const posts = postInventory(decided, a.circuits, a.leads);
   const pieces = madePieces(d, list.cuts, held.against, posts, new Map(marks.map((m) => [m.thing, m])));
   const left = pieces.filter((p) => p.stage !== 'landed');
-  const bench: Bench = { pieces, hours: hoursOf(d, a.circuits, left, listsOf(d, a.circuits)) };
+  const bench: Bench = {
+    pieces,
+    hours: hoursOf(d, a.circuits, left, listsOf(d, a.circuits)),
+    tools: toolsOf(pieces),
+    consumables: consumablesOf(decided, a.circuits, list),
+  };
   benched = { of: a, marks, bench };
   return bench;
 }
@@ -281,6 +294,16 @@ const api = {
     const { orderOf } = await import('@/core/order');
     const done = new Set(marks.flatMap((m) => (m.thing.startsWith('task:') && m.body.state === 'done' ? [m.thing.slice(5)] : [])));
     return orderOf(d, a, benchNow(d, a, marks).pieces, done);
+  },
+  /** A gauge's shunt, and what goes round it. */
+  async shunt(gaugeId: string): Promise<ShuntAnswer | null> {
+    if (!design || !analysis) return null;
+    const [d, a] = [design, analysis];
+    const { shuntFigures, unseenOf } = await import('@/core/monitoring');
+    const gauge = rowOf(d.gauges, gaugeId);
+    const bank = rowOf(d.banks, gauge?.bankId);
+    const figures = gauge ? shuntFigures(d, a.leads, a.circuits, gauge) : null;
+    return figures && bank ? { figures, unseen: unseenOf(d, a.leads, a.circuits, bank) } : null;
   },
   async isolation(circuitIds: readonly string[]): Promise<Isolation | null> {
     const { isolationOf } = await import('@/core/order');

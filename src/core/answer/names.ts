@@ -8,6 +8,7 @@ export const nameOf = (design: Design, about: Finding['about']): string => {
     panel: design.panels,
     bank: design.banks,
     source: design.sources,
+    gauge: design.gauges,
     join: design.joins,
     lead: design.leads,
     bar: design.bars,

@@ -10,3 +10,4 @@ export { type Hours, hoursOf, learnedFactor, clipsOf, placesOf, pulledThrough, t
 export { cutLength, type MadeEnd, type MadePiece, madePieces, MARKED, type Marked, type Stage, STAGES } from './made';
 export { aboardSteps, benchSteps, type BenchStep, PALMS, type Schools } from './passport';
 export * from './stock';
+export { consumablesOf, toolsOf } from './tools';

@@ -21,6 +21,7 @@ import { FOUND_COLOUR_RULES } from './rules/foundColours';
 import { FOUND_RULES } from './rules/found';
 import { MACHINE_ROW_RULES } from './rules/machines';
 import { MAIN_SIDE_RULES } from './rules/mainSide';
+import { GAUGE_RULES } from './rules/gauges';
 import { ISOLATED_RULES, ISOLATED_TIED_RULES } from './rules/isolated';
 import { EMERGENCY_RULES, JOINED_RULES } from './rules/joined';
 import { LASTING_RULES } from './rules/lasting';
@@ -54,7 +55,16 @@ export const RULES = {
   circuits: [...CIRCUIT_RULES, ...END_RULES, ...MOTOR_RULES, ...FOUND_RULES, ...WAY_RULES, ...MAKER_RULES],
   'circuit failures': FAILED_RULES,
   'circuit volts': CIRCUIT_VOLTS_RULES,
-  charging: [...CHARGING_RULES, ...TIE_RULES, ...JOINED_RULES, ...ISOLATED_RULES, ...SMALL_LEAD_RULES, ...SETTING_RULES, ...BANK_RULES],
+  charging: [
+    ...CHARGING_RULES,
+    ...TIE_RULES,
+    ...JOINED_RULES,
+    ...ISOLATED_RULES,
+    ...SMALL_LEAD_RULES,
+    ...GAUGE_RULES,
+    ...SETTING_RULES,
+    ...BANK_RULES,
+  ],
   lasting: LASTING_RULES,
   'main side': [...MAIN_SIDE_RULES, ...EMERGENCY_RULES, ...ISOLATED_TIED_RULES],
   AC: [...AC_SOURCE_RULES, ...AC_BOND_RULES, ...AC_CABLE_RULES],

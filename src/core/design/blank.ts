@@ -306,6 +306,7 @@ export function blankDesign(name: string, school: School, lengthM: number, beamM
     departures: [],
     photos: [],
     work: DEFAULT_WORK,
+    gauges: [],
   };
 }
 

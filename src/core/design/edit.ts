@@ -129,6 +129,7 @@ export type ListName =
   | 'bars'
   | 'leads'
   | 'smallLeads'
+  | 'gauges'
   | 'departures'
   | 'photos'
   | 'sources'

@@ -10,6 +10,7 @@ export const ABOUT_KINDS = [
   'panel',
   'bank',
   'source',
+  'gauge',
   'join',
   'living',
   'cruise',

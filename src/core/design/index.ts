@@ -71,6 +71,7 @@ export {
 } from './entries';
 export { id, name } from './fields';
 export { type NextStep, nextSteps } from './nextSteps';
+export { blankGauge, type Gauge, GAUGE_KINDS, GAUGES, type GaugeSettings } from './gauge';
 export { type StoreLength, StoreLengthSchema } from './storeLength';
 export { type BoatRecord, type KeptRecord, lastMarks, MOST_RECORDS, RECORD_KINDS, RECORDS_AT_ONCE, RecordSchema } from './record';
 export type { About, AboutKind, Finding, Severity } from './finding';

@@ -12,6 +12,7 @@ const LISTS_IN_ORDER: readonly ListName[] = [
   'bars',
   'leads',
   'smallLeads',
+  'gauges',
   'acSources',
   'acPanels',
   'acLoads',

@@ -95,6 +95,7 @@ const UNREFERENCED = [
   'bars',
   'leads',
   'smallLeads',
+  'gauges',
   'acSources',
   'acPanels',
   'acLoads',

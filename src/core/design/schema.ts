@@ -24,6 +24,7 @@ import { SmallLeadSchema } from './smallLead';
 import { SocketSchema } from './socket';
 import { StudySchema } from './study';
 import { DEFAULT_WORK, WorkSchema } from './work';
+import { gaugeList } from './gauge';
 import { BankSheetSchema, BmsSchema, BoxSchema, LinksSchema } from './bankSheet';
 
 export { id, name } from './fields';
@@ -428,6 +429,7 @@ export const DesignSchema = v.object({
   departures: later(list(DepartureSchema, BOUNDS.departures), []),
   photos: later(list(PhotoSchema, BOUNDS.photos), []),
   work: later(WorkSchema, DEFAULT_WORK),
+  gauges: gaugeList,
 });
 
 type Frozen<T> = T extends object ? { readonly [K in keyof T]: Frozen<T[K]> } : T;

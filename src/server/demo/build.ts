@@ -1,4 +1,5 @@
 /** Compact way to write an invented demo boat: appliances from the list, changed where this boat differs. */
+import { proposeGauges } from '@/core/monitoring';
 import { APPLIANCES, loadFrom, proposeCircuits } from '@/core';
 import { type Design, type Load } from '@/core/design';
 import { proposeMainSide, proposeSmallLeads, proposeStudies } from '@/core/propose';
@@ -34,6 +35,12 @@ export const tune = (design: Design, name: string, change: (c: Circuit) => Circu
 export const taped =
   (...lengths: readonly (number | null)[]) =>
   (c: Circuit): Circuit => ({ ...c, taps: c.taps.map((t, i) => ({ ...t, tapedM: lengths[i] ?? t.tapedM })) });
+
+/** A gauge on every bank, as the application itself proposes. */
+export function withGauges(design: Design): Design {
+  let n = 0;
+  return { ...design, gauges: proposeGauges(design, (prefix) => `${prefix}${++n}`) };
+}
 
 /** The studies the application itself proposes. */
 export function withStudies(design: Design): Design {

@@ -2,7 +2,7 @@
 import { blankBank, blankDesign, blankPanel, blankPlace, type Design } from '@/core/design';
 import { halcyonAc } from './ac';
 import { halcyonCharging } from './charging';
-import { demoLoads, taped, tune, withCircuits, withMainSide, withSmallLeads, withStudies, type LoadEntry } from './build';
+import { demoLoads, taped, tune, withCircuits, withMainSide, withSmallLeads, withGauges, withStudies, type LoadEntry } from './build';
 
 const LOADS: readonly LoadEntry[] = [
   ['Anchor light, LED', { placeId: 'masthead' }],
@@ -115,5 +115,5 @@ export function halcyon(): Design {
   }));
   design = tune(design, 'Anchor windlass', taped(12.6));
   design = tune(design, 'Inverter, large', taped(2.3));
-  return withStudies(withSmallLeads(withMainSide(halcyonAc(halcyonCharging(tune(design, 'Main', taped(1.1)))))));
+  return withGauges(withStudies(withSmallLeads(withMainSide(halcyonAc(halcyonCharging(tune(design, 'Main', taped(1.1))))))));
 }

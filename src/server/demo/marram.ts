@@ -3,7 +3,7 @@ import { blankBank, blankDesign, blankPanel, blankPlace, type Design } from '@/c
 import { marramAc } from './ac';
 import { marramCharging } from './charging';
 import { FRIDGE_CARD } from './firm';
-import { demoLoads, taped, tune, withCircuits, withMainSide, withSmallLeads, withStudies, type LoadEntry } from './build';
+import { demoLoads, taped, tune, withCircuits, withMainSide, withSmallLeads, withGauges, withStudies, type LoadEntry } from './build';
 
 const LOADS: readonly LoadEntry[] = [
   ['Anchor light, LED', { placeId: 'masthead' }],
@@ -111,5 +111,5 @@ export function marram(): Design {
     pin: { ...c.pin, size: { school: 'metric', size: '50' } },
     note: 'One size up on what the ladder asks, so that the radio keeps its 3 %.',
   }));
-  return withStudies(withSmallLeads(withMainSide(marramAc(marramCharging(tune(design, 'Inverter, small', taped(1.4)))))));
+  return withGauges(withStudies(withSmallLeads(withMainSide(marramAc(marramCharging(tune(design, 'Inverter, small', taped(1.4))))))));
 }

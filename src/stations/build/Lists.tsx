@@ -8,6 +8,7 @@ import { useDesign, useCutList, useFindings } from '@/ui/boat/context';
 import { fileName, saveCsv } from '@/ui/files';
 import { cutListCsv } from './csv';
 import { Extras } from './Extras';
+import { useBench } from './useBench';
 
 function Counts({ title, lines, note }: { title: string; lines: readonly CountLine[]; note?: string }) {
   return (
@@ -40,6 +41,7 @@ function Counts({ title, lines, note }: { title: string; lines: readonly CountLi
 export function Lists() {
   const design = useDesign();
   const list = useCutList();
+  const { bench } = useBench();
   const findings = useFindings();
   const held = useMemo(() => (list ? heldBack(design, list, findings) : null), [design, list, findings]);
   const [asked, setAsked] = useState('');
@@ -101,6 +103,14 @@ export function Lists() {
           note="Bought with their machine: sensors and data. Their makers say how far they may be extended."
         />
       ) : null}
+      {bench ? (
+        <Counts
+          title="Tools and dies"
+          lines={bench.tools}
+          note="For the ends still to be made: tick what is on the van before you leave."
+        />
+      ) : null}
+      {bench ? <Counts title="Consumables" lines={bench.consumables} /> : null}
       <Extras />
       <section className="mt-5">
         <div className="flex items-baseline gap-4">

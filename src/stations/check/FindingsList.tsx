@@ -18,6 +18,7 @@ const STATION: Readonly<Record<Finding['about']['kind'], string>> = {
   bar: 'wiring',
   study: 'wiring',
   bank: 'bank',
+  gauge: 'monitoring',
   join: 'bank',
   living: 'bank',
   cruise: 'bank',

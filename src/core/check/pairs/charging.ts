@@ -1,5 +1,5 @@
 /** Rules on banks and what charges them. */
-import { anotherOutput, type Bank, type Source } from '../../design';
+import { anotherOutput, type Bank, blankGauge, type Gauge, type Source } from '../../design';
 import { drawing, quietBoat } from '../../energy/testing';
 import { amps, thing, boat, two, alternator, kind, dcdc, bms, day, cruising, charger, cold, leads, suppressed } from './boats';
 import { type Pair, pair } from './pair';
@@ -137,4 +137,22 @@ export const CHARGING: readonly Pair[] = [
   pair('surge-part-unknown', suppressed(), 'sources.s.alternator.suppressorPart', null),
   pair('engine-volts', cold, 'engine.crankMinV', 18),
   pair('cranking', cold, 'engine.crankA', 900),
+];
+
+const gauged = (change: Partial<Gauge> = {}) => ({
+  ...boat([alternator()]),
+  gauges: [{ ...blankGauge('g', 'Gauge', 'counting' as const, 'house', 'saloon'), supplyFuseA: 1, dataM: 4, dataMostM: 8, ...change }],
+});
+
+export const GAUGED: readonly Pair[] = [
+  pair('gauge-asleep', gauged(), 'gauges.g.behindSwitch', true),
+  pair('gauge-unfused', gauged(), 'gauges.g.supplyFuseA', null),
+  pair('gauge-data-long', gauged(), 'gauges.g.dataM', 12),
+  pair('gauge-unseen', gauged(), 'gauges.g.placeId', null),
+  pair(
+    'gauge-never-full',
+    gauged({ asSet: { ...blankGauge('g', 'Gauge', 'counting', null, null).asSet, chargedV: 13.2 } }),
+    'gauges.g.asSet.chargedV',
+    15.9,
+  ),
 ];

@@ -33,6 +33,7 @@ export const CHARGING_READS = [
   'boat',
   'house',
   'smallLeads',
+  'gauges',
 ] as const satisfies readonly Part[];
 export type ChargingParts = Reads<typeof CHARGING_READS>;
 

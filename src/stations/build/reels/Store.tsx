@@ -81,7 +81,7 @@ export function Store({ shelf, groups }: { shelf: Shelf<StoreLength>; groups: re
                     type="button"
                     className="plain"
                     onClick={() => void shelf.take(item.id)}
-                    aria-label={`Take ${item.size} ${item.colour} out`}
+                    aria-label={`take out ${item.size} ${item.colour}`}
                   >
                     take out
                   </button>

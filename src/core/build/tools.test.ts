@@ -1,0 +1,28 @@
+/** Tools and consumables, counted by hand on one circuit. */
+import { analyse } from '../analysis';
+import { bareBoat, withLoad } from '../design/testing';
+import { postInventory } from '../mainSide';
+import { cutList } from './cutList';
+import { madePieces } from './made';
+import { consumablesOf, toolsOf } from './tools';
+
+const design = withLoad(bareBoat('metric'), { rating: 24, connection: 'M6' }, 4);
+const a = analyse(design);
+const list = cutList(design, a.circuits, a.leads);
+const made = madePieces(design, list.cuts, new Set(), postInventory(design, a.circuits, a.leads), new Map());
+
+test('each die with the ends it makes: the two links of the bank ask for four of 70 mm²', () => {
+  expect(toolsOf(made).find((t) => t.item === 'die 16 (DIN 46235)')?.count).toBe(4);
+  const all = toolsOf(made).filter((t) => t.note.startsWith('ends'));
+  expect(all.reduce((n, t) => n + t.count, 0)).toBe(2 * made.length);
+  // The battery's inserts take least, the M8 studs of the bus most.
+  expect(toolsOf(made).find((t) => t.item.startsWith('torque'))?.note).toBe('studs, 6 to 14 N m');
+  expect(toolsOf([])).toEqual([]);
+});
+
+test('clips every 450 mm: 4 m and two of 1 m, and two links of 0.3 m; two labels a piece', () => {
+  expect(consumablesOf(design, a.circuits, list)).toEqual([
+    { item: 'clips or ties with their screws', count: Math.ceil(6 / 0.45 + 0.6 / 0.45), note: 'every 450 mm of what lies in the open' },
+    { item: 'label wraps', count: 2 * list.cuts.length, note: 'one at each end of each piece' },
+  ]);
+});

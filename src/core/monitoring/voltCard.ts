@@ -1,0 +1,20 @@
+/** What volts say of the charge: at rest, and under this boat's mean load (docs/methods.md, M14). */
+import { bankSource, chemistryOf } from '../bank';
+import type { Bank } from '../design';
+import { restV } from '../rules';
+
+export interface VoltLine {
+  readonly soc: number;
+  readonly restV: number;
+  readonly loadedV: number;
+}
+
+/** @param loadA drawn while it is read, A. @param ohm of the bank with its path to where it is read. */
+export function voltCard(bank: Bank, loadA: number, ohm = bankSource(bank).ohm): readonly VoltLine[] {
+  const chemistry = chemistryOf(bank);
+  const times = bankSource(bank).nominalV / 12;
+  return [1, 0.9, 0.8, 0.7, 0.6, 0.5, 0.4, 0.3, 0.2].map((soc) => {
+    const rest = restV(chemistry, soc) * times;
+    return { soc, restV: rest, loadedV: rest - loadA * ohm };
+  });
+}
