@@ -12,7 +12,7 @@ const FLOORS = [
   ['monitoring'],
   ['check', 'build'],
   ['analysis'],
-  ['working', 'drawing', 'order'],
+  ['working', 'drawing', 'order', 'commission'],
   ['scratch'],
   ['answer'],
 ];

@@ -144,6 +144,22 @@ test('hours and the order of work: evenings, temporary feeds, what is done, the 
   await axe(page);
 });
 
+test('on a phone the bench and the test sheet keep to its width', async ({ page, marram }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  for (const [station, on] of [
+    ['build', 'bench'],
+    ['build', 'taping'],
+    ['commission', 'test sheet'],
+  ] as const) {
+    await open(page, marram, station);
+    await view(page, on);
+    await page.waitForTimeout(300);
+    const wide = await page.getByRole('region', { name: on }).evaluate((e) => e.scrollWidth - e.clientWidth);
+    expect(wide, on).toBeLessThanOrEqual(1);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  }
+});
+
 test('without a connection marks wait, and arrive', async ({ page, marram, context }) => {
   await open(page, marram, 'build');
   await view(page, 'bench');

@@ -14,6 +14,7 @@ const SCREENS: Readonly<Record<Built, ComponentType>> = {
   protection: dynamic(() => import('./protection/Protection')),
   monitoring: dynamic(() => import('./monitoring/Monitoring')),
   check: dynamic(() => import('./check/Check')),
+  commission: dynamic(() => import('./commission/Commission')),
   build: dynamic(() => import('./build/Build')),
 };
 

@@ -12,7 +12,7 @@ export const STATIONS = [
   { id: 'monitoring', name: 'Monitoring', key: 'm', built: true },
   { id: 'check', name: 'Check', key: 'k', built: true },
   { id: 'build', name: 'Build', key: 'u', built: true },
-  { id: 'commission', name: 'Commission', key: 'o', built: false },
+  { id: 'commission', name: 'Commission', key: 'o', built: true },
   { id: 'log', name: 'Log', key: 'g', built: false },
 ] as const satisfies readonly Station[];
 

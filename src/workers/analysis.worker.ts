@@ -103,6 +103,7 @@ import {
 } from '@/core/network';
 import { everyFinding } from '@/core/check';
 import { consumablesOf, type CountLine, heldBack, type Hours, hoursOf, type MadePiece, madePieces, toolsOf } from '@/core/build';
+import type { Conditions, Diagnosis, Element, Reading, TestLine } from '@/core/commission';
 import type { ShuntFigures, Unseen } from '@/core/monitoring';
 import type { Isolation, Order } from '@/core/order';
 import type { Drawing, DrawingWish } from '@/core/drawing';
@@ -223,6 +224,11 @@ async function acWorking(d: Design, a: Analysis, { kind, id }: Selected, units: 
   return (kind === 'AC circuit' ? acCircuitWorking(d, id, units) : acSourceWorking(d, studiedNow(d, a).power, id, units)) ?? null;
 }
 
+export interface FoundOnPath {
+  readonly elements: readonly Element[];
+  readonly diagnosis: Diagnosis | null;
+}
+
 export interface ShuntAnswer {
   readonly figures: ShuntFigures;
   readonly unseen: readonly Unseen[];
@@ -304,6 +310,21 @@ const api = {
     const bank = rowOf(d.banks, gauge?.bankId);
     const figures = gauge ? shuntFigures(d, a.leads, a.circuits, gauge) : null;
     return figures && bank ? { figures, unseen: unseenOf(d, a.leads, a.circuits, bank) } : null;
+  },
+  /** What the boat is commissioned by. */
+  async testSheet(given: Conditions): Promise<readonly TestLine[] | null> {
+    if (!design || !analysis) return null;
+    const [d, a] = [design, analysis];
+    const { testSheet } = await import('@/core/commission');
+    return testSheet(d, a, given);
+  },
+  /** What a path is made of, and what readings along it say. */
+  async found(circuitId: string, tap: number, ambientC: number, readings: readonly Reading[], amps: number): Promise<FoundOnPath | null> {
+    if (!design || !analysis) return null;
+    const [d, a] = [asDecided(design), analysis];
+    const { diagnose, pathOf } = await import('@/core/commission');
+    const elements = pathOf(d, a.circuits, circuitId, tap, ambientC);
+    return { elements, diagnosis: elements.length > 0 && readings.length > 0 ? diagnose(elements, readings, amps) : null };
   },
   async isolation(circuitIds: readonly string[]): Promise<Isolation | null> {
     const { isolationOf } = await import('@/core/order');

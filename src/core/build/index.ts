@@ -8,6 +8,6 @@ export { type AcPanelSchedule, acSchedules } from './acSchedules';
 export type { PanelSchedule } from './schedules';
 export { type Hours, hoursOf, learnedFactor, clipsOf, placesOf, pulledThrough, type WorkLine } from './hours';
 export { cutLength, type MadeEnd, type MadePiece, madePieces, MARKED, type Marked, type Stage, STAGES } from './made';
-export { aboardSteps, benchSteps, type BenchStep, PALMS, type Schools } from './passport';
+export { aboardSteps, benchSteps, type BenchStep, briefly, PALMS, type Schools } from './passport';
 export * from './stock';
 export { consumablesOf, toolsOf } from './tools';

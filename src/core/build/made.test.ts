@@ -6,7 +6,7 @@ import { postInventory } from '../mainSide';
 import { IN_PLACE, makingOf, MAKING, CONDUCTORS } from '../rules';
 import { cutList } from './cutList';
 import { cutLength, madePieces, type MadePiece } from './made';
-import { aboardSteps, benchSteps } from './passport';
+import { aboardSteps, benchSteps, briefly } from './passport';
 
 const mark = (id: string, body: BoatRecord['body']): readonly [string, BoatRecord] => [
   `piece:${id}`,
@@ -154,6 +154,18 @@ test('through a gland no lug passes: the far end is made in place and takes long
   // At the bench one end alone; aboard the other, and both landed.
   expect(benchSteps(p, '', through.house, through.boat).filter((s) => s.id.endsWith('.strip'))).toHaveLength(1);
   expect(aboardSteps(p, '', through.house, through.boat).map((s) => s.id.split('.')[1])).toEqual(expect.arrayContaining(['strip', 'land']));
+});
+
+test('on a card what both ends have in common is said once', () => {
+  const heavy = withLoad(bareBoat('metric'), { rating: 600, connection: 'M8' }, 3);
+  const p = own(made(heavy)).find((x) => x.ends.every((e) => e.terminal === x.ends[0].terminal));
+  if (!p) throw new Error('no piece alike at both ends');
+  const all = benchSteps(p, '90°', heavy.house, heavy.boat);
+  const card = briefly(all);
+  expect(all.filter((s) => s.id.endsWith('.crimp'))).toHaveLength(2);
+  expect(card.filter((s) => s.id.endsWith('.crimp'))).toHaveLength(1);
+  expect(card.filter((s) => s.do === 'The second end alike.')).toHaveLength(1);
+  expect(card.some((s) => s.do.startsWith('Turn the palm to 90°'))).toBe(true);
 });
 
 test('every size of both schools is made up by a row of its own', () => {

@@ -107,6 +107,25 @@ export function benchSteps(p: MadePiece, palms: string, schools: Schools, units:
   return steps;
 }
 
+/** The same in few lines, for a card: what the second end has in common with the first is said once. */
+export function briefly(steps: readonly BenchStep[]): readonly BenchStep[] {
+  const what = (s: BenchStep) => s.do.replace(/ of the (first|far) end/, '');
+  const said = new Set<string>();
+  const out: BenchStep[] = [];
+  let alike = false;
+  for (const s of steps) {
+    const key = `${s.id.replace(/^\d\./, '')} ${what(s)}`;
+    if (said.has(key)) {
+      if (!alike) out.push({ ...s, do: 'The second end alike.', note: '', hazard: '' });
+      alike = true;
+      continue;
+    }
+    said.add(key);
+    out.push({ ...s, note: s.id.endsWith('.land') ? s.note : '' });
+  }
+  return out;
+}
+
 /** Aboard: the end made in place, and both landed. */
 export function aboardSteps(p: MadePiece, palms: string, schools: Schools, units: Units): readonly BenchStep[] {
   const second = p.first === 0 ? 1 : 0;

@@ -99,8 +99,8 @@ export function BenchView({ piece }: { piece: string | null }) {
             <thead>
               <tr className="border-b-[1.5px] border-ink text-[12px] text-quiet">
                 <th className="w-[40%] font-medium">label</th>
-                <th className="font-medium">cable</th>
-                <th className="pr-3 text-right font-medium">cut to</th>
+                <th className="font-medium max-[700px]:hidden">cable</th>
+                <th className="pr-3 text-right font-medium max-[700px]:hidden">cut to</th>
                 <th className="font-medium">stage</th>
                 <th className="screen-only font-medium" />
               </tr>
@@ -120,12 +120,16 @@ export function BenchView({ piece }: { piece: string | null }) {
                       >
                         {p.cut.label}
                       </button>
+                      <span className="hidden text-[12px] text-quiet max-[700px]:block">
+                        {p.cut.size} {p.cut.colour},{' '}
+                        {p.cutMm === null ? `${show(p.reservedM, 'm', units)} set aside` : cutTo(p.cutMm, units)}
+                      </span>
                       {p.differs ? <span className="block text-[11.5px] font-semibold text-lead">{p.differs}</span> : null}
                     </td>
-                    <td className="pr-2 whitespace-nowrap">
+                    <td className="pr-2 whitespace-nowrap max-[700px]:hidden">
                       <span className="reading">{p.cut.size}</span> {p.cut.colour}
                     </td>
-                    <td className="reading pr-3 text-right whitespace-nowrap">
+                    <td className="reading pr-3 text-right whitespace-nowrap max-[700px]:hidden">
                       {p.cutMm === null ? <span className="tone-estimated">{show(p.reservedM, 'm', units)}</span> : cutTo(p.cutMm, units)}
                     </td>
                     <td

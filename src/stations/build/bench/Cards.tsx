@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useState } from 'react';
-import { aboardSteps, benchSteps, type MadePiece } from '@/core/build';
+import { aboardSteps, benchSteps, briefly, type MadePiece } from '@/core/build';
 import { cutTo, show } from '@/core/quantity';
 import { useDesign, useStore } from '@/ui/boat/context';
 import { Steps, usePalms } from './Passport';
@@ -36,7 +36,7 @@ function Card({ piece: p }: { piece: MadePiece }) {
         </div>
         <Code address={`/boats/${store.boatId}/build?piece=${encodeURIComponent(p.cut.id)}`} label={p.cut.label} />
       </div>
-      <Steps steps={[...benchSteps(p, palms, design.house, units), ...aboardSteps(p, palms, design.house, units)]} />
+      <Steps steps={briefly([...benchSteps(p, palms, design.house, units), ...aboardSteps(p, palms, design.house, units)])} />
     </article>
   );
 }

@@ -1,0 +1,76 @@
+/** Commissioning: a sheet made from the design, stages that open one another, readings judged and kept, what is wrong found, signed off. */
+import { axe, expect, open, reload, test, url, view } from './boat';
+
+test('stages open one another, or by a reason that is kept; readings are judged at once and stay', async ({ page, marram, context }) => {
+  await open(page, marram, 'commission');
+  const stages = page.getByRole('list', { name: 'Stages' });
+  await expect(stages.getByRole('listitem')).toHaveCount(8);
+  await axe(page);
+  await page.getByRole('button', { name: 'Right: rings, watch and chain off; everybody aboard told', exact: true }).click();
+  await expect(stages.getByRole('listitem').first()).toContainText(/1\/\d+/);
+  await stages.getByRole('button', { name: /^2 circuits/ }).click();
+  await expect(page.getByText('Stage 2 opens when every test before it has passed.')).toBeVisible();
+  await page.getByLabel('reason').fill('Refit: the rest was proved last year');
+  await page.getByRole('button', { name: 'open it all the same' }).click();
+  await expect(page.getByText('Opened before its time: Refit: the rest was proved last year.')).toBeVisible();
+
+  await page.getByLabel('instrument', { exact: true }).fill('clamp no. 2');
+  const line = page.getByRole('listitem').filter({ hasText: /^amps of \d+ VHF radio/ });
+  await line.getByLabel(/^Reading of/).fill('5,1');
+  await line.getByRole('button', { name: /^Take the reading/ }).click();
+  await expect(line).toContainText('5.1 A: pass');
+  // What was read is the current at which its drop is expected.
+  const drop = page.getByRole('listitem').filter({ hasText: /^volts lost to \d+ VHF radio/ });
+  await expect(drop.getByLabel(/^Current at/)).toHaveValue('5.1');
+  await drop.getByLabel(/^Reading of/).fill('2500');
+  await drop.getByRole('button', { name: /^Take the reading/ }).click();
+  await expect(drop).toContainText('above its band');
+  await expect(drop).toContainText('Part by part along the path');
+  await drop.getByRole('button', { name: /^Working of/ }).click();
+  await expect(drop).toContainText(/Spread: .*copper metric/);
+  await axe(page);
+
+  const other = await context.newPage();
+  await open(other, marram, 'commission');
+  await view(other, 'sign-off');
+  await expect(other.getByText(/tests are right/)).toBeVisible();
+  await expect(other.getByRole('listitem').filter({ hasText: /volts lost to \d+ VHF radio/ })).toContainText('above its band');
+  await expect(other.getByRole('table', { name: 'circuits, each alone' })).toContainText('clamp no. 2');
+  await axe(other);
+  await reload(page);
+  const kept = (await (await page.request.get(`${url()}/api/boats/${marram}/records`)).json()) as { records: { kind: string }[] };
+  expect(kept.records.filter((r) => r.kind === 'reading')).toHaveLength(3);
+});
+
+test('a bad joint is found from millivolts, with where to measure next', async ({ page, marram }) => {
+  await open(page, marram, 'commission');
+  await view(page, 'find what is wrong');
+  const names = await page.getByLabel('what gets too little').locator('option').allTextContents();
+  await page.getByLabel('what gets too little').selectOption({ label: names.find((n) => n.endsWith('VHF radio')) ?? '' });
+  await page.getByLabel('it draws now, A').fill('5');
+  const rows = page.getByRole('table', { name: 'Readings along the path' }).getByRole('row');
+  await expect(rows.nth(3)).toBeVisible();
+  // A joint of 200 mΩ more on its positive: a volt at 5 A.
+  const whole = Number(
+    /expected ([\d.]+) mV/.exec((await page.getByRole('region', { name: 'find what is wrong' }).textContent()) ?? '')?.[1],
+  );
+  await page.getByLabel('lost from bank to load and back, mV').fill(String(whole + 1000));
+  const suspects = page.getByRole('region', { name: 'Suspects' });
+  await expect(suspects).toContainText('Measure next');
+  await axe(page);
+  const cable = rows.filter({ hasText: 'cable + of VHF radio' });
+  const own = Number(await cable.getByRole('cell').nth(1).innerText());
+  await cable.getByRole('textbox').fill(String(own + 1000));
+  await expect(suspects.getByRole('row').nth(1)).toContainText(/of VHF radio/);
+  await expect(suspects.getByRole('row').nth(1)).toContainText(/5 W|4\.9\d W|5\.0\d W/);
+});
+
+test('without a connection readings wait, and arrive', async ({ page, marram, context }) => {
+  await open(page, marram, 'commission');
+  await page.getByRole('button', { name: /^Right: rings/ }).waitFor();
+  await context.setOffline(true);
+  await page.getByRole('button', { name: /^Right: rings/ }).click();
+  await expect(page.getByText(/1 reading waits to be kept/)).toBeVisible();
+  await context.setOffline(false);
+  await expect(page.getByText(/waits to be kept/)).toHaveCount(0);
+});

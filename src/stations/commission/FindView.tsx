@@ -1,0 +1,193 @@
+'use client';
+import { useMemo, useState } from 'react';
+import type { Element, Reading } from '@/core/commission';
+import { round3, show } from '@/core/quantity';
+import { useAsked, useDesign } from '@/ui/boat/context';
+import { Plain } from '@/ui/table/Plain';
+import type { FoundOnPath } from '@/workers/analysis.worker';
+import { figure, typed } from './said';
+
+const AIR_C = 20;
+
+/** A cable with both its ends is one row: what a probe goes over. */
+interface Stretch {
+  readonly id: string;
+  readonly what: string;
+  readonly elements: readonly Element[];
+}
+
+function stretchesOf(elements: readonly Element[]): readonly Stretch[] {
+  const out: { id: string; what: string; elements: Element[] }[] = [];
+  for (const e of elements) {
+    const id = e.id.replace(/j$/, '');
+    const last = out[out.length - 1];
+    if (last?.id === id) last.elements.push(e);
+    else out.push({ id, what: e.what, elements: [e] });
+  }
+  return out;
+}
+
+/** Something gets too little: millivolts along its path say which part has what it should not. */
+export function FindView() {
+  const design = useDesign();
+  const choices = useMemo(
+    () =>
+      design.circuits.flatMap((c) =>
+        c.taps.flatMap((t, i) => {
+          const load = t.serves.kind === 'load' ? design.loads.find((l) => l.id === t.serves.id) : undefined;
+          return load && load.group !== 'charging'
+            ? [{ key: `${c.id} ${i}`, circuitId: c.id, tap: i, name: `${c.no} ${load.name}`.trim() }]
+            : [];
+        }),
+      ),
+    [design.circuits, design.loads],
+  );
+  const [key, setKey] = useState(choices[0]?.key ?? '');
+  const [amps, setAmps] = useState('10');
+  const [typedMv, setTypedMv] = useState<Readonly<Record<string, string>>>({});
+  const [whole, setWhole] = useState('');
+  const chosen = choices.find((c) => c.key === key) ?? choices[0];
+  const loadA = typed(amps);
+  const path = useAsked<FoundOnPath>(chosen ? `path:${chosen.key}` : null, (r) =>
+    chosen ? r.found(chosen.circuitId, chosen.tap, AIR_C, [], 0) : Promise.resolve(null),
+  );
+  const elements = path?.elements ?? [];
+  const rows = stretchesOf(elements);
+  const readings: Reading[] =
+    loadA === null || loadA <= 0
+      ? []
+      : [
+          ...(typed(whole) === null ? [] : [{ elements: elements.map((e) => e.id), amps: loadA, mv: typed(whole) ?? 0 }]),
+          ...rows.flatMap((s) => {
+            const mv = typed(typedMv[`${key} ${s.id}`] ?? '');
+            return mv === null ? [] : [{ elements: s.elements.map((e) => e.id), amps: loadA, mv }];
+          }),
+        ];
+  const asked = JSON.stringify(readings);
+  const found = useAsked<FoundOnPath>(chosen && readings.length > 0 ? `find:${chosen.key}:${asked}` : null, (r) =>
+    chosen ? r.found(chosen.circuitId, chosen.tap, AIR_C, readings, loadA ?? 0) : Promise.resolve(null),
+  );
+  if (!chosen) return <p className="text-quiet">No load hangs on a circuit yet.</p>;
+  const diagnosis = readings.length > 0 ? found?.diagnosis : null;
+  const expected = (list: readonly Element[]) => list.reduce((n, e) => n + e.mohm, 0) * (loadA ?? 0);
+  return (
+    <div>
+      <div className="flex flex-wrap items-baseline gap-x-5 gap-y-2">
+        <label>
+          what gets too little{' '}
+          <select
+            className="box max-w-[280px]"
+            value={chosen.key}
+            onChange={(e) => {
+              setKey(e.target.value);
+              setWhole('');
+            }}
+          >
+            {choices.map((c) => (
+              <option key={c.key} value={c.key}>
+                {c.name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label>
+          it draws now, A{' '}
+          <input
+            className="box reading w-[70px]"
+            inputMode="decimal"
+            value={amps}
+            aria-invalid={loadA === null || loadA <= 0}
+            onChange={(e) => setAmps(e.target.value)}
+          />
+        </label>
+        <label>
+          lost from bank to load and back, mV{' '}
+          <input
+            className="box reading w-[80px]"
+            inputMode="decimal"
+            value={whole}
+            aria-invalid={whole !== '' && typed(whole) === null}
+            onChange={(e) => setWhole(e.target.value)}
+          />
+        </label>
+        <span className="text-quiet">{elements.length > 0 ? `expected ${figure(expected(elements))} mV` : 'it hangs on nothing'}</span>
+      </div>
+      <p className="caution mt-2 max-w-[820px]">
+        With the load on: millivolts only, never ohms on a live circuit; no live AC behind an opened panel; the charging path is not opened
+        while the engine turns.
+      </p>
+      <div className="mt-3 grid grid-cols-2 gap-8 max-[1000px]:grid-cols-1">
+        <section>
+          <h2 className="font-semibold">Along the path, from the bank and back</h2>
+          <table className="mt-1 w-full text-left" aria-label="Readings along the path">
+            <thead>
+              <tr className="border-b-[1.5px] border-ink text-[12px] text-quiet">
+                <th className="font-medium">over</th>
+                <th className="text-right font-medium">expected, mV</th>
+                <th className="w-[100px] pl-3 font-medium">read, mV</th>
+              </tr>
+            </thead>
+            <tbody>
+              {rows.map((s) => (
+                <tr key={s.id} className="border-b border-line">
+                  <td className="py-1 pr-2">{s.what}</td>
+                  <td className="reading text-right">{figure(expected(s.elements))}</td>
+                  <td className="pl-3">
+                    <input
+                      className="box reading w-[90px]"
+                      inputMode="decimal"
+                      aria-label={`Millivolts over ${s.what}`}
+                      value={typedMv[`${key} ${s.id}`] ?? ''}
+                      onChange={(e) => setTypedMv({ ...typedMv, [`${key} ${s.id}`]: e.target.value })}
+                    />
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </section>
+        <section aria-label="Suspects">
+          <h2 className="font-semibold">What it may be</h2>
+          {diagnosis ? (
+            <>
+              <Plain
+                label="Suspects"
+                columns={[
+                  { title: 'suspect' },
+                  { title: 'likely', right: true },
+                  { title: 'more than it should be', right: true },
+                  { title: 'heat', right: true },
+                ]}
+                rows={diagnosis.suspects
+                  .filter((s) => s.probability >= 0.005)
+                  .map((s) => ({
+                    id: s.what,
+                    cells: [
+                      s.what,
+                      `${Math.round(100 * s.probability)} %`,
+                      s.extraMohm.length > 0 ? `${s.extraMohm.map((x) => round3(x)).join(' and ')} mΩ` : '·',
+                      s.watts > 0 ? show(s.watts, 'W', design.boat) : '·',
+                    ],
+                  }))}
+              />
+              {diagnosis.suspects[0]?.notDrawn ? (
+                <p className="caution mt-2">Nothing in this drawing explains it: look for a joint, a cable or a load that is not in it.</p>
+              ) : null}
+              {diagnosis.next ? (
+                <p className="mt-3">
+                  <b className="font-semibold">Measure next</b>: {diagnosis.next.what};{' '}
+                  {diagnosis.next.predicts.map((p) => `${figure(p.mv)} mV if it is ${p.what}`).join('; ')}.
+                </p>
+              ) : null}
+            </>
+          ) : (
+            <p className="mt-1 text-quiet">
+              Type what is lost from the bank to the load and back. Each reading says which parts are left under suspicion, how much heat
+              they make, and where the next one tells most.
+            </p>
+          )}
+        </section>
+      </div>
+    </div>
+  );
+}
