@@ -12,7 +12,7 @@ const FLOORS = [
   ['monitoring'],
   ['check', 'build'],
   ['analysis'],
-  ['working', 'drawing', 'order', 'commission'],
+  ['working', 'drawing', 'order', 'commission', 'keep'],
   ['scratch'],
   ['answer'],
 ];

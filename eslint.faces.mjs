@@ -43,6 +43,8 @@ const MAY_CALL = {
   energy: ['MORE', 'MOST_TIMES', 'QUANTILES', 'cruiseOf', 'cruiseVerdict', 'dayAh', 'houseIndex', 'seasonResult', 'withMore'],
   mainSide: ['MOST_ON_A_STUD', 'withPaths'],
   commission: ['STAGES', 'bandAt', 'verdictOf'],
+  keep: ['learnedOf', 'servicePlan', 'thingName'],
+  order: ['KIND_OF', 'TASK_KINDS'],
   monitoring: ['alarmsOf', 'bestOf', 'gaugeSheet', 'proposeGauges', 'voltCard'],
   network: ['after', 'atRest', 'busName'],
   propose: ['blankBatteryCable', 'blankSmallLead', 'leftOut', 'proposedList', 'proposedRows', 'rowsWithout'],

@@ -52,11 +52,11 @@ export function Rail({ boatId, current, stations }: { boatId: string; current: s
                 href={`/boats/${boatId}/${s.id}`}
                 prefetch={false}
                 aria-current={here ? 'page' : undefined}
-                className={`relative flex items-baseline gap-2 py-[6.5px] pr-3 pl-[34px] hover:bg-wash ${here ? 'bg-sheet font-semibold' : s.built ? '' : 'text-faint'}`}
+                className={`relative flex items-baseline gap-2 py-[6.5px] pr-3 pl-[34px] hover:bg-wash ${here ? 'bg-sheet font-semibold' : ''}`}
               >
                 <span
                   aria-hidden
-                  className={`absolute top-1/2 left-[15px] size-[9px] -translate-y-1/2 border ${here ? 'border-verdigris bg-verdigris' : s.built ? 'border-quiet bg-film' : 'border-line bg-film'}`}
+                  className={`absolute top-1/2 left-[15px] size-[9px] -translate-y-1/2 border ${here ? 'border-verdigris bg-verdigris' : 'border-quiet bg-film'}`}
                 />
                 <span>{s.name}</span>
                 <span

@@ -4,5 +4,4 @@ export interface Station {
   readonly name: string;
   /** Second key after G. */
   readonly key: string;
-  readonly built: boolean;
 }

@@ -1,0 +1,64 @@
+/** The log: what was done elsewhere stands in it, entries are added and found, service comes round, hours are learned. */
+import { readFileSync } from 'node:fs';
+import { axe, designOf, expect, open, reload, saved, test, view } from './boat';
+
+test('what is ticked and what is written stands in one list, found by words and kind, out as CSV, and stays', async ({ page, marram }) => {
+  await open(page, marram, 'log');
+  await expect(page.getByText('Nothing is noted yet.')).toBeVisible();
+  await axe(page);
+  await page.getByLabel(/^what/).first().selectOption('fault');
+  await page.getByLabel('about').selectOption({ label: 'House bank' });
+  await page.getByLabel('in words').fill('Post of the second block green');
+  await page.getByLabel('hours', { exact: true }).fill('0,5');
+  await page.getByRole('button', { name: 'note it' }).click();
+  const log = page.getByRole('table', { name: 'The log' });
+  await expect(log.getByRole('row').nth(1)).toContainText('fault: Post of the second block green (0.5 h)');
+  await expect(log.getByRole('row').nth(1)).toContainText('House bank');
+  await open(page, marram, 'build');
+  await view(page, 'bench');
+  await page.getByRole('button', { name: /^release all that are taped/ }).click();
+  await expect(page.getByRole('button', { name: /^release all that are taped \(0\)/ })).toBeVisible();
+  await open(page, marram, 'log');
+  await page.getByLabel(/^show /).selectOption('marks');
+  await expect(log.getByRole('row').nth(1)).toContainText('released');
+  await page.getByLabel(/^show /).selectOption('everything');
+  await page.getByLabel('Find in the log').fill('green');
+  await expect(log.getByRole('row')).toHaveCount(2);
+  await axe(page);
+  const [csv] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'CSV' }).click()]);
+  expect(readFileSync(await csv.path(), 'utf8')).toContain('entry,House bank,fault: Post of the second block green');
+  await reload(page);
+  await expect(log.getByRole('row').filter({ hasText: 'green' })).toHaveCount(1);
+});
+
+test('service: due until it is noted as done, then an interval later; in a calendar', async ({ page, marram }) => {
+  await open(page, marram, 'log');
+  await view(page, 'service');
+  const plan = page.getByRole('table', { name: 'Service plan' });
+  const float = plan.getByRole('row').filter({ hasText: 'float lifted by hand' }).first();
+  await expect(float).toContainText('now');
+  await axe(page);
+  await float.getByRole('button', { name: /^done:/ }).click();
+  await expect(float).toContainText(new Date().toISOString().slice(0, 10));
+  await expect(float.getByRole('cell').first()).not.toHaveText('now');
+  const [calendar] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'calendar file' }).click()]);
+  expect(readFileSync(await calendar.path(), 'utf8')).toContain('float lifted by hand');
+});
+
+test('how long a task took moves the factor of its kind, and is taken', async ({ page, marram }) => {
+  await open(page, marram, 'build');
+  await view(page, 'order of work');
+  await page.getByRole('button', { name: 'photograph and label: Bilge is done' }).click();
+  await expect(page.getByRole('button', { name: 'not done after all' })).toBeVisible();
+  await open(page, marram, 'log');
+  await view(page, 'hours');
+  await page.getByLabel('Minutes of photograph and label: Bilge').fill('22');
+  await page.getByLabel('Minutes of photograph and label: Bilge').press('Enter');
+  const learned = page.getByRole('table', { name: 'Hours learned' });
+  // 22 of 10 minutes, one task: 1 + 1.2 × 1/6.
+  await expect(learned.getByRole('row').nth(1)).toContainText('1.2');
+  await page.getByRole('button', { name: 'take these factors for this boat’s hours' }).click();
+  await saved(page);
+  expect((await designOf(page, marram)).work.factors).toEqual({ 'photographs and labels': 1.2 });
+  await axe(page);
+});

@@ -1,0 +1,2 @@
+export { type Learned, learnedOf } from './learned';
+export { addMonths, type Due, serviceItems, servicePlan, thingName } from './service';

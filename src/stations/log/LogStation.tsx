@@ -1,0 +1,28 @@
+'use client';
+import { useState } from 'react';
+import { Views } from '@/ui/views/Views';
+import { Entries } from './Entries';
+import { HoursLearned } from './HoursLearned';
+import { ServicePlan } from './ServicePlan';
+
+const VIEWS = ['log', 'service', 'hours'] as const;
+
+/** The boat's record: what was done and read, what is due, and how long it took. */
+export default function LogStation() {
+  const [view, setView] = useState<(typeof VIEWS)[number]>('log');
+  return (
+    <div className="print-frame flex h-full flex-col">
+      <div className="flex flex-none flex-wrap items-baseline gap-x-4 gap-y-1 px-6 pt-[10px] pb-1 max-[500px]:px-3">
+        <h1 className="text-[18px] font-bold">Log</h1>
+        <span className="screen-only contents">
+          <Views views={VIEWS} showing={view} onShow={setView} />
+        </span>
+      </div>
+      <div className="print-frame min-h-0 flex-1 overflow-auto px-6 pb-8 max-[500px]:px-3" tabIndex={0} role="region" aria-label={view}>
+        {view === 'log' ? <Entries /> : null}
+        {view === 'service' ? <ServicePlan /> : null}
+        {view === 'hours' ? <HoursLearned /> : null}
+      </div>
+    </div>
+  );
+}
