@@ -27,6 +27,7 @@ console.log(script('bench-boat').trimEnd());
 for (const what of ['cruise', 'season']) console.log(script('bench-cruise', what).trimEnd());
 console.log(script('bench-network').trimEnd());
 console.log(script('bench-together').trimEnd());
+console.log(script('bench-making').trimEnd());
 
 const { chromium } = await import('@playwright/test');
 seed(data);

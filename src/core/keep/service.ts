@@ -1,5 +1,6 @@
 /** What a boat wants looked at, when it was last done, and when it is due (docs/methods.md, M19). Intervals are typical; the makers' rule. */
 import { asDecided, type BoatRecord, type Design, kindOf, rowOf } from '../design';
+import { findFamily } from '../rules';
 
 export interface ServiceItem {
   readonly id: string;
@@ -31,7 +32,8 @@ export function serviceItems(whole: Design): readonly ServiceItem[] {
         : []),
     ]),
     ...design.panels
-      .filter((p) => p.kind === 'panel')
+      // Fuses are not worked by hand.
+      .filter((p) => findFamily(p.family ?? '')?.kind === 'breaker')
       .map((p) => item(`exercise-${p.id}`, `every breaker of ${p.name} worked by hand`, 6, 'contacts and springs that never move stick')),
     ...design.places
       .filter((p) => wet.has(p.id))

@@ -31,6 +31,8 @@ interface Making {
   readonly ends: number;
   readonly metres: number;
   readonly largestMm2: number;
+  /** Some of it is not taped. */
+  readonly estimated: boolean;
 }
 
 /** By circuit, battery cable, bank or AC run: what its pieces ask for. What is landed already asks nothing. */
@@ -38,7 +40,7 @@ function makings(made: readonly MadePiece[]): ReadonlyMap<string, Making> {
   const by = new Map<string, Making>();
   for (const { cut, ends, stage } of made) {
     if (stage === 'landed') continue;
-    const had = by.get(cut.circuitId) ?? { bench: 0, place: 0, ends: 0, metres: 0, largestMm2: 0 };
+    const had = by.get(cut.circuitId) ?? { bench: 0, place: 0, ends: 0, metres: 0, largestMm2: 0, estimated: false };
     const minutes = (inPlace: boolean) => (stage === 'made' ? 0 : ends.reduce((n, e) => (e.inPlace === inPlace ? n + e.minutes : n), 0));
     by.set(cut.circuitId, {
       bench: had.bench + minutes(false),
@@ -46,6 +48,7 @@ function makings(made: readonly MadePiece[]): ReadonlyMap<string, Making> {
       ends: had.ends + 2 * cut.cores,
       metres: had.metres + cut.lengthM,
       largestMm2: Math.max(had.largestMm2, cut.areaMm2),
+      estimated: had.estimated || !cut.taped,
     });
   }
   return by;
@@ -153,7 +156,15 @@ export function tasksOf(
     },
   ): void => {
     const waits = arrives(id);
-    add({ id: `bench:${id}`, kind: 'bench', what: `cut and make up ${what}`, minutes: m.bench, notBefore: waits });
+    add({
+      id: `bench:${id}`,
+      kind: 'bench',
+      what: `cut and make up ${what}`,
+      minutes: m.bench,
+      notBefore: waits,
+      // An estimate is not cut: its run is taped where its places are photographed.
+      needs: m.estimated ? o.before.filter((n) => n.id.startsWith('photograph:')).map((n) => need(n.id, 'its run is taped there')) : [],
+    });
     add({
       id: `pull:${id}`,
       kind: 'pull',
