@@ -124,7 +124,9 @@ export class Book {
       // Unreadable leavings of another version: nothing that could be sent.
     }
     this.keep();
-    if (this.waiting.length > 0) void this.send();
+    if (this.waiting.length === 0) return;
+    this.show();
+    void this.send();
   }
 
   private keep(): void {

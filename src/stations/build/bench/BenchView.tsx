@@ -95,75 +95,77 @@ export function BenchView({ piece }: { piece: string | null }) {
         <Cards pieces={shown} />
       ) : (
         <div className="mt-2 flex items-start gap-5 max-[900px]:flex-col">
-          <table className="min-w-0 flex-1 text-left" aria-label="Pieces at the bench">
-            <thead>
-              <tr className="border-b-[1.5px] border-ink text-[12px] text-quiet">
-                <th className="w-[40%] font-medium">label</th>
-                <th className="font-medium max-[700px]:hidden">cable</th>
-                <th className="pr-3 text-right font-medium max-[700px]:hidden">cut to</th>
-                <th className="font-medium">stage</th>
-                <th className="screen-only font-medium" />
-              </tr>
-            </thead>
-            <tbody>
-              {shown.map((p) => {
-                const next = NEXT[p.stage];
-                const marked = MARKED.find((m) => m === p.stage);
-                return (
-                  <tr key={p.cut.id} className={`border-b border-line ${p.cut.id === chosen ? 'bg-wash' : ''}`}>
-                    <td className="py-[3px] pr-2">
-                      <button
-                        type="button"
-                        className="plain text-left"
-                        onClick={() => setChosen(p.cut.id === chosen ? null : p.cut.id)}
-                        aria-expanded={p.cut.id === chosen}
+          <div className="min-w-0 flex-1 max-[900px]:w-full">
+            <table className="w-full text-left" aria-label="Pieces at the bench">
+              <thead>
+                <tr className="border-b-[1.5px] border-ink text-[12px] text-quiet">
+                  <th className="w-[40%] font-medium">label</th>
+                  <th className="font-medium max-[700px]:hidden">cable</th>
+                  <th className="pr-3 text-right font-medium max-[700px]:hidden">cut to</th>
+                  <th className="font-medium">stage</th>
+                  <th className="screen-only font-medium" />
+                </tr>
+              </thead>
+              <tbody>
+                {shown.map((p) => {
+                  const next = NEXT[p.stage];
+                  const marked = MARKED.find((m) => m === p.stage);
+                  return (
+                    <tr key={p.cut.id} className={`border-b border-line ${p.cut.id === chosen ? 'bg-wash' : ''}`}>
+                      <td className="py-[3px] pr-2">
+                        <button
+                          type="button"
+                          className="plain text-left"
+                          onClick={() => setChosen(p.cut.id === chosen ? null : p.cut.id)}
+                          aria-expanded={p.cut.id === chosen}
+                        >
+                          {p.cut.label}
+                        </button>
+                        <span className="hidden text-[12px] text-quiet max-[700px]:block">
+                          {p.cut.size} {p.cut.colour},{' '}
+                          {p.cutMm === null ? `${show(p.reservedM, 'm', units)} set aside` : cutTo(p.cutMm, units)}
+                        </span>
+                        {p.differs ? <span className="block text-[11.5px] font-semibold text-lead">{p.differs}</span> : null}
+                      </td>
+                      <td className="pr-2 whitespace-nowrap max-[700px]:hidden">
+                        <span className="reading">{p.cut.size}</span> {p.cut.colour}
+                      </td>
+                      <td className="reading pr-3 text-right whitespace-nowrap max-[700px]:hidden">
+                        {p.cutMm === null ? <span className="tone-estimated">{show(p.reservedM, 'm', units)}</span> : cutTo(p.cutMm, units)}
+                      </td>
+                      <td
+                        className={`pr-2 whitespace-nowrap ${p.stage === 'held' ? 'text-lead' : p.stage === 'measure' ? 'text-quiet' : ''}`}
                       >
-                        {p.cut.label}
-                      </button>
-                      <span className="hidden text-[12px] text-quiet max-[700px]:block">
-                        {p.cut.size} {p.cut.colour},{' '}
-                        {p.cutMm === null ? `${show(p.reservedM, 'm', units)} set aside` : cutTo(p.cutMm, units)}
-                      </span>
-                      {p.differs ? <span className="block text-[11.5px] font-semibold text-lead">{p.differs}</span> : null}
-                    </td>
-                    <td className="pr-2 whitespace-nowrap max-[700px]:hidden">
-                      <span className="reading">{p.cut.size}</span> {p.cut.colour}
-                    </td>
-                    <td className="reading pr-3 text-right whitespace-nowrap max-[700px]:hidden">
-                      {p.cutMm === null ? <span className="tone-estimated">{show(p.reservedM, 'm', units)}</span> : cutTo(p.cutMm, units)}
-                    </td>
-                    <td
-                      className={`pr-2 whitespace-nowrap ${p.stage === 'held' ? 'text-lead' : p.stage === 'measure' ? 'text-quiet' : ''}`}
-                    >
-                      {STAGE_WORDS[p.stage]}
-                    </td>
-                    <td className="screen-only text-right whitespace-nowrap">
-                      {next ? (
-                        <button
-                          type="button"
-                          className="act min-h-[30px]"
-                          onClick={() => move(p, next)}
-                          aria-label={`${p.cut.label} ${DO[next]}`}
-                        >
-                          {DO[next]}
-                        </button>
-                      ) : null}{' '}
-                      {marked ? (
-                        <button
-                          type="button"
-                          className="plain px-1"
-                          onClick={() => move(p, BEFORE[marked])}
-                          aria-label={`${p.cut.label}: a stage back`}
-                        >
-                          back
-                        </button>
-                      ) : null}
-                    </td>
-                  </tr>
-                );
-              })}
-            </tbody>
-          </table>
+                        {STAGE_WORDS[p.stage]}
+                      </td>
+                      <td className="screen-only text-right whitespace-nowrap">
+                        {next ? (
+                          <button
+                            type="button"
+                            className="act min-h-[30px]"
+                            onClick={() => move(p, next)}
+                            aria-label={`${p.cut.label} ${DO[next]}`}
+                          >
+                            {DO[next]}
+                          </button>
+                        ) : null}{' '}
+                        {marked ? (
+                          <button
+                            type="button"
+                            className="plain px-1"
+                            onClick={() => move(p, BEFORE[marked])}
+                            aria-label={`${p.cut.label}: a stage back`}
+                          >
+                            back
+                          </button>
+                        ) : null}
+                      </td>
+                    </tr>
+                  );
+                })}
+              </tbody>
+            </table>
+          </div>
           {open ? (
             <aside className="w-[400px] flex-none border-l border-line pl-5 max-[900px]:w-full max-[900px]:border-l-0 max-[900px]:pl-0">
               <Passport piece={open} />
