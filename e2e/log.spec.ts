@@ -1,6 +1,6 @@
 /** The log: what was done elsewhere stands in it, entries are added and found, service comes round, hours are learned. */
 import { readFileSync } from 'node:fs';
-import { axe, designOf, expect, open, reload, saved, test, view } from './boat';
+import { axe, designOf, expect, open, reload, saved, test, url, view } from './boat';
 
 test('what is ticked and what is written stands in one list, found by words and kind, out as CSV, and stays', async ({ page, marram }) => {
   await open(page, marram, 'log');
@@ -61,4 +61,28 @@ test('how long a task took moves the factor of its kind, and is taken', async ({
   await saved(page);
   expect((await designOf(page, marram)).work.factors).toEqual({ 'photographs and labels': 1.2 });
   await axe(page);
+});
+
+test('the owner’s book says how this boat is used, and a thing that is taken away takes its lines with it', async ({ page, marram }) => {
+  await open(page, marram, 'log');
+  await view(page, 'owner’s book');
+  const book = page.getByRole('article');
+  await expect(book.getByRole('heading', { name: 'Charging' })).toBeVisible();
+  await expect(book).toContainText('Solar: House bank');
+  await expect(book).toContainText('Bilge pump, automatic: float lifted by hand');
+  await axe(page);
+  const design = await designOf(page, marram);
+  const solar = design.sources.find((s) => s.kind === 'solar');
+  const at = design.sources.findIndex((s) => s.id === solar?.id);
+  await page.request.post(`${url()}/api/boats/${marram}/edits`, {
+    data: {
+      edit: {
+        id: 'takes-solar-away',
+        label: 'no solar',
+        ops: [{ op: 'drop', path: ['sources'], after: design.sources[at - 1]?.id ?? null, row: solar }],
+      },
+      force: true,
+    },
+  });
+  await expect(book).not.toContainText('Solar: House bank');
 });

@@ -105,6 +105,7 @@ import { everyFinding } from '@/core/check';
 import { consumablesOf, type CountLine, heldBack, type Hours, hoursOf, type MadePiece, madePieces, toolsOf } from '@/core/build';
 import type { Conditions, Diagnosis, Element, Reading, TestLine } from '@/core/commission';
 import type { ShuntFigures, Unseen } from '@/core/monitoring';
+import type { Chapter } from '@/core/keep';
 import type { Isolation, Order } from '@/core/order';
 import type { Drawing, DrawingWish } from '@/core/drawing';
 import type { ScratchResult } from '@/core/scratch';
@@ -325,6 +326,13 @@ const api = {
     const { diagnose, pathOf } = await import('@/core/commission');
     const elements = pathOf(d, a.circuits, circuitId, tap, ambientC);
     return { elements, diagnosis: elements.length > 0 && readings.length > 0 ? diagnose(elements, readings, amps) : null };
+  },
+  /** What the owner gets. */
+  async ownersBook(): Promise<readonly Chapter[] | null> {
+    if (!design || !analysis) return null;
+    const [d, a] = [design, analysis];
+    const { ownersBook } = await import('@/core/keep');
+    return ownersBook(d, a);
   },
   async isolation(circuitIds: readonly string[]): Promise<Isolation | null> {
     const { isolationOf } = await import('@/core/order');

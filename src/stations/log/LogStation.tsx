@@ -3,9 +3,10 @@ import { useState } from 'react';
 import { Views } from '@/ui/views/Views';
 import { Entries } from './Entries';
 import { HoursLearned } from './HoursLearned';
+import { OwnersBook } from './OwnersBook';
 import { ServicePlan } from './ServicePlan';
 
-const VIEWS = ['log', 'service', 'hours'] as const;
+const VIEWS = ['log', 'service', 'hours', 'owner’s book'] as const;
 
 /** The boat's record: what was done and read, what is due, and how long it took. */
 export default function LogStation() {
@@ -22,6 +23,7 @@ export default function LogStation() {
         {view === 'log' ? <Entries /> : null}
         {view === 'service' ? <ServicePlan /> : null}
         {view === 'hours' ? <HoursLearned /> : null}
+        {view === 'owner’s book' ? <OwnersBook /> : null}
       </div>
     </div>
   );
