@@ -214,8 +214,7 @@ test('the palette finds loads, circuits and acts; G and a letter goes to a stati
     await page.locator('body').press('m');
     await page.waitForURL(/monitoring$/, { timeout: 4000 });
   }).toPass();
-  await expect(page.getByText('What it will do')).toBeVisible();
-  await expect(page.getByText('Meanwhile')).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Monitoring' })).toBeVisible();
   await page.keyboard.press('Control+k');
   await page.keyboard.type('water heater');
   await page.getByRole('option', { name: /A4 Water heater/ }).click();

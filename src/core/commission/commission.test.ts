@@ -6,7 +6,8 @@ import { random } from '../solve';
 import { bandOf, even, verdictOf } from './band';
 import { diagnose, type Reading } from './diagnose';
 import { type Element, pathOf } from './path';
-import { bandAt, dropBand, testSheet, USUAL_CONDITIONS } from './sheet';
+import { bandAt, dropBand, USUAL_CONDITIONS } from './line';
+import { testSheet } from './sheet';
 
 /** 240 W at the end of 4 m, taped. */
 const boat = withLoad(bareBoat('metric'), { rating: 240, connection: 'M6', mark: "maker's" }, 4);

@@ -1,4 +1,5 @@
 export { type Band, bandOf, type Limit, type Verdict, verdictOf } from './band';
 export { type Element, pathOf } from './path';
-export { bandAt, type Conditions, dropBand, STAGES, type TestLine, testSheet, USUAL_CONDITIONS } from './sheet';
+export { bandAt, type Conditions, dropBand, STAGES, type TestLine, USUAL_CONDITIONS } from './line';
+export { testSheet } from './sheet';
 export { type Diagnosis, diagnose, type NextReading, type Reading, type Suspect } from './diagnose';
