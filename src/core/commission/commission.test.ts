@@ -84,6 +84,21 @@ describe('the sheet', () => {
     expect(drop?.band?.expected).toBeCloseTo(20 * path.reduce((n, e) => n + e.mohm, 0), 6);
     expect(drop?.limit.most).toBeCloseTo(10 * boat.house.generalDropPct * 12, 6);
   });
+  test('a critical load is held to what the design holds it to: twice its run’s figure over the whole path, once where the house is strict', () => {
+    const critical: Design = { ...boat, loads: boat.loads.map((l) => ({ ...l, critical: true })) };
+    const most = (d: Design) => testSheet(d, analyse(d), USUAL_CONDITIONS).find((l) => l.id.startsWith('drop.c-x'))?.limit.most;
+    expect(most(critical)).toBeCloseTo(2 * 10 * boat.house.criticalDropPct * 12, 6);
+    expect(most({ ...critical, house: { ...critical.house, strictDrop: true } })).toBeCloseTo(10 * boat.house.criticalDropPct * 12, 6);
+  });
+  test('an alarm is proved only where there is a gauge to call, and charge only where one counts', () => {
+    const alarms = (kind: 'counting' | 'volts' | null) =>
+      testSheet(kind === null ? boat : { ...boat, gauges: [blankGauge('g', 'Gauge', kind, 'house', null)] }, a, USUAL_CONDITIONS).filter(
+        (l) => l.id.startsWith('alarm.'),
+      );
+    expect(alarms(null)).toEqual([]);
+    expect(alarms('volts').some((l) => l.what.startsWith('charge low'))).toBe(false);
+    expect(alarms('counting').some((l) => l.what.startsWith('charge low'))).toBe(true);
+  });
   test('another current moves what is expected in proportion', () => {
     const drop = of('drop.c-x');
     if (!drop) throw new Error('no line');

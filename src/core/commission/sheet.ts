@@ -13,7 +13,9 @@ import { energised } from './stages/energised';
 /** @param given what was read before; expected figures follow. */
 export function testSheet(whole: Design, analysis: Analysis, given: Conditions): readonly TestLine[] {
   const design = asDecided(whole);
-  const alarms = design.banks.flatMap((b) => alarmsOf(design, b).lines.map((a) => ({ b, a })));
+  // What has no gauge calls nobody.
+  const gauged = design.banks.filter((b) => design.gauges.some((g) => g.bankId === b.id));
+  const alarms = gauged.flatMap((b) => alarmsOf(design, b).lines.map((a) => ({ b, a })));
   const lists = listsOf(design, analysis.circuits);
   const named = (ids: readonly string[]) => ids.map((id) => rowOf(design.loads, id)?.name ?? id).join(', ');
   return [

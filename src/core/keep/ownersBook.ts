@@ -58,11 +58,7 @@ export function ownersBook(whole: Design, analysis: Analysis): readonly Chapter[
   const fuses = cutList(design, analysis.circuits, analysis.leads).protection.filter((p) => /fuse|link|class/i.test(p.item));
   const start = design.banks.find((b) => b.job === 'start');
   const portable = design.sources.filter((s) => s.kind === 'portable');
-  /** Of a bank whose gauge reads volts alone nothing tells the charge. */
-  const gauged = design.gauges.flatMap((g) => {
-    const bank = rowOf(design.banks, g.bankId);
-    return bank ? [{ bank, counts: g.kind === 'counting' }] : [];
-  });
+  const gauged = design.banks.filter((b) => design.gauges.some((g) => g.bankId === b.id));
   return [
     ...some(
       'What may run together on AC',
@@ -124,9 +120,9 @@ export function ownersBook(whole: Design, analysis: Analysis): readonly Chapter[
     ),
     ...some(
       'When an alarm calls',
-      gauged.flatMap(({ bank, counts }) =>
+      gauged.flatMap((bank) =>
         alarmsOf(design, bank)
-          .lines.filter((a) => WHAT_TO_DO[a.id] !== undefined && (counts || a.id !== 'low charge'))
+          .lines.filter((a) => WHAT_TO_DO[a.id] !== undefined)
           .map((a) => line(`${bank.name}, ${a.what} (${a.value}): ${WHAT_TO_DO[a.id] ?? ''}`, bank.id)),
       ),
     ),

@@ -60,7 +60,9 @@ export function alarmsOf(whole: Design, bank: Bank): Alarms {
   const topV = charging.length > 0 ? Math.max(...charging.map((s) => highestV(s, bank))) : chemistry.absorptionV * times + 0.2 * times;
   const bms = bank.bms;
   const v = (x: number) => `${x.toFixed(2)} V`;
-  const lines: AlarmLine[] = [
+  /** What only reads volts tells no charge. */
+  const counts = design.gauges.some((g) => g.bankId === bank.id && g.kind === 'counting');
+  const all: AlarmLine[] = [
     {
       id: 'low charge',
       what: 'charge low',
@@ -112,6 +114,7 @@ export function alarmsOf(whole: Design, bank: Bank): Alarms {
         proof: 'its float switch lifted by hand',
       })),
   ];
+  const lines = counts ? all : all.filter((l) => l.id !== 'low charge');
   const faults = [
     ...(bms && bms.underV >= lowV ? [`the BMS opens at ${v(bms.underV)}, before the slow alarm at ${v(lowV)}`] : []),
     ...(fastV >= lowV ? [`the fast alarm at ${v(fastV)} lies above the slow one at ${v(lowV)}`] : []),

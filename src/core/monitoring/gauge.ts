@@ -106,6 +106,8 @@ export function runGauge(
   let missedDays = 0;
   let saidToday = false;
   let fullToday = false;
+  /** It has been less than full: one that begins full was not filled. */
+  let wasLow = false;
   const perDay = Math.round(24 / stepH);
   // Error gathered since the last full, and for how long.
   let sinceH = 0;
@@ -135,7 +137,8 @@ export function runGauge(
       shown = 1;
       errorAtSync = 1 - now;
     } else if (said) shown = 1;
-    if (now >= REALLY_FULL) fullToday = true;
+    if (now < REALLY_FULL) wasLow = true;
+    else if (wasLow) fullToday = true;
     const off = Math.abs(shown - now);
     sum += off;
     if (off > worst) {
@@ -173,17 +176,21 @@ export type Missed = 'volts' | 'tail' | 'time' | null;
  */
 export function whyMissed(series: Series, set: GaugeSet, m: Measures): Missed {
   const { volts, amps, soc, stepH } = series;
-  let best = 0;
+  let best = -1;
+  let wasLow = false;
   let waited = 0;
   let longest = 0;
   for (let t = 0; t < amps.length; t++) {
     const read = (amps[t] ?? 0) + m.unseenA + m.offsetA;
     const enough = (volts[t] ?? 0) >= set.chargedV;
     const tail = read <= set.tailA && (m.slightDischarge ? read >= -set.tailA : read >= 0);
-    if ((soc[t] ?? 0) >= REALLY_FULL) best = Math.max(best, enough ? (tail ? 2 : 1) : 0);
+    if ((soc[t] ?? 0) < REALLY_FULL) wasLow = true;
+    else if (wasLow) best = Math.max(best, enough ? (tail ? 2 : 1) : 0);
     waited = enough && tail ? waited + stepH : 0;
     longest = Math.max(longest, waited);
   }
+  // It was never filled: nothing was missed.
+  if (best < 0) return null;
   if (best === 0) return 'volts';
   if (best === 1) return 'tail';
   return longest + 1e-9 < set.chargedH ? 'time' : null;

@@ -81,11 +81,15 @@ export function isolationOf(whole: Design, circuitIds: readonly string[]): Isola
 
   for (const s of charging.filter((x) => x.kind === 'solar')) {
     if (!opens(design, s))
-      cannot.push({ id: s.id, name: s.name, why: 'nothing opens its array: cover the panels with something no light passes' });
+      cannot.push({
+        id: s.id,
+        name: s.name,
+        why: 'nothing between it and its bank opens: panels covered with what no light passes, their plugs parted',
+      });
     steps.push(
       step(
         `array ${s.id}`,
-        `${s.name}: ${opens(design, s) ? 'array disconnect open' : 'panels covered, their plugs parted at the array'}, before the battery side.`,
+        `${s.name}: array apart first, its disconnect open or the panels covered and their plugs parted; then its battery side.`,
         'A controller without its battery passes the whole volts of the array.',
       ),
     );
@@ -104,7 +108,11 @@ export function isolationOf(whole: Design, circuitIds: readonly string[]): Isola
     );
   const ac = charging.some((x) => x.kind === 'shore charger') || hasAc || inverters.length > 0 ? isolationSteps(design) : [];
   // Of the AC side all but what has been said already, and its proof where AC is worked on.
-  steps.push(...ac.filter((x) => x.id !== 'hands' && (hasAc || !x.id.startsWith('prove'))));
+  steps.push(
+    ...ac
+      .filter((x) => x.id !== 'hands' && x.id !== 'back' && (hasAc || x.id !== 'prove'))
+      .map((x) => (x.id === 'prove' ? { ...x, id: 'prove-ac' } : x)),
+  );
   for (const s of charging.filter((x) => x.kind === 'shore charger' || x.kind === 'portable'))
     steps.push(
       step(
@@ -210,6 +218,15 @@ function wayBack(design: Design, steps: readonly Step[], banks: ReadonlySet<stri
           s.id,
           `${s.do.split(':')[0] ?? ''}: battery side closed first, then the array.`,
           'A controller starts from its battery.',
+        );
+      case 'prove-ac':
+      case 'off':
+        return null;
+      case 'lead':
+        return step(
+          s.id,
+          `${s.do.split(':')[0] ?? ''}: covers on, polarity and earth tested, leakage trip pressed; lead into the inlet, then the pedestal; its breaker, then the one aboard.`,
+          'What was off for safety is on for somebody else.',
         );
       default:
         return step(s.id, `${s.do.split(':')[0] ?? ''}: back, tag off.`, 'In the opposite order.');

@@ -137,6 +137,15 @@ describe('isolation', () => {
     expect(back.indexOf('positive')).toBeLessThan(back.indexOf('negative'));
     expect(back.indexOf('negative')).toBeLessThan(back.indexOf('switch'));
   });
+  test('what the AC side says of its own way back stands there once, and never among what is opened', () => {
+    const { steps, back } = isolationOf(boat, []);
+    expect(steps.filter((s) => /reverse order|back in service/i.test(s.do))).toEqual([]);
+    expect(new Set(back.map((s) => s.do)).size).toBe(back.length);
+    const leads = back.filter((s) => s.id.startsWith('lead '));
+    expect(leads.length).toBe(boat.acSources.filter((s) => s.kind === 'shore').length);
+    for (const l of leads) expect(l.do).toContain('polarity and earth tested');
+    expect(back.some((s) => s.id.startsWith('prove'))).toBe(false);
+  });
   test('for one circuit only what can feed it is opened', () => {
     const own = isolationOf(boat, [boat.circuits.find((c) => c.from.kind === 'panel')?.id ?? '']);
     expect(own.steps.length).toBeLessThan(isolationOf(boat, []).steps.length);

@@ -70,6 +70,19 @@ test('a tail under what the bank still takes never fills it; nor does a time tha
   expect(whyMissed(days(5), set, exact)).toBeNull();
 });
 
+test('a bank that begins full and is never filled again has missed no full', () => {
+  const n = 3 * 1440;
+  const runs: Series = {
+    stepH: 1 / 60,
+    volts: new Float64Array(n).fill(12.4),
+    amps: new Float64Array(n).fill(-1),
+    soc: Float64Array.from({ length: n }, (_, t) => 1 - (t + 1) / 60 / 200),
+    startSoc: 1,
+  };
+  expect(runGauge(runs, set, exact)).toMatchObject({ fulls: 0, missedDays: 0 });
+  expect(whyMissed(runs, set, exact)).toBeNull();
+});
+
 test('a shunt gone round by 0.5 A drifts 12 Ah a day', () => {
   // The bank gives 0.5 A more than the shunt sees; full is never called, so nothing puts it right.
   const unseen = { ...exact, unseenA: 0.5 };

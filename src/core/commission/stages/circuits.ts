@@ -1,10 +1,11 @@
 /** Stages 2 and 3: each circuit alone, the heavy ones last. */
 import type { CircuitResult } from '../../circuit';
 import { nominalW } from '../../demand';
-import { type Design, kindOf, rowOf } from '../../design';
+import { type Design, kindOf, nominalVOf, rowOf } from '../../design';
 import { bandOf, clamp, even } from '../band';
 import { type Conditions, dropBand, line, type TestLine } from '../line';
 import { pathOf } from '../path';
+import { bankBehind } from './energised';
 
 const HEAVY_A = 50;
 /** Sigma of a load's current: typical, its maker's, measured; two of them. */
@@ -43,7 +44,7 @@ export function circuitLines(design: Design, circuits: readonly CircuitResult[],
           probes: `bank + to its + terminal, and its − terminal to bank −; both added`,
           unit: 'mV',
           band: dropBand(elements, amps),
-          limit: { least: null, most: (1000 * limitPct(design, load.critical) * design.boat.systemV) / 100 },
+          limit: { least: null, most: (1000 * limitPct(design, load.critical) * nominalVOf(design, bankBehind(design, c))) / 100 },
           working: `${elements.reduce((n, e) => n + e.mohm, 0).toFixed(2)} mΩ at ${amps.toFixed(1)} A, copper at ${given.ambientC} °C`,
           hazard: hazardOf(kindOf(load)),
           outside: 'Part by part along the path: one of them has what it should not.',
@@ -55,7 +56,9 @@ export function circuitLines(design: Design, circuits: readonly CircuitResult[],
   return out;
 }
 
-const limitPct = (design: Design, critical: boolean): number => (critical ? design.house.criticalDropPct : design.house.generalDropPct);
+/** Of the whole path, as the design is judged: a critical load's run has the house's figure, its path twice that unless the house is strict. */
+const limitPct = ({ house }: Design, critical: boolean): number =>
+  critical ? house.criticalDropPct * (house.strictDrop ? 1 : 2) : house.generalDropPct;
 
 const hazardOf = (kind: ReturnType<typeof kindOf>): string =>
   kind === 'windlass or thruster'

@@ -78,7 +78,7 @@ export function energised(design: Design, given: Conditions): TestLine[] {
   ];
 }
 
-function bankBehind(design: Design, circuit: Circuit): string {
+export function bankBehind(design: Design, circuit: Circuit): string {
   const seen = new Set<string>();
   for (let c: Circuit | undefined = circuit; c && !seen.has(c.id);) {
     seen.add(c.id);
