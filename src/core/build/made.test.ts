@@ -194,6 +194,8 @@ test('links of a bank, counted by hand: two strings of two, tied from string to 
   expect(links.map((p) => p.cut.colour)).toEqual(['red', 'red', 'red', design.house.negative]);
   // 280 + 20 − 26 − 26 = 248: 250. All alike.
   expect(links.map((p) => p.cutMm)).toEqual([250, 250, 250, 250]);
+  // Every end is in a block's insert, whichever block: never the torque of a free stud.
+  for (const e of links.flatMap((p) => p.ends)) expect(e.torque).toEqual({ nm: 10, by: 'a battery post' });
   const barred: Design = { ...design, banks: design.banks.map((b) => ({ ...b, links: { ...b.links, way: 'bus bars' } })) };
   // Each string by its own lead to each bar.
   expect(made(barred).filter((p) => p.cut.id.includes('.parallel.'))).toHaveLength(4);
