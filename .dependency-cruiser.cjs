@@ -9,10 +9,10 @@ const FLOORS = [
   ['charging', 'circuit'],
   ['ac', 'mainSide'],
   ['energy', 'network', 'propose'],
-  ['monitoring'],
+  ['monitoring', 'mounting'],
   ['check', 'build'],
   ['analysis'],
-  ['working', 'drawing', 'order', 'commission', 'keep'],
+  ['working', 'drawing', 'order', 'commission', 'keep', 'placing'],
   ['scratch'],
   ['answer'],
 ];

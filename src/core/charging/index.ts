@@ -15,4 +15,6 @@ export {
   type SmallLeadResult,
 } from './smallLeads';
 export { arrayFigures } from './solar';
+export { beltLengthMm, beltRangeMm } from './belt';
+export { type OldLead, oldLeads } from './oldLeads';
 export { fitLines, swapLines } from './swap';

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { type Bank, blankTie, blankSource, type Design, type Source } from '../design';
+import { type Bank, blankTie, blankSource, type Design, type SmallLead, type Source, UNKNOWN_FIT } from '../design';
 import { CHEMISTRIES } from '../rules';
 import { quietBoat, sourceInto } from '../energy/testing';
 import { type Alternator, alternatorAt, cutInRpm, monotone, pulleyRatio } from './alternator';
@@ -7,7 +7,10 @@ import { sheetLines } from './programming';
 import { highestV, settingsMatrix } from './settings';
 import { cellsOf, oddSlope, slopePerCell } from '../bank';
 import { arrayFigures } from './solar';
+import { beltLengthMm, beltRangeMm } from './belt';
+import { oldLeads } from './oldLeads';
 import { fitLines, swapLines } from './swap';
+import { blankSmallLead } from '../propose';
 
 const alternator = (change: Partial<Alternator> = {}): Alternator => {
   const { alternator: a } = sourceInto('alternator');
@@ -188,7 +191,7 @@ describe('fit and swap', () => {
   const with_ = (change: Partial<Alternator>): Source => ({ ...sourceInto('alternator'), alternator: alternator(change) });
   const verdicts = (d: Design, s: Source) => Object.fromEntries(fitLines(d, s).map((l) => [l.what, l.verdict]));
   test('what is not known is to be measured; what differs does not fit', () => {
-    const fit = { mounting: 'dual foot', pivotMm: 79, pulley: 'V 10 mm', rotation: 'clockwise' } as const;
+    const fit = { ...UNKNOWN_FIT, mounting: 'dual foot', pivotMm: 79, pulley: 'V 10 mm', rotation: 'clockwise' } as const;
     expect(verdicts(boat({}), with_({}))['mounting pattern']).toBe('ask');
     expect(verdicts(boat({ fit }), with_({ fit: { ...fit, mounting: 'saddle' } }))).toMatchObject({
       'mounting pattern': 'does not fit',
@@ -207,6 +210,37 @@ describe('fit and swap', () => {
     expect(todo.join(' ')).toContain('warning lamp goes dead');
     expect(todo.join(' ')).toContain('tachometer goes dead');
     expect(todo.join(' ')).toContain('good for 100 A: replace it');
+  });
+  test('a belt by hand: 2 × 200 + π/2 × 225 + 75²/800 = 760.46 mm; the arm takes it from nearest to a quarter', () => {
+    expect(beltLengthMm(200, 150, 75)).toBeCloseTo(760.46, 2);
+    const engine = { ...quietBoat().engine, fit: { ...UNKNOWN_FIT, nearMm: 200, farMm: 240, beltMm: 790 } };
+    const machine = alternator({ enginePulleyMm: 150, pulleyMm: 75 });
+    expect(beltRangeMm(engine, machine)?.map((x) => Math.round(x))).toEqual([760, 780]);
+    const belt = (beltMm: number | null) =>
+      verdicts({ ...quietBoat(), engine: { ...engine, fit: { ...engine.fit, beltMm } } }, { ...with_({}), alternator: machine })[
+        'belt length and reach of the arm'
+      ];
+    expect([belt(759), belt(790), belt(845), belt(null)]).toEqual(['does not fit', 'fits', 'does not fit', 'ask']);
+  });
+  test('a body longer than the room, and a fan made for the other way round, do not fit', () => {
+    const room = { ...UNKNOWN_FIT, rotation: 'clockwise', bodyMm: 150, longMm: 200 } as const;
+    const its = { ...UNKNOWN_FIT, rotation: 'anticlockwise', bodyMm: 145, longMm: 205, fan: 'one way', nutNm: 70 } as const;
+    expect(verdicts(boat({ fit: room }), with_({ fit: its }))).toMatchObject({
+      'body, across': 'fits',
+      'body, long': 'does not fit',
+      fan: 'does not fit',
+      'torque of the pulley nut': 'fits',
+    });
+  });
+  test('old leads: a self-exciting machine leaves lamp and sense capped and labelled', () => {
+    const lead = (purpose: SmallLead['purpose']) => ({ ...blankSmallLead(purpose, purpose, 'alt'), name: purpose });
+    const [was, is] = [
+      { ...with_({}), id: 'alt' },
+      { ...with_({ excitation: 'one-wire', tacho: true }), id: 'new' },
+    ];
+    const d = { ...quietBoat(), smallLeads: [lead('charge lamp'), lead('sense'), lead('tachometer')] };
+    expect(oldLeads(d, was, is).map((l) => l.fate)).toEqual(['keep', 'cap and label', 'cap and label', 'test and keep']);
+    expect(oldLeads(d, was, { ...is, ratedA: 500 })[0]?.fate).toBe('test and keep');
   });
   test('what is no alternator has nothing to fit', () => expect(fitLines(quietBoat(), blankSource('x', 'wind', 12, null))).toEqual([]));
 });

@@ -3,12 +3,27 @@ import { show } from '../quantity';
 import { servingOf } from '../topology';
 import { type Design, type Source, rowOf, nominalVOf } from '../design';
 import { type Alternator, alternatorAt, cutInRpm, pulleyRatio } from './alternator';
+import { beltLengthMm, beltRangeMm } from './belt';
 
 export interface FitLine {
   readonly what: string;
   readonly engine: string;
   readonly alternator: string;
   readonly verdict: 'fits' | 'does not fit' | 'ask';
+}
+
+/** The belt that is on, for the arm and these pulleys. */
+function beltLine(design: Pick<Design, 'engine' | 'boat'>, a: Alternator): FitLine {
+  const inMm = (mm: number) => show(Math.round(mm), 'mm', design.boat);
+  const range = beltRangeMm(design.engine, a);
+  const { beltMm, nearMm, farMm } = design.engine.fit;
+  const reach = range && nearMm !== null && farMm !== null ? beltLengthMm(farMm, a.enginePulleyMm ?? 0, a.pulleyMm ?? 0) : null;
+  return {
+    what: 'belt length and reach of the arm',
+    engine: beltMm === null ? 'not known' : inMm(beltMm),
+    alternator: range ? `a new one ${inMm(range[0])} to ${inMm(range[1])}` : 'not known',
+    verdict: !range || reach === null || beltMm === null ? 'ask' : beltMm >= range[0] && beltMm <= reach ? 'fits' : 'does not fit',
+  };
 }
 
 const known = (x: string | number | null): string => (x === null || x === 'unknown' ? 'not known' : String(x));
@@ -36,6 +51,28 @@ export function fitLines(design: Pick<Design, 'engine' | 'boat'>, source: Source
       a.fit.rotation,
       engine.fit.rotation === 'either' || a.fit.rotation === 'either' || engine.fit.rotation === a.fit.rotation,
     ),
+    line('body, across', inMm(engine.fit.bodyMm), inMm(a.fit.bodyMm), (a.fit.bodyMm ?? 0) <= (engine.fit.bodyMm ?? 0)),
+    line('body, long', inMm(engine.fit.longMm), inMm(a.fit.longMm), (a.fit.longMm ?? 0) <= (engine.fit.longMm ?? 0)),
+    beltLine(design, a),
+    {
+      what: 'fan',
+      engine: engine.fit.rotation,
+      alternator: a.fit.fan === 'unknown' ? 'not known' : a.fit.fan === 'either' ? 'blows either way round' : `made for ${a.fit.rotation}`,
+      verdict:
+        a.fit.fan === 'either'
+          ? 'fits'
+          : a.fit.fan === 'unknown' || engine.fit.rotation === 'unknown' || a.fit.rotation === 'unknown'
+            ? 'ask'
+            : a.fit.rotation === engine.fit.rotation || a.fit.rotation === 'either'
+              ? 'fits'
+              : 'does not fit',
+    },
+    {
+      what: 'torque of the pulley nut',
+      engine: '',
+      alternator: a.fit.nutNm === null ? 'not known' : show(a.fit.nutNm, 'Nm', design.boat),
+      verdict: a.fit.nutNm === null ? 'ask' : 'fits',
+    },
     {
       what: 'petrol engine space',
       engine: engine.fuel,

@@ -26,6 +26,7 @@ import { ISOLATED_RULES, ISOLATED_TIED_RULES } from './rules/isolated';
 import { EMERGENCY_RULES, JOINED_RULES } from './rules/joined';
 import { LASTING_RULES } from './rules/lasting';
 import { MAKER_RULES } from './rules/makers';
+import { MOUNTED_RULES } from './rules/mounted';
 import { MOTOR_RULES } from './rules/motors';
 import { SAFETY_RULES } from './rules/safety';
 import { ODDS_RULES } from './rules/odds';
@@ -45,6 +46,7 @@ export const RULES = {
     ...VAPOUR_RULES,
     ...SOCKET_RULES,
     ...MOUNTING_RULES,
+    ...MOUNTED_RULES,
     ...CLEAN_POWER_RULES,
     ...COMPASS_RULES,
     ...FOUND_COLOUR_RULES,

@@ -64,6 +64,7 @@ export const blankPlace = (id: string, name: string, at: Place['at']): Place => 
   compass: false,
   exhaust: false,
   moving: false,
+  faces: [],
 });
 
 export const blankLoad = (id: string, nominalV: number): Load => ({
@@ -307,6 +308,7 @@ export function blankDesign(name: string, school: School, lengthM: number, beamM
     photos: [],
     work: DEFAULT_WORK,
     gauges: [],
+    mounts: [],
   };
 }
 

@@ -1,7 +1,7 @@
 /** New values for what charges and for the ways of living, with typical figures. */
 import * as v from 'valibot';
 import { BankSheetSchema } from './bankSheet';
-import { DEFAULT_ENGINE, type SOURCE_KINDS } from './charging';
+import { DEFAULT_ENGINE, type SOURCE_KINDS, UNKNOWN_FIT } from './charging';
 import type { Bank, Cruise, Engine, BankTie, Living, Regulator, Source, Span } from './schema';
 
 export const BLANK_SHEET: Bank['sheet'] = v.parse(BankSheetSchema, {});
@@ -53,7 +53,6 @@ export const blankRegulator = (times: number): Regulator => ({
   toleranceV: 0.1 * times,
 });
 
-const FIT = { mounting: 'unknown', pivotMm: null, pulley: 'unknown', rotation: 'unknown' } as const;
 const curve = (points: readonly (readonly [number, number])[]) => points.map(([rpm, amps], i) => ({ id: `c${i + 1}`, rpm, amps }));
 
 /** Typical output of an alternator of that label, by its own rpm: ours. */
@@ -111,7 +110,7 @@ export function blankSource(id: string, kind: Source['kind'], systemV: number, b
             ignitionProtected: false,
             suppressor: false,
             suppressorPart: null,
-            fit: FIT,
+            fit: UNKNOWN_FIT,
           }
         : null,
     charger: kind === 'shore charger' || kind === 'portable' ? { efficiency: 0.87, powerFactor: 0.95, outputs: 1, firstA: null } : null,

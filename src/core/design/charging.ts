@@ -58,7 +58,33 @@ const FitSchema = v.object({
   pivotMm: optional(10, 400),
   pulley: oneOf(PULLEYS),
   rotation: oneOf(ROTATIONS),
+  /** Of the machine its largest diameter and its length with the pulley; of the engine the room there is, mm. */
+  bodyMm: later(optional(30, 600), null),
+  longMm: later(optional(30, 800), null),
+  /** Of the engine: from its pulley's middle to the machine's, nearest and farthest on the arm, mm. */
+  nearMm: later(optional(50, 2000), null),
+  farMm: later(optional(50, 2000), null),
+  /** Round its pulleys alone; where a pump is in the loop too it is measured with a string: length of the belt that is on, mm. */
+  beltMm: later(optional(200, 5000), null),
+  /** Of the machine: its fan blows either way round, or only as it is made. */
+  fan: later(oneOf(['unknown', 'either', 'one way']), 'unknown'),
+  /** Of the machine: torque of its pulley nut, N m. */
+  nutNm: later(optional(1, 400), null),
 });
+
+export const UNKNOWN_FIT: v.InferOutput<typeof FitSchema> = {
+  mounting: 'unknown',
+  pivotMm: null,
+  pulley: 'unknown',
+  rotation: 'unknown',
+  bodyMm: null,
+  longMm: null,
+  nearMm: null,
+  farMm: null,
+  beltMm: null,
+  fan: 'unknown',
+  nutNm: null,
+};
 
 const AlternatorSchema = v.object({
   curve: list(v.object({ id, rpm: between(0, 30000), amps: between(0, 1000) }), 24),
@@ -221,7 +247,7 @@ export const DEFAULT_ENGINE: v.InferOutput<typeof EngineSchema> = {
   startBankId: null,
   crankPathMohm: 1.5,
   starterCable: null,
-  fit: { mounting: 'unknown', pivotMm: null, pulley: 'unknown', rotation: 'unknown' },
+  fit: UNKNOWN_FIT,
 };
 
 export const CruiseSchema = v.object({

@@ -130,6 +130,7 @@ export type ListName =
   | 'leads'
   | 'smallLeads'
   | 'gauges'
+  | 'mounts'
   | 'departures'
   | 'photos'
   | 'sources'

@@ -46,6 +46,7 @@ export {
   SENSORS,
   SOURCE_KINDS,
   SPAN_KINDS,
+  UNKNOWN_FIT,
   WHENS,
 } from './charging';
 export { cleanText, parseClean } from './clean';
@@ -72,6 +73,21 @@ export {
 export { id, name } from './fields';
 export { type NextStep, nextSteps } from './nextSteps';
 export { blankGauge, type Gauge, GAUGE_KINDS, GAUGES, type GaugeSettings } from './gauge';
+export {
+  BACKINGS,
+  BEHIND,
+  blankFace,
+  blankMount,
+  type Body,
+  type Face,
+  FACE_LIES,
+  FACES,
+  type Mount,
+  MOUNT_KINDS,
+  type MountKind,
+  mountId,
+  MOUNTS,
+} from './mounting';
 export { type StoreLength, StoreLengthSchema } from './storeLength';
 export { type BoatRecord, type KeptRecord, lastMarks, MOST_RECORDS, RECORD_KINDS, RECORDS_AT_ONCE, RecordSchema } from './record';
 export type { About, AboutKind, Finding, Severity } from './finding';

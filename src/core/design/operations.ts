@@ -13,6 +13,7 @@ const LISTS_IN_ORDER: readonly ListName[] = [
   'leads',
   'smallLeads',
   'gauges',
+  'mounts',
   'acSources',
   'acPanels',
   'acLoads',

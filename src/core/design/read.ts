@@ -96,6 +96,7 @@ const UNREFERENCED = [
   'leads',
   'smallLeads',
   'gauges',
+  'mounts',
   'acSources',
   'acPanels',
   'acLoads',

@@ -25,6 +25,7 @@ import { SocketSchema } from './socket';
 import { StudySchema } from './study';
 import { DEFAULT_WORK, WorkSchema } from './work';
 import { gaugeList } from './gauge';
+import { faceList, mountList } from './mounting';
 import { BankSheetSchema, BmsSchema, BoxSchema, LinksSchema } from './bankSheet';
 
 export { id, name } from './fields';
@@ -81,6 +82,8 @@ const PlaceSchema = v.object({
   compass: later(v.boolean(), false),
   exhaust: later(v.boolean(), false),
   moving: later(v.boolean(), false),
+  /** What things may be mounted on here. */
+  faces: faceList,
 });
 
 const BankSchema = v.object({
@@ -430,6 +433,7 @@ export const DesignSchema = v.object({
   photos: later(list(PhotoSchema, BOUNDS.photos), []),
   work: later(WorkSchema, DEFAULT_WORK),
   gauges: gaugeList,
+  mounts: mountList,
 });
 
 type Frozen<T> = T extends object ? { readonly [K in keyof T]: Frozen<T[K]> } : T;

@@ -23,6 +23,7 @@ export { BUS_RATINGS_A, BUS_STUDS, OWN_STUD_MM2 } from './busBars';
 export { DEVICE_KINDS, type DeviceKind, deviceDropV, deviceOhm, INLINE } from './inline';
 export { interruptingMinimumA } from './interrupting';
 export { FAMILY_ORDER, RULE_SETS, type RuleSet, WORST_COPPER } from './ruleSets';
+export * from './bodies';
 export * from './workMinutes';
 export { shrinkFor, studName, STUDS, terminalFor, TERMINALS } from './terminals';
 export { IN_PLACE, MAKING, type MakingRow, makingOf, pinMm } from './making';

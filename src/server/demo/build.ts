@@ -1,7 +1,7 @@
 /** Compact way to write an invented demo boat: appliances from the list, changed where this boat differs. */
 import { proposeGauges } from '@/core/monitoring';
 import { APPLIANCES, loadFrom, proposeCircuits } from '@/core';
-import { type Design, type Load } from '@/core/design';
+import { blankFace, blankMount, type Design, type Face, type Load, type MountKind } from '@/core/design';
 import { proposeMainSide, proposeSmallLeads, proposeStudies } from '@/core/propose';
 
 export type LoadEntry = readonly [appliance: string, changes?: Partial<Load>];
@@ -58,4 +58,17 @@ export function withMainSide(design: Design): Design {
 export function withSmallLeads(design: Design): Design {
   let n = 0;
   return { ...design, ...proposeSmallLeads(design, (prefix) => `${prefix}-${++n}`) };
+}
+
+/** Faces somebody has measured, by place, and what is to be mounted on them: kind, thing, face. */
+export function withFaces(
+  design: Design,
+  faces: Readonly<Record<string, readonly (Partial<Face> & Pick<Face, 'id' | 'name'>)[]>>,
+  mounts: readonly (readonly [MountKind, string, string])[],
+): Design {
+  return {
+    ...design,
+    places: design.places.map((p) => ({ ...p, faces: (faces[p.id] ?? []).map((f) => ({ ...blankFace(f.id, f.name), ...f })) })),
+    mounts: mounts.map(([kind, id, faceId]) => ({ ...blankMount(kind, id), faceId })),
+  };
 }

@@ -10,6 +10,7 @@ import {
   type Living,
   partsOf,
   type Source,
+  UNKNOWN_FIT,
 } from '@/core/design';
 
 const span = blankSpan;
@@ -69,7 +70,20 @@ export function marramCharging(design: Design): Design {
     design,
     90,
     { name: 'Alternator', mark: "maker's", massKg: 5.4 },
-    { fit: { mounting: 'dual foot', pivotMm: 79, pulley: 'V 10 mm', rotation: 'either' } },
+    {
+      fit: {
+        ...UNKNOWN_FIT,
+        mounting: 'dual foot',
+        pivotMm: 79,
+        pulley: 'V 10 mm',
+        rotation: 'either',
+        bodyMm: 150,
+        longMm: 230,
+        nearMm: 190,
+        farMm: 235,
+        beltMm: 815,
+      },
+    },
   );
   const shore = blankSource('shore', 'shore charger', design.boat.systemV, 'house');
   const charger: Source = {
@@ -89,7 +103,17 @@ export function marramCharging(design: Design): Design {
     engine: {
       ...design.engine,
       startBankId: 'start',
-      fit: { mounting: 'dual foot', pivotMm: 79, pulley: 'V 10 mm', rotation: 'clockwise' },
+      fit: {
+        ...UNKNOWN_FIT,
+        mounting: 'dual foot',
+        pivotMm: 79,
+        pulley: 'V 10 mm',
+        rotation: 'clockwise',
+        bodyMm: 145,
+        longMm: 205,
+        fan: 'either',
+        nutNm: 70,
+      },
     },
     cruises: [
       {

@@ -3,7 +3,18 @@ import { blankBank, blankDesign, blankPanel, blankPlace, type Design } from '@/c
 import { marramAc } from './ac';
 import { marramCharging } from './charging';
 import { FRIDGE_CARD } from './firm';
-import { demoLoads, taped, tune, withCircuits, withMainSide, withSmallLeads, withGauges, withStudies, type LoadEntry } from './build';
+import {
+  demoLoads,
+  taped,
+  tune,
+  withCircuits,
+  withMainSide,
+  withSmallLeads,
+  withFaces,
+  withGauges,
+  withStudies,
+  type LoadEntry,
+} from './build';
 
 const LOADS: readonly LoadEntry[] = [
   ['Anchor light, LED', { placeId: 'masthead' }],
@@ -73,6 +84,30 @@ const LOADS: readonly LoadEntry[] = [
   ],
 ];
 
+const HOLDS = { backing: 'solid', behind: 'open space', reach: true } as const;
+const FACES: Parameters<typeof withFaces>[1] = {
+  batteries: [
+    { id: 'tray', name: 'Locker sole', lies: 'flat', widthMm: 760, heightMm: 420, depthMm: 340, ...HOLDS },
+    {
+      id: 'side',
+      name: 'Locker side',
+      widthMm: 620,
+      heightMm: 560,
+      depthMm: 180,
+      backing: 'thin',
+      behind: 'cored or hull skin',
+      reach: true,
+    },
+  ],
+  chart: [{ id: 'front', name: 'Panel front', widthMm: 560, heightMm: 640, depthMm: 400, behindMm: 160, ...HOLDS }],
+  aft: [{ id: 'bulkhead', name: 'Bunk bulkhead', widthMm: 800, heightMm: 640, depthMm: 260, behindMm: 30, ...HOLDS, behind: 'unknown' }],
+};
+/** What stands where. */
+const MOUNTED: Parameters<typeof withFaces>[2] = [
+  ['bank', 'house', 'tray'],
+  ['panel', 'panel1', 'front'],
+];
+
 export function marram(): Design {
   const blank = blankDesign('Marram', 'metric', 11.6, 3.75, 12);
   const places = [
@@ -111,5 +146,8 @@ export function marram(): Design {
     pin: { ...c.pin, size: { school: 'metric', size: '50' } },
     note: 'One size up on what the ladder asks, so that the radio keeps its 3 %.',
   }));
-  return withGauges(withStudies(withSmallLeads(withMainSide(marramAc(marramCharging(tune(design, 'Inverter, small', taped(1.4))))))));
+  const whole = withGauges(
+    withStudies(withSmallLeads(withMainSide(marramAc(marramCharging(tune(design, 'Inverter, small', taped(1.4))))))),
+  );
+  return withFaces(whole, FACES, MOUNTED);
 }

@@ -2,7 +2,7 @@
 import dynamic from 'next/dynamic';
 import { useMemo, useState } from 'react';
 import { BELTS, EXCITATION, MOUNTINGS, PULLEYS, ROTATIONS, type Source, rowOf, nominalVOf } from '@/core/design';
-import { alternatorAt, cutInRpm, fitLines, labelCurve, pulleyRatio, swapLines } from '@/core/charging';
+import { alternatorAt, cutInRpm, fitLines, labelCurve, oldLeads, pulleyRatio, swapLines } from '@/core/charging';
 import { isLed, swapGrowth } from '@/core/analysis';
 import { chemistryOf } from '@/core/bank';
 import { TYPICAL_PATH_OHM } from '@/core/rules';
@@ -176,6 +176,37 @@ export function AlternatorFacts({ source, put }: { source: Source; put: PutSourc
             options={ROTATIONS}
             onChange={(v) => put(['alternator', 'fit', 'rotation'], v, 'rotation')}
           />
+          <OptionalFigure
+            label="body, across"
+            kind="mm"
+            value={a.fit.bodyMm}
+            low={30}
+            high={600}
+            onChange={(v) => put(['alternator', 'fit', 'bodyMm'], v, 'body')}
+          />
+          <OptionalFigure
+            label="body, long with its pulley"
+            kind="mm"
+            value={a.fit.longMm}
+            low={30}
+            high={800}
+            onChange={(v) => put(['alternator', 'fit', 'longMm'], v, 'length')}
+          />
+          <Choice
+            label="fan blows"
+            value={a.fit.fan}
+            options={['unknown', 'either', 'one way'] as const}
+            names={{ either: 'either way round', 'one way': 'one way round only' }}
+            onChange={(v) => put(['alternator', 'fit', 'fan'], v, 'fan')}
+          />
+          <OptionalFigure
+            label="pulley nut"
+            kind="Nm"
+            value={a.fit.nutNm}
+            low={1}
+            high={400}
+            onChange={(v) => put(['alternator', 'fit', 'nutNm'], v, 'pulley nut')}
+          />
         </div>
       </div>
       <h3 className="mt-3 font-semibold">The label&apos;s curve, by its own speed</h3>
@@ -225,6 +256,12 @@ export function AlternatorFacts({ source, put }: { source: Source; put: PutSourc
                 label="What a swap changes"
                 columns={[{ title: 'what' }, { title: 'now' }, { title: 'then' }, { title: 'to do' }]}
                 rows={swapLines(design, source, other.source).map((l, i) => ({ id: `${i}`, cells: [l.what, l.was, l.becomes, l.todo] }))}
+              />
+              <h3 className="mt-3 font-semibold">Leads that come off it</h3>
+              <Plain
+                label="Leads that come off it"
+                columns={[{ title: 'lead' }, { title: 'what becomes of it' }, { title: 'why' }]}
+                rows={oldLeads(design, source, other.source).map((l) => ({ id: l.name, cells: [l.name, l.fate, l.why] }))}
               />
               <Rewire source={source} becomes={other.source} />
             </>

@@ -6,6 +6,15 @@ import { useDesign } from '@/ui/boat/context';
 import { usePut } from '@/ui/boat/put';
 import { Choice, Figure, OptionalFigure } from '@/ui/field';
 
+/** Room for a machine, and its belt. */
+const ROOM = [
+  ['bodyMm', 'room across', 30, 600],
+  ['longMm', 'room along', 30, 800],
+  ['nearMm', 'pulley to pulley, nearest', 50, 2000],
+  ['farMm', 'pulley to pulley, farthest', 50, 2000],
+  ['beltMm', 'belt that is on', 200, 5000],
+] as const;
+
 /** A starter's cable is no thinner, mm2. */
 const LEAST_MM2 = 20;
 
@@ -80,6 +89,17 @@ export function EngineFacts() {
         />
         <Choice label="pulley" value={engine.fit.pulley} options={PULLEYS} onChange={(v) => set(['fit', 'pulley'], v)} />
         <Choice label="rotation" value={engine.fit.rotation} options={ROTATIONS} onChange={(v) => set(['fit', 'rotation'], v)} />
+        {ROOM.map(([key, label, low, high]) => (
+          <OptionalFigure
+            key={key}
+            label={label}
+            kind="mm"
+            value={engine.fit[key]}
+            low={low}
+            high={high}
+            onChange={(v) => set(['fit', key], v)}
+          />
+        ))}
       </div>
       <p className="mt-3 text-[12px] text-quiet">
         Fuel between idle and full power by the cube of speed; charging adds {show(0.3, 'L', design.boat)} per kWh at the shaft, at 55 %

@@ -3,6 +3,7 @@ import { dropOp, type Op, type Place, setOp, rowOf } from '@/core/design';
 import { show } from '@/core/quantity';
 import { useDesign, useStore } from '@/ui/boat/context';
 import { Entry, Figure, Tick } from '@/ui/field';
+import { Faces } from './Faces';
 
 /** Places aboard: where, how warm, and the facts that decide what may be mounted there. */
 export function PlaceFacts({
@@ -96,6 +97,7 @@ export function PlaceFacts({
               and licensed practice come first.
             </p>
           ) : null}
+          <Faces place={place} />
           <button type="button" className="plain" onClick={() => remove(place)}>
             remove {place.name}
           </button>

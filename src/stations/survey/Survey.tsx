@@ -1,4 +1,5 @@
 'use client';
+import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { addOp, blankPlace, BOUNDS, type Point, setOp, rowOf } from '@/core/design';
 import { useDesign, useFindings, useFreshId, useSelected, useStore } from '@/ui/boat/context';
@@ -13,7 +14,9 @@ import { PlaceFacts } from './PlaceFacts';
 import { RunLine } from './RunLine';
 import { Runs, worstByCircuit, type RunsShown } from './Runs';
 
-const VIEWS = ['the boat', 'as found', 'pictures'] as const;
+const Mounting = dynamic(() => import('./mounting/Mounting').then((m) => m.Mounting), { ssr: false });
+
+const VIEWS = ['the boat', 'as found', 'mounting', 'pictures'] as const;
 const SHEETS = ['boat', 'places', 'bank', 'house rules'] as const;
 type SheetName = (typeof SHEETS)[number];
 
@@ -59,6 +62,13 @@ export default function Survey() {
       <div className="flex h-full flex-col">
         {head}
         <AsFound />
+      </div>
+    );
+  if (view === 'mounting')
+    return (
+      <div className="flex h-full flex-col">
+        {head}
+        <Mounting />
       </div>
     );
   if (view === 'pictures')

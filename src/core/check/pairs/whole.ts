@@ -1,5 +1,5 @@
 /** Rules on the design as a whole. */
-import { blankDevice, type Circuit, type Design, type Load, UNKNOWN_SOCKET } from '../../design';
+import { blankDevice, blankFace, blankMount, type Circuit, type Design, type Face, type Load, UNKNOWN_SOCKET } from '../../design';
 import { sourceInto } from '../../energy/testing';
 import { amps, thing, size, pin, C, place, strong, weakPanel, alive, switched } from './boats';
 import { more, type Pair, pair } from './pair';
@@ -51,6 +51,38 @@ const fed = (): Design => {
 /** A socket of which all is known, and into which nothing may feed. */
 const socket = (): Design =>
   thing(amps(5, { kind: 'socket', socket: { ...UNKNOWN_SOCKET, inA: 0, contactsA: 15, liveHalf: 'socket', oneWay: true } }));
+
+/** A panel on a face that is measured, known and free. */
+export function mounted(face: Partial<Face> = {}): Design {
+  const base = thing();
+  return {
+    ...base,
+    mounts: [
+      { ...blankMount('panel', 'panel'), faceId: 'f' },
+      { ...blankMount('panel', 'main'), faceId: null },
+    ],
+    panels: base.panels.map((p) => ({ ...p, placeId: 'chart' })),
+    places: base.places.map((p) =>
+      p.id === 'chart'
+        ? {
+            ...p,
+            faces: [
+              {
+                ...blankFace('f', 'Bulkhead'),
+                widthMm: 700,
+                heightMm: 600,
+                behindMm: 200,
+                backing: 'solid',
+                behind: 'open space',
+                reach: true,
+                ...face,
+              },
+            ],
+          }
+        : p,
+    ),
+  };
+}
 
 export const WHOLE: readonly Pair[] = [
   pair('no-bank', thing(), 'banks', []),
@@ -117,6 +149,10 @@ export const WHOLE: readonly Pair[] = [
   pair('compass', thing(amps(15, { placeId: 'fore' })), 'places.fore.compass', true),
   pair('way-hazard', thing(), 'places.saloon.moving', true),
   pair('start-sag', shared({ minV: null }, { minV: 10 }), 'loads.pump.surgeA', 25),
+  pair('mount-refused', mounted(), 'places.chart.faces.f.behindMm', 90),
+  pair('mount-unasked', mounted(), 'places.chart.faces.f.behind', 'unknown'),
+  pair('mount-crowded', mounted({ widthMm: 420, heightMm: 520 }), 'mounts.mp-main.faceId', 'f'),
+  pair('mount-unknown', mounted(), 'mounts.mp-panel.faceId', null),
   pair('bank-held', seen(), 'banks.house.mounting.held', false),
   pair('bank-covered', seen(), 'banks.house.mounting.covered', false),
   pair('bank-vented', seen(), 'banks.house.mounting.vented', false),

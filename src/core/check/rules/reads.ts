@@ -18,6 +18,8 @@ export const DESIGN_READS = [
   'acSources',
   'acLoads',
   'acCircuits',
+  'gauges',
+  'mounts',
 ] as const satisfies readonly Part[];
 export type DesignParts = Reads<typeof DESIGN_READS>;
 

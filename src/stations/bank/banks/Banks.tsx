@@ -4,7 +4,7 @@ import { addOp, type Bank, BANK_JOBS, blankBank, CHEMISTRY_IDS, dropOp, SLOPE_UN
 import { fitCount } from '@/core/check';
 import { bankMass, c20Ah, chemistryOf } from '@/core/bank';
 import { bankOfLoads } from '@/core/topology';
-import { CHEMISTRIES } from '@/core/rules';
+import { BATTERY_CASES, CHEMISTRIES } from '@/core/rules';
 import { useState } from 'react';
 import type { Cranks } from '@/workers/analysis.worker';
 import { useAsked, useDesign, useFreshId, useStore } from '@/ui/boat/context';
@@ -20,6 +20,8 @@ const MOUNTING = [
 const SEEN = { null: 'not looked at', true: 'yes', false: 'no' } as const;
 const NAMES = Object.fromEntries(CHEMISTRY_IDS.map((id) => [id, CHEMISTRIES[id].name]));
 const JOBS = { house: 'the house', start: 'starting', own: 'one job of its own' } as const;
+
+const CASES = { '': 'as its maker says', ...Object.fromEntries(BATTERY_CASES.map((x) => [x.name, `${x.name}, ${x.market}`])) };
 
 type SheetKey = Exclude<keyof Bank['sheet'], 'slope'>;
 
@@ -228,6 +230,17 @@ function OneBank({ bank, put }: { bank: Bank; put: (path: string[], value: unkno
         </div>
         <h2 className="mt-4 font-semibold">Its box</h2>
         <div className="mt-1 grid grid-cols-6 max-[999px]:grid-cols-3 max-[500px]:grid-cols-2 items-end gap-3">
+          <Choice
+            label="case of the trade"
+            value={BATTERY_CASES.find((x) => x.lengthMm === bank.sheet.lengthMm && x.widthMm === bank.sheet.widthMm)?.name ?? ''}
+            options={['', ...BATTERY_CASES.map((x) => x.name)]}
+            names={CASES}
+            onChange={(name) => {
+              const cased = BATTERY_CASES.find((x) => x.name === name);
+              if (cased)
+                put(['sheet'], { ...bank.sheet, lengthMm: cased.lengthMm, widthMm: cased.widthMm, heightMm: cased.heightMm }, 'case');
+            }}
+          />
           {sheet('lengthMm', 'block long', 'mm', null, 10, 3000)}
           {sheet('widthMm', 'block wide', 'mm', null, 10, 3000)}
           {sheet('heightMm', 'block high', 'mm', null, 10, 3000)}
