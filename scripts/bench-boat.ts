@@ -1,6 +1,6 @@
 /** A large boat for the bench: 200 loads on about 120 circuits, or as many as are asked for. Prints it as a design file, or times the core on it. */
 import { analyse, APPLIANCES, createMemory, loadFrom, proposeCircuits } from '../src/core';
-import { applyEdit, blankFound, deltaOf, type Design, setOp, withDelta } from '../src/core/design';
+import { blankFault, applyEdit, blankFound, deltaOf, type Design, setOp, withDelta } from '../src/core/design';
 import { marram } from '../src/server/demo/marram';
 
 function largeBoat(most: number): Design {
@@ -60,10 +60,7 @@ const asFoundBoat = (design: Design): Design => ({
             kind: 'bare strands' as const,
             ageYears: 25,
             lengthM: 4 + (i % 7),
-            faults: [
-              { id: 'f1', kind: 'green' as const, mohm: null },
-              { id: 'f2', kind: 'open-fork' as const, mohm: 4 },
-            ],
+            faults: [blankFault('f1', 'green'), blankFault('f2', 'open-fork', 4)],
           },
         },
   ),

@@ -1,6 +1,7 @@
 /** Writes docs/rules.md from the table of rules, and docs/figures.md from the tables of figures; with --check only compares. */
 import { readFileSync, writeFileSync } from 'node:fs';
 import { RULE_SET_NAMES, ruleRows } from '../src/core/check';
+import { AREAS, AUDIT } from '../src/core/check/audit';
 import { PAIRS } from '../src/core/check/pairs';
 import { figuresPage } from './figures';
 
@@ -34,6 +35,16 @@ const section = (set: (typeof RULE_SET_NAMES)[number]): string => {
     }),
   ].join('\n');
 };
+const lines = (area: (typeof AREAS)[number]): string =>
+  [
+    `### Asked of ${area}`,
+    '',
+    '| line | rules | left to eyes, and why | asked where there is |',
+    '|---|---|---|---|',
+    ...AUDIT.filter((l) => l.area === area).map(
+      (l) => `| ${[l.line, l.rules.join(', '), l.eyes, l.of ?? 'any boat'].map(cell).join(' | ')} |`,
+    ),
+  ].join('\n');
 const text = `# Rules
 
 <!-- Written by \`npm run rules\` from src/core/check/rules. Do not edit. -->
@@ -41,6 +52,12 @@ const text = `# Rules
 Every finding is one of these ${ruleRows().length} rows. "Says" is the gravest it says: a stop must be settled before the boat is built, a fix ought to be, a note is good to know.
 Figures of standards are to be verified against the edition in force; local code, the maker's instructions and licensed practice come first.
 For each rule \`src/core/check/pairs\` has a boat that is right and the one fact that makes it wrong; tests go through them, and try each cure.
+
+## What a surveyor goes through
+
+Line by line, the rules that answer it; where none can, the reason. The same lines stand in Check, the audit.
+
+${AREAS.map(lines).join('\n\n')}
 
 ${RULE_SET_NAMES.map(section).join('\n\n')}
 `;

@@ -148,7 +148,15 @@ function anyCircuit(d: Dice, i: number, base: Design, parts: Parts): Circuit {
           ratingA: d.of([null, 0.5, 1000]),
           lengthM: d.of([null, 0.05, 200]),
           ageYears: d.of([null, 0, 80]),
-          faults: [{ id: `f${i}`, kind: d.of(['green', 'burnt', 'nowhere', 'soldered'] as const), mohm: d.of([null, 0, 10000]) }],
+          faults: [
+            {
+              id: `f${i}`,
+              kind: d.of(['green', 'burnt', 'nowhere', 'soldered'] as const),
+              mohm: d.of([null, 0, 10000]),
+              strands: null,
+              alike: 1,
+            },
+          ],
         }
       : null,
     way: d.of([null, null, 1, 60]),

@@ -101,7 +101,8 @@ import {
   standingAnswer,
   type StudyAnswer,
 } from '@/core/network';
-import { everyFinding } from '@/core/check';
+import { everyFinding, factsOf } from '@/core/check';
+import type { Report } from '@/core/report';
 import { consumablesOf, type CountLine, heldBack, type Hours, hoursOf, type MadePiece, madePieces, toolsOf } from '@/core/build';
 import type { Conditions, Diagnosis, Element, Reading, TestLine } from '@/core/commission';
 import type { ShuntFigures, Unseen } from '@/core/monitoring';
@@ -118,6 +119,9 @@ export type Selected = {
   readonly kind: 'circuit' | 'load' | 'lead' | 'need' | 'made' | 'voyage' | 'voyage-day' | 'day' | 'AC circuit' | 'AC source';
   readonly id: string;
 };
+
+/** For whom a report is. */
+export type ReportReader = 'owner' | 'surveyor' | 'evidence';
 
 export interface DutyChart {
   readonly points: readonly DutyPoint[];
@@ -334,6 +338,30 @@ const api = {
     const { ownersBook } = await import('@/core/keep');
     return ownersBook(d, a);
   },
+  /** A report on the boat, for its reader. @param records in the order they came in. */
+  async report(
+    reader: ReportReader,
+    records: readonly (BoatRecord & { readonly by?: string | null })[],
+    as: { readonly revision: number; readonly hash: string; readonly day: string },
+  ): Promise<Report | null> {
+    if (!design || !analysis) return null;
+    const [d, a] = [design, analysis];
+    const [{ surveyorReport, ownerReport, evidencePack }, { testSheet, USUAL_CONDITIONS }] = await Promise.all([
+      import('@/core/report'),
+      import('@/core/commission'),
+    ]);
+    const make = { owner: ownerReport, surveyor: surveyorReport, evidence: evidencePack }[reader];
+    return make({
+      design: d,
+      analysis: a,
+      findings: everyFinding(a, studiedNow(d, a)),
+      records,
+      sheet: testSheet(d, a, USUAL_CONDITIONS),
+      ...as,
+    });
+  },
+  /** What a finding goes by, to be kept with its acceptance. */
+  departureFacts: (finding: Finding): string | null => (design ? factsOf(asDecided(design), finding) : null),
   async isolation(circuitIds: readonly string[]): Promise<Isolation | null> {
     const { isolationOf } = await import('@/core/order');
     return design ? isolationOf(design, circuitIds) : null;

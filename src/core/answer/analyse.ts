@@ -4,14 +4,13 @@ import { acCircuits, inverterVa, isolationSteps, placardLines, runningOf, starts
 import { analyse, createMemory, type Analysis, studied, workedPath, oddsMemory } from '../analysis';
 import { cutList, heldBack, listsOf } from '../build';
 import { settingsMatrix } from '../charging';
-import { asDecided, type Design, rowOf } from '../design';
+import { asDecided, type Design, nameOf, rowOf } from '../design';
 import { dayAh, fillTimes } from '../energy';
 import { withPaths } from '../mainSide';
 import { bankOfLoads } from '../topology';
 import { runStudy } from '../network';
 import { everyFinding } from '../check';
 import { circuitWorking, batteryCableWorking } from '../working';
-import { nameOf } from './names';
 
 /** AC runs as they are bought and protected. */
 function acRuns(design: Design) {

@@ -1,6 +1,6 @@
 /** Lists for the hands: panels, switches, what comes out, where cables pass. */
 import { analyse } from '../analysis';
-import { blankCircuit, blankDevice, blankFound, blankRoute, type Circuit, type Design, type Route } from '../design';
+import { blankFault, blankCircuit, blankDevice, blankFound, blankRoute, type Circuit, type Design, type Route } from '../design';
 import { bareBoat, withLoad } from '../design/testing';
 import { mostFill, penetrations, routeResult } from './routes';
 import { foundCopperOhm, foundLists, panelSchedule, switchSchedule } from './schedules';
@@ -74,10 +74,7 @@ describe('what was found', () => {
     sizeKnown: true,
     size: { school: 'metric' as const, size: '2.5' },
     lengthM: 8,
-    faults: [
-      { id: 'a', kind: 'green' as const, mohm: 10 },
-      { id: 'b', kind: 'colour' as const, mohm: null },
-    ],
+    faults: [blankFault('a', 'green', 10), blankFault('b', 'colour')],
   };
   const lists = (decision: 'keep' | 'replace' | 'remove' | 'undecided', to: Partial<Circuit> = {}) => {
     const design = change({ found: { ...found, decision }, ...to });

@@ -1,5 +1,5 @@
 /** Lists of findings: worst first, with what was accepted, grouped by cause. */
-import type { Design, Finding, Severity } from '../design';
+import type { Finding, Severity } from '../design';
 
 const SEVERITIES: readonly Severity[] = ['stop', 'fix', 'note'];
 
@@ -18,16 +18,6 @@ export const everyFinding = (
   analysis: { readonly findings: readonly Finding[] },
   late: { readonly findings: readonly Finding[] } | null,
 ): readonly Finding[] => (late && late.findings.length > 0 ? bySeverity(analysis.findings, late.findings) : analysis.findings);
-
-/** Findings somebody has accepted, with the reason. */
-export function withDepartures({ departures }: Pick<Design, 'departures'>, findings: readonly Finding[]): readonly Finding[] {
-  if (departures.length === 0) return findings;
-  const accepted = new Map(departures.map((d) => [d.findingId, { by: d.acceptedBy, why: d.why }]));
-  return findings.map((f) => {
-    const known = accepted.get(f.id);
-    return known ? { ...f, accepted: known } : f;
-  });
-}
 
 export interface Caused {
   readonly finding: Finding;

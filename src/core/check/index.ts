@@ -1,8 +1,14 @@
-export { byCause, everyFinding } from './finding';
+export { AREAS, type Area, ASKING, type Audited, auditOf, type Standing } from './audit';
+export { departureFor, factsOf } from './departures';
+export { byCause, type Caused, everyFinding } from './finding';
+export { missingOf, type Missing, type MissingKind, settlingMost } from './missing';
+export { foundOps, seenFault, type WalkItem, walkOf } from './walk';
+export { placeIdOf } from './where';
 export { findingsMemory, type FindingsMemory, findingsOf, studyFindings } from './findingsOf';
 export { fitCount } from './fitCount';
 export { findingsIn } from './rule';
 export { type AcPower, MACHINE_RULES } from './rules/acMachines';
+export { breakerWithinM } from './rules/acShore';
 export { noisyAt } from './rules/cleanPower';
 export { type CircuitOdds, decided } from './rules/odds';
 export { RULE_SET_NAMES, ruleIds, ruleOf, ruleRows } from './table';

@@ -33,6 +33,7 @@ import { ODDS_RULES } from './rules/odds';
 import { SMALL_LEAD_RULES } from './rules/smallLeads';
 import { SOCKET_RULES } from './rules/sockets';
 import { STRING_RULES } from './rules/strings';
+import { STANDING_RULES } from './rules/standing';
 import { STUDY_RULES } from './rules/studies';
 import { VAPOUR_RULES } from './rules/vapour';
 import { COMPASS_RULES, WAY_RULES } from './rules/ways';
@@ -44,6 +45,7 @@ export const RULES = {
     ...MACHINE_ROW_RULES,
     ...SAFETY_RULES,
     ...VAPOUR_RULES,
+    ...STANDING_RULES,
     ...SOCKET_RULES,
     ...MOUNTING_RULES,
     ...MOUNTED_RULES,

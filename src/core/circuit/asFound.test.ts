@@ -1,7 +1,17 @@
 /** Wire as found: figures by hand. */
 import { analyse } from '../analysis';
 import type { CircuitResult } from './circuitResult';
-import { asFoundDesign, blankCircuit, blankDevice, blankFound, blankLoad, type Circuit, type Design, type Found } from '../design';
+import {
+  blankFault,
+  asFoundDesign,
+  blankCircuit,
+  blankDevice,
+  blankFound,
+  blankLoad,
+  type Circuit,
+  type Design,
+  type Found,
+} from '../design';
 import { bareBoat, withLoad } from '../design/testing';
 import { circuitFindings } from '../analysis/testing';
 import { CONDUCTORS, findConductor, underSchool } from '../rules';
@@ -44,10 +54,7 @@ describe('what age and kind leave of the insulation', () => {
 
 describe('bad joints', () => {
   const bad = found({
-    faults: [
-      { id: 'a', kind: 'green', mohm: null },
-      { id: 'b', kind: 'failed-crimp', mohm: 20 },
-    ],
+    faults: [blankFault('a', 'green'), blankFault('b', 'failed-crimp', 20)],
   });
   test('add their typical or measured resistance', () => expect(foundOhm(bad)).toBeCloseTo(0.023, 12));
   test('and it is in the drop, and in the short at the far end', () => {
@@ -66,7 +73,7 @@ describe('bad joints', () => {
     expect(finding?.why).toContain('0.554 W');
   });
   test('that lose more than 1 % are named together', () =>
-    expect(ids(kept({ faults: [{ id: 'a', kind: 'green', mohm: 60 }] }))).toContain('bad-joints:c-x'));
+    expect(ids(kept({ faults: [blankFault('a', 'green', 60)] }))).toContain('bad-joints:c-x'));
 });
 
 describe('lengths measured aboard', () => {

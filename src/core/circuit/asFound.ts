@@ -26,7 +26,7 @@ export function foundInsulationC(found: Found): number {
 
 /** Loop resistance its faults add, ohm: measured where entered, else typical of the condition. */
 export const foundOhm = (found: Found): number =>
-  found.faults.reduce((sum, f) => sum + (f.mohm ?? conditionOf(f.kind)?.mohm ?? 0), 0) / 1000;
+  found.faults.reduce((sum, f) => sum + f.alike * (f.mohm ?? conditionOf(f.kind)?.mohm ?? 0), 0) / 1000;
 
 /**
  * Lengths of the segments, m: the whole run's measured length shared among those not taped, in the proportion of their estimates.

@@ -11,6 +11,7 @@ import {
   type Design,
   FORMAT,
   type Found,
+  type FoundFault,
   type HouseRules,
   type InlineDevice,
   type Load,
@@ -197,6 +198,15 @@ export const blankFound = (school: School): Found => ({
   ageYears: null,
   insulationC: null,
   faults: [],
+});
+
+/** A condition a wire is found in; mohm null: typical of the condition. */
+export const blankFault = (id: string, kind: FoundFault['kind'], mohm: number | null = null): FoundFault => ({
+  id,
+  kind,
+  mohm,
+  strands: null,
+  alike: 1,
 });
 
 export const blankRoute = (id: string): Route => ({

@@ -95,7 +95,18 @@ export function parseDuty(text: string): Parsed<Load['duty']> {
 
 /** "green copper 12 mΩ; no label": conditions by name, with the resistance measured where it was. */
 export const showFaults = (faults: readonly FoundFault[]): string =>
-  faults.map((f) => `${conditionOf(f.kind)?.name ?? f.kind}${f.mohm === null ? '' : ` ${f.mohm} mΩ`}`).join('; ');
+  faults
+    .map((f) =>
+      [
+        conditionOf(f.kind)?.name ?? f.kind,
+        f.strands === null ? '' : `${f.strands.lost} of ${f.strands.of}`,
+        f.mohm === null ? '' : `${f.mohm} mΩ`,
+        f.alike === 1 ? '' : `× ${f.alike}`,
+      ]
+        .filter(Boolean)
+        .join(' '),
+    )
+    .join('; ');
 
 /** @param freshId makes an id for a condition that is new. */
 export function parseFaults(text: string, before: readonly FoundFault[], freshId: () => string): Parsed<FoundFault[]> {
@@ -104,7 +115,8 @@ export function parseFaults(text: string, before: readonly FoundFault[], freshId
     .split(';')
     .map((p) => p.trim())
     .filter(Boolean)) {
-    const [, name = part, measured] = /^(.*?)(?: +(\d+(?:[.,]\d+)?) ?m(?:Ω|ohm)?)?$/i.exec(part) ?? [];
+    const [, name = part, lost, strands, measured, alike] =
+      /^(.*?)(?: +(\d+) of (\d+))?(?: +(\d+(?:[.,]\d+)?) ?m(?:Ω|ohm)?)?(?: *[×x*] ?(\d+))?$/i.exec(part) ?? [];
     const chosen = parseChoice(
       name,
       CONDITIONS.map((c) => c.name),
@@ -113,7 +125,18 @@ export function parseFaults(text: string, before: readonly FoundFault[], freshId
     if (!condition) return { ok: false, message: `"${name}" is none of: ${CONDITIONS.map((c) => c.name).join('; ')}` };
     const mohm = measured === undefined ? null : Number(measured.replace(',', '.'));
     if (mohm !== null && !(mohm <= 10_000)) return { ok: false, message: 'a resistance of 10 000 mΩ at most is taken' };
-    faults.push({ id: before.find((f) => f.kind === condition.id)?.id ?? freshId(), kind: condition.id, mohm });
+    const gone = lost === undefined || strands === undefined ? null : { lost: Number(lost), of: Number(strands) };
+    if (gone && !(gone.lost >= 1 && gone.lost <= gone.of && gone.of >= 2 && gone.of <= 5000))
+      return { ok: false, message: 'strands as "7 of 19" are meant' };
+    const count = alike === undefined ? 1 : Number(alike);
+    if (!(count >= 1 && count <= 99)) return { ok: false, message: 'from 1 to 99 alike are taken' };
+    faults.push({
+      id: before.find((f) => f.kind === condition.id)?.id ?? freshId(),
+      kind: condition.id,
+      mohm,
+      strands: gone,
+      alike: count,
+    });
   }
   return faults.length > 12 ? { ok: false, message: 'at most 12 conditions are taken' } : { ok: true, value: faults };
 }

@@ -21,6 +21,7 @@ export const ABOUT_KINDS = [
   'AC panel',
   'AC load',
   'AC circuit',
+  'place',
   'boat',
 ] as const;
 export type AboutKind = (typeof ABOUT_KINDS)[number];
@@ -28,6 +29,13 @@ export type AboutKind = (typeof ABOUT_KINDS)[number];
 export interface About {
   readonly kind: AboutKind;
   readonly id: string;
+}
+
+/** Who answers for a finding, and why. notHere: it does not apply to this boat. */
+export interface Answered {
+  readonly by: string;
+  readonly why: string;
+  readonly notHere?: boolean;
 }
 
 export interface Finding {
@@ -45,5 +53,7 @@ export interface Finding {
   /** Edits that set it right, where they follow from what was found. */
   readonly edits?: readonly Op[];
   /** A recorded departure: someone accepts it, with a reason. */
-  readonly accepted?: { readonly by: string; readonly why: string };
+  readonly accepted?: Answered;
+  /** It was accepted, and what it goes by has changed since: it is open. */
+  readonly lapsed?: Answered & { readonly on: string };
 }

@@ -9,6 +9,7 @@ export {
   blankCircuit,
   blankDesign,
   blankDevice,
+  blankFault,
   blankFound,
   blankLoad,
   blankBar,
@@ -71,6 +72,7 @@ export {
   showWire,
 } from './entries';
 export { id, name } from './fields';
+export { nameOf } from './nameOf';
 export { type NextStep, nextSteps } from './nextSteps';
 export { blankGauge, type Gauge, GAUGE_KINDS, GAUGES, type GaugeSettings } from './gauge';
 export {
@@ -135,6 +137,7 @@ export {
   ENCLOSURES,
   EXTENDING,
   type Found,
+  type FoundFault,
   FOUND_KINDS,
   type HouseRules,
   HULLS,

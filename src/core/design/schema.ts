@@ -201,7 +201,15 @@ const PanelSchema = v.object({
   torqueNm: later(v.nullable(between(0.1, 200)), null),
 });
 
-const FaultSchema = v.object({ id, kind: oneOf(CONDITIONS.map((c) => c.id)), mohm: v.nullable(between(0, 10000)) });
+const FaultSchema = v.object({
+  id,
+  kind: oneOf(CONDITIONS.map((c) => c.id)),
+  mohm: v.nullable(between(0, 10000)),
+  /** Strands that are gone, of so many. */
+  strands: later(v.nullable(v.object({ lost: whole(1, 5000), of: whole(2, 5000) })), null),
+  /** So many alike on this wire, counted as one row. */
+  alike: later(whole(1, 99), 1),
+});
 
 /** A circuit as it was found aboard. ratingA null: nothing protects it. */
 const FoundSchema = v.object({
@@ -349,6 +357,9 @@ const DepartureSchema = v.object({
   why: v.pipe(v.string(), v.trim(), v.minLength(1, 'a reason is needed'), v.maxLength(BOUNDS.noteLength)),
   acceptedBy: v.pipe(v.string(), v.trim(), v.minLength(1, 'who accepts it is needed'), v.maxLength(BOUNDS.nameLength)),
   on: v.pipe(v.string(), v.regex(/^\d{4}-\d{2}-\d{2}$/, 'a date as 2026-05-31 is needed')),
+  kind: later(oneOf(['accepted', 'does not apply']), 'accepted'),
+  /** What it went by when it was accepted, as a digest: '' in old files, which stand. */
+  facts: later(v.pipe(v.string(), v.maxLength(40)), ''),
 });
 
 /** A picture kept beside the database; its bytes travel in the zip. */

@@ -141,7 +141,16 @@ test('what is to be settled is marked on its line, what somebody accepts is not'
   expect(line(pinned)?.worst).toBe('stop');
   const departures = analysis.findings
     .filter((f) => f.about.id === 'c-x')
-    .map((f, i) => ({ id: `d${i}`, findingId: f.id, what: 'x', why: 'y', acceptedBy: 'z', on: '2026-01-01' }));
+    .map((f, i) => ({
+      id: `d${i}`,
+      findingId: f.id,
+      what: 'x',
+      why: 'y',
+      acceptedBy: 'z',
+      on: '2026-01-01',
+      kind: 'accepted' as const,
+      facts: '',
+    }));
   expect(line({ ...pinned, departures })?.worst).toBeNull();
 });
 

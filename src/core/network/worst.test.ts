@@ -49,7 +49,9 @@ test('a load that falls is a finding on its circuit, an accepted one says so; in
   expect(told).toMatchObject({ id: 'study-volts:x', severity: 'fix', about: { kind: 'circuit', id: 'c-x' } });
   const accepted = {
     ...falls,
-    departures: [{ id: 'd', findingId: 'study-volts:x', what: 'w', why: 'y', acceptedBy: 'z', on: '2026-01-01' }],
+    departures: [
+      { id: 'd', findingId: 'study-volts:x', what: 'w', why: 'y', acceptedBy: 'z', on: '2026-01-01', kind: 'accepted' as const, facts: '' },
+    ],
   };
   expect(studied(accepted, analyse(accepted)).findings[0]?.accepted).toEqual({ by: 'z', why: 'y' });
   const holds = boat(9, 0.5);

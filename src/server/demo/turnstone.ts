@@ -1,5 +1,6 @@
 /** Turnstone: an invented 7.9 m sloop, 12 V, found with the wiring of forty years and four owners. */
 import {
+  blankFault,
   blankBank,
   blankCircuit,
   blankDesign,
@@ -58,7 +59,10 @@ const found = (size: string, change: Partial<Found>): Found => ({
   ...change,
 });
 const faults = (...kinds: (Found['faults'][number]['kind'] | readonly [Found['faults'][number]['kind'], number])[]): Found['faults'] =>
-  kinds.map((k, i) => (typeof k === 'string' ? { id: `f${i}`, kind: k, mohm: null } : { id: `f${i}`, kind: k[0], mohm: k[1] }));
+  kinds.map((k, i) => {
+    const [kind, mohm] = typeof k === 'string' ? ([k, null] as const) : k;
+    return blankFault(`f${i}`, kind, mohm);
+  });
 
 interface Wire {
   readonly name: string;

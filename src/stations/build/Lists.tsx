@@ -2,7 +2,7 @@
 import { useMemo, useState } from 'react';
 import type { CountLine, CutList } from '@/core';
 import { bare, show, unitOf } from '@/core/quantity';
-import { nameOf } from '@/core/answer';
+import { nameOf } from '@/core/design';
 import { type Held, heldBack } from '@/core/build';
 import { useDesign, useCutList, useFindings } from '@/ui/boat/context';
 import { fileName, saveCsv } from '@/ui/files';

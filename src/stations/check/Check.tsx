@@ -1,98 +1,63 @@
 'use client';
+import dynamic from 'next/dynamic';
 import { useState } from 'react';
-import type { Finding } from '@/core';
-import { dropOp } from '@/core/design';
-import { useAsked, useDesign, useFindings, useStore } from '@/ui/boat/context';
+import { useDesign, useStore } from '@/ui/boat/context';
 import { Views } from '@/ui/views/Views';
-import { Accept } from './Accept';
-import { FindingsList } from './FindingsList';
+import { AuditView } from './AuditView';
+import { Departures } from './Departures';
+import { Found } from './Found';
+import { MissingView } from './MissingView';
+import { WalkView } from './WalkView';
 
-const VIEWS = ['as decided', 'as found', 'departures'] as const;
+const QuickChecks = dynamic(() => import('@/ui/quick/QuickChecks').then((m) => m.QuickChecks), { ssr: false });
+const Reported = dynamic(() => import('@/ui/report/Reported').then((m) => m.Reported), { ssr: false });
 
-/** The findings so far, worst first; each opens the row it is about, and may be accepted by name and with a reason. */
+const VIEWS = ['as decided', 'the audit', 'missing', 'walk-round', 'five minutes', 'reports', 'as found', 'departures'] as const;
+type View = (typeof VIEWS)[number];
+
+/** The audit: what is found, line by line what was asked, what nobody knows, what only eyes see, and the reports of it. */
 export default function Check() {
-  const findings = useFindings();
   const design = useDesign();
-  const [view, setView] = useState<(typeof VIEWS)[number]>('as decided');
-  const [accepting, setAccepting] = useState<Finding | null>(null);
+  const store = useStore();
+  const [view, setView] = useState<View>('as decided');
   const someFound = design.circuits.some((c) => c.found !== null);
-  const before = useAsked(someFound ? 'before' : null, (r) => r.before());
-  const open = findings.filter((f) => !f.accepted);
-  const count = (list: readonly Finding[], severity: Finding['severity']) => list.filter((f) => f.severity === severity).length;
   return (
-    <div className="h-full overflow-y-auto p-5" tabIndex={0}>
-      <div className="flex items-baseline gap-4">
+    <div className="print-frame h-full overflow-y-auto p-5" tabIndex={0}>
+      <div className="screen-only flex flex-wrap items-baseline gap-x-4 gap-y-1">
         <h1 className="text-[18px] font-bold">Check</h1>
         <Views views={VIEWS.filter((v) => v !== 'as found' || someFound)} showing={view} onShow={setView} />
       </div>
-      <p className="mt-1 max-w-[640px] text-quiet">
-        Every rule the program knows, asked of the design. The full survey audit comes with later stations. Local code, the maker&apos;s
-        instructions and licensed practice come first; an empty list is no certificate.
-      </p>
-      {before ? (
-        <table className="mt-3" aria-label="Before and after">
-          <tbody>
-            {(
-              [
-                ['as found', before],
-                ['as decided', open],
-              ] as const
-            ).map(([name, list]) => (
-              <tr key={name} className="border-b border-line">
-                <th className="pr-6 text-left font-medium">{name}</th>
-                {(['stop', 'fix', 'note'] as const).map((s) => (
-                  <td key={s} className="pr-6">
-                    <b className={`reading font-semibold ${s === 'stop' && count(list, s) > 0 ? 'text-lead' : ''}`}>{count(list, s)}</b> {s}
-                  </td>
-                ))}
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      ) : null}
-      {view === 'departures' ? (
-        <Departures />
-      ) : (
-        <FindingsList list={view === 'as found' ? (before ?? []) : open} {...(view === 'as found' ? {} : { onAccept: setAccepting })} />
-      )}
-      {accepting ? <Accept finding={accepting} onClose={() => setAccepting(null)} /> : null}
+      {view === 'as decided' || view === 'as found' ? <Found asFound={view === 'as found'} someFound={someFound} /> : null}
+      {view === 'the audit' ? <AuditView /> : null}
+      {view === 'missing' ? <MissingView /> : null}
+      {view === 'walk-round' ? <WalkView /> : null}
+      {view === 'five minutes' ? <QuickChecks units={design.boat} where={store.boatId} /> : null}
+      {view === 'reports' ? <Reports Reported={Reported} /> : null}
+      {view === 'departures' ? <Departures /> : null}
     </div>
   );
 }
 
-function Departures() {
-  const design = useDesign();
-  const findings = useFindings();
-  const store = useStore();
-  const standing = new Set(findings.map((f) => f.id));
-  if (design.departures.length === 0)
-    return (
-      <p className="mt-4 max-w-[600px]">
-        None. When a finding is to stand (a maker&apos;s sheet or a rule departed from on purpose), accept it: what, why, and who answers
-        for it. They are listed here and printed with the build.
-      </p>
-    );
+const READERS = { owner: 'for the owner, in plain words', surveyor: 'for a surveyor' } as const;
+
+function Reports({ Reported: Shown }: { Reported: typeof Reported }) {
+  const [reader, setReader] = useState<keyof typeof READERS>('owner');
   return (
-    <ul className="mt-4">
-      {design.departures.map((d) => (
-        <li key={d.id} className="border-b border-line py-2">
-          <b className="font-semibold">{d.what}</b>
-          {standing.has(d.findingId) ? null : <span className="ml-3 text-quiet">its cause is gone: it may be taken off</span>}
-          <p className="max-w-[720px]">
-            {d.why}{' '}
-            <span className="text-quiet">
-              Accepted by {d.acceptedBy}, {d.on}.
-            </span>
-          </p>
+    <>
+      <p className="screen-only mt-3 flex gap-4" role="group" aria-label="For whom">
+        {(Object.keys(READERS) as (keyof typeof READERS)[]).map((r) => (
           <button
+            key={r}
             type="button"
-            className="plain"
-            onClick={() => store.edit(`no longer accept: ${d.what}`, [dropOp(design, 'departures', d.id)])}
+            aria-pressed={reader === r}
+            className={reader === r ? 'border-b-2 border-verdigris font-semibold' : 'plain'}
+            onClick={() => setReader(r)}
           >
-            accept it no longer
+            {READERS[r]}
           </button>
-        </li>
-      ))}
-    </ul>
+        ))}
+      </p>
+      <Shown key={reader} reader={reader} />
+    </>
   );
 }

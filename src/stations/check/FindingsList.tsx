@@ -1,37 +1,25 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Finding } from '@/core';
-import { nameOf } from '@/core/answer';
-import { byCause } from '@/core/check';
+import { nameOf } from '@/core/design';
+import { byCause, type Caused } from '@/core/check';
 import { Remedies } from '@/ui/remedies/Remedies';
-import { useAnalyser, useAsked, useDesign, useSelected, useStore } from '@/ui/boat/context';
+import { useAnalyser, useAsked, useDesign, useStore } from '@/ui/boat/context';
 import { NextSteps } from '@/ui/next/NextSteps';
-
-const HEADINGS = { stop: 'Stop: must be settled before it is built', fix: 'Fix: ought to be settled', note: 'Note: good to know' } as const;
-
-const STATION: Readonly<Record<Finding['about']['kind'], string>> = {
-  load: 'loads',
-  circuit: 'wiring',
-  panel: 'wiring',
-  lead: 'wiring',
-  bar: 'wiring',
-  study: 'wiring',
-  bank: 'bank',
-  gauge: 'monitoring',
-  join: 'bank',
-  living: 'bank',
-  cruise: 'bank',
-  source: 'charging',
-  'AC source': 'ac',
-  'AC panel': 'ac',
-  'AC load': 'ac',
-  'AC circuit': 'ac',
-  boat: 'survey',
-};
+import { type Grouping, groupsOf } from './groups';
+import { useGo } from './useGo';
 
 /** Worst first, what one finding brings about below it; each opens the row it is about. */
-export function FindingsList({ list, onAccept }: { list: readonly Finding[]; onAccept?: (finding: Finding) => void }) {
+export function FindingsList({
+  list,
+  by = 'severity',
+  onAccept,
+}: {
+  list: readonly Finding[];
+  by?: Grouping;
+  onAccept?: (finding: Finding) => void;
+}) {
+  const design = useDesign();
   if (list.length === 0)
     return (
       <div className="mt-6">
@@ -39,55 +27,67 @@ export function FindingsList({ list, onAccept }: { list: readonly Finding[]; onA
         <NextSteps />
       </div>
     );
-  const caused = byCause(list);
-  return (['stop', 'fix', 'note'] as const).map((severity) => {
-    const own = caused.filter((c) => c.finding.severity === severity);
-    return own.length === 0 ? null : (
-      <section key={severity} className="mt-5">
-        <h2 className={`border-b-[1.5px] border-ink pb-1 font-semibold ${severity === 'stop' ? 'text-lead' : ''}`}>
-          {HEADINGS[severity]} <span className="font-normal text-faint">{list.filter((f) => f.severity === severity).length}</span>
-        </h2>
-        <ul>
-          {own.map(({ finding, brings }) => (
-            <li key={finding.id} className="border-b border-line py-2">
-              <One finding={finding} onAccept={onAccept} />
-              {brings.length > 0 ? (
-                <ul className="mt-1 ml-1 border-l-[1.5px] border-line pl-4" aria-label={`Because of: ${finding.title}`}>
-                  {brings.map((f) => (
-                    <li key={f.id} className="py-1">
-                      <One finding={f} onAccept={onAccept} />
-                    </li>
-                  ))}
-                </ul>
-              ) : null}
+  return groupsOf(design, byCause(list), by).map(({ key, title, grave, caused }) => (
+    <section key={key} className="mt-5">
+      <h2 className={`border-b-[1.5px] border-ink pb-1 font-semibold ${grave ? 'text-lead' : ''}`}>
+        {title} <span className="font-normal text-faint">{caused.reduce((n, c) => n + 1 + c.brings.length, 0)}</span>
+      </h2>
+      <ul>
+        {caused.map((c) => (
+          <Grown key={c.finding.id} caused={c} onAccept={onAccept} severities={by !== 'severity'} />
+        ))}
+      </ul>
+    </section>
+  ));
+}
+
+function Grown({
+  caused: { finding, brings },
+  onAccept,
+  severities,
+}: {
+  caused: Caused;
+  onAccept: ((finding: Finding) => void) | undefined;
+  severities: boolean;
+}) {
+  return (
+    <li className="border-b border-line py-2">
+      <One finding={finding} onAccept={onAccept} severity={severities} />
+      {brings.length > 0 ? (
+        <ul className="mt-1 ml-1 border-l-[1.5px] border-line pl-4" aria-label={`Because of: ${finding.title}`}>
+          {brings.map((f) => (
+            <li key={f.id} className="py-1">
+              <One finding={f} onAccept={onAccept} severity={severities} />
             </li>
           ))}
         </ul>
-      </section>
-    );
-  });
+      ) : null}
+    </li>
+  );
 }
 
-function One({ finding, onAccept }: { finding: Finding; onAccept: ((finding: Finding) => void) | undefined }) {
+function One({ finding, onAccept, severity }: { finding: Finding; onAccept: ((finding: Finding) => void) | undefined; severity: boolean }) {
   const design = useDesign();
-  const store = useStore();
-  const router = useRouter();
-  const [, select] = useSelected();
-  const { kind, id } = finding.about;
+  const go = useGo();
   const name = `${nameOf(design, finding.about)}: ${finding.title}`;
-  const go = () => {
-    if (kind === 'circuit' || kind === 'load' || kind === 'lead' || kind === 'AC circuit' || kind === 'AC source') select({ kind, id });
-    router.push(`/boats/${store.boatId}/${kind === 'boat' && id === 'ac' ? 'ac' : STATION[kind]}`);
-  };
   return (
     <div className="flex items-baseline gap-4">
       <div className="min-w-0 flex-1">
-        <button type="button" className="plain text-left font-semibold" onClick={go}>
+        {severity ? (
+          <span className={`mr-2 ${finding.severity === 'stop' ? 'font-semibold text-lead' : 'text-quiet'}`}>{finding.severity}</span>
+        ) : null}
+        <button type="button" className="plain text-left font-semibold" onClick={() => go(finding.about)}>
           {name}
         </button>
         <p className="max-w-[720px] text-quiet">
           {finding.why} <span className="text-ink">{finding.todo}</span>
         </p>
+        {finding.lapsed ? (
+          <p className="max-w-[720px] text-copper">
+            {finding.lapsed.by} {finding.lapsed.notHere ? 'said that it does not apply' : 'accepted it'} on {finding.lapsed.on} (
+            {finding.lapsed.why}); what it goes by has changed since, and it is open again.
+          </p>
+        ) : null}
         {onAccept ? <Remedies finding={finding} name={name} /> : null}
       </div>
       {onAccept ? (
@@ -101,7 +101,6 @@ function One({ finding, onAccept }: { finding: Finding; onAccept: ((finding: Fin
     </div>
   );
 }
-
 /** Where the design itself can be put right: one edit, to be undone like any other. It is tried before it is made. */
 function CureButton({ finding, name }: { finding: Finding; name: string }) {
   const store = useStore();

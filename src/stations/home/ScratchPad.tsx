@@ -3,14 +3,9 @@ import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import type { BoatSummary } from '@/core/design';
 import type { Line, ScratchResult } from '@/core/scratch';
-import type { Units } from '@/core/quantity';
 import { useShelf } from '@/ui/boat/shelf';
 import { ScratchCard } from '@/ui/scratch/ScratchCard';
-
-const UNITS: Readonly<Record<'awg' | 'metric', Units>> = {
-  metric: { lengthUnit: 'm', tempUnit: 'C', massUnit: 'kg', ruleSet: 'metric' },
-  awg: { lengthUnit: 'ft', tempUnit: 'F', massUnit: 'lb', ruleSet: 'awg' },
-};
+import { UNITS } from './units';
 
 /** The scratch line without a boat: the commonest question, answered as it is typed. */
 export function ScratchPad({ boats }: { boats: readonly BoatSummary[] }) {
@@ -33,7 +28,13 @@ export function ScratchPad({ boats }: { boats: readonly BoatSummary[] }) {
   return (
     <section aria-label="Scratch line" className="mt-10">
       <h2 className="text-[15px] font-bold">Scratch line</h2>
-      <p className="text-quiet">A load and a distance, in any usual units; no boat is needed.</p>
+      <p className="text-quiet">
+        A load and a distance, in any usual units; no boat is needed. An inverter, an inlet or an alternator already aboard:{' '}
+        <Link className="plain" href="/five-minutes" prefetch={false}>
+          five minutes on any boat
+        </Link>
+        .
+      </p>
       <div className="mt-2 flex gap-2">
         <input
           className="box flex-1 py-[6px] text-[15px]"

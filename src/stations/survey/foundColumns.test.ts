@@ -3,7 +3,7 @@ import { blankFound, type Circuit, type Design, type Found, parseFaults, parseRa
 import { bareBoat, withLoad } from '@/core/design/testing';
 import { foundColumns, type FoundRow } from './foundColumns';
 
-const found: Found = { ...blankFound('metric'), decision: 'keep', faults: [{ id: 'a', kind: 'green', mohm: 12 }] };
+const found: Found = { ...blankFound('metric'), decision: 'keep', faults: [{ id: 'a', kind: 'green', mohm: 12, strands: null, alike: 1 }] };
 const design: Design = withLoad(bareBoat('metric'), { rating: 60 }, 4, { found });
 const circuit = design.circuits.find((c) => c.id === 'c-x') as Circuit;
 const row: FoundRow = { ...circuit, found, result: analyse(design).circuits.find((c) => c.id === 'c-x') };
@@ -79,12 +79,25 @@ describe('conditions in words', () => {
   });
   test('one that stays keeps its id', () => {
     const parsed = parse('no label; green copper 3 mohm');
-    expect(parsed.ok && parsed.value[1]).toEqual({ id: 'a', kind: 'green', mohm: 3 });
+    expect(parsed.ok && parsed.value[1]).toEqual({ id: 'a', kind: 'green', mohm: 3, strands: null, alike: 1 });
   });
   test('there and back', () => {
     expect(showFaults(found.faults)).toBe('green copper 12 mΩ');
     expect(parse(showFaults(found.faults))).toEqual({ ok: true, value: found.faults });
     expect(parse('')).toEqual({ ok: true, value: [] });
+  });
+  test('strands by number, and several alike as one row', () => {
+    const parsed = parse('strands lost 7 of 19 × 3; one crimp 0.4 mΩ x2; gap');
+    expect(parsed.ok && parsed.value.map((f) => [f.kind, f.strands, f.mohm, f.alike])).toEqual([
+      ['strands-lost', { lost: 7, of: 19 }, null, 3],
+      ['one-crimp', null, 0.4, 2],
+      ['gap', null, null, 1],
+    ]);
+    expect(parsed.ok && showFaults(parsed.value)).toBe(
+      'strands lost 7 of 19 × 3; one crimp on a long barrel 0.4 mΩ × 2; gap between jacket and barrel',
+    );
+    expect(parse('strands lost 20 of 19').ok).toBe(false);
+    expect(parse('gap × 0').ok).toBe(false);
   });
   test('an ambiguous beginning is asked again', () => expect(parse('twist').ok).toBe(false));
   test('an absurd resistance is refused', () => expect(parse('green copper 99999999 mΩ').ok).toBe(false));

@@ -67,6 +67,7 @@ export const AC: readonly Pair[] = [
   pair('ac-no-amps', ac, 'acSources.shore.ratedA', 0),
   pair('ac-other-service', ac, 'acSources.shore.service', '120 V'),
   pair('ac-unused', ac, 'acCircuits.main.from', { kind: 'panel', id: 'panel' }),
+  pair('ac-panel-place', { ...ac, acPanels: ac.acPanels.map((p) => ({ ...p, placeId: 'galley' })) }, 'acPanels.panel.placeId', 'bilge'),
   pair('ac-place', place(machines, 'lazarette', { wet: false, vapour: false, drips: false }), 'places.lazarette.wet', true),
   pair('ac-breaker-far', ac, 'acSources.shore.shore.breakerAtM', 9),
   pair(

@@ -1,5 +1,5 @@
 /** Rules on one circuit. */
-import { blankDevice } from '../../design';
+import { blankFault, blankDevice } from '../../design';
 import { amps, thing, size, pin, found, C, house, place, strong } from './boats';
 import { type Pair, pair } from './pair';
 
@@ -101,8 +101,8 @@ export const CIRCUITS: readonly Pair[] = [
   pair('found-colour', thing(amps(5), { found: found({ colour: 'red' }) }), `${C}.found.colour`, ''),
   pair('found-kind', thing(amps(5), { found: found() }), `${C}.found.kind`, 'household'),
   pair('found-size', thing(amps(5), { found: found() }), `${C}.found.sizeKnown`, false),
-  pair('fault', thing(amps(5), { found: found() }), `${C}.found.faults`, [{ id: 'f', kind: 'green', mohm: null }]),
-  pair('bad-joints', thing(amps(5), { found: found({ faults: [{ id: 'f', kind: 'green', mohm: 1 }] }) }), `${C}.found.faults.f.mohm`, 200),
+  pair('fault', thing(amps(5), { found: found() }), `${C}.found.faults`, [blankFault('f', 'green')]),
+  pair('bad-joints', thing(amps(5), { found: found({ faults: [blankFault('f', 'green', 1)] }) }), `${C}.found.faults.f.mohm`, 200),
   pair('source', thing(amps(60, { group: 'other' })), 'loads.x.group', 'charging'),
   pair('lead', thing(), 'loads.x.maxLeadM', 1),
   pair('fuse-kind', thing(), 'loads.x.makerFuseFamily', 'class-T'),

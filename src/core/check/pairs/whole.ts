@@ -1,5 +1,15 @@
 /** Rules on the design as a whole. */
-import { blankDevice, blankFace, blankMount, type Circuit, type Design, type Face, type Load, UNKNOWN_SOCKET } from '../../design';
+import {
+  blankBar,
+  blankDevice,
+  blankFace,
+  blankMount,
+  type Circuit,
+  type Design,
+  type Face,
+  type Load,
+  UNKNOWN_SOCKET,
+} from '../../design';
 import { sourceInto } from '../../energy/testing';
 import { amps, thing, size, pin, C, place, strong, weakPanel, alive, switched } from './boats';
 import { more, type Pair, pair } from './pair';
@@ -153,6 +163,22 @@ export const WHOLE: readonly Pair[] = [
   pair('mount-unasked', mounted(), 'places.chart.faces.f.behind', 'unknown'),
   pair('mount-crowded', mounted({ widthMm: 420, heightMm: 520 }), 'mounts.mp-main.faceId', 'f'),
   pair('mount-unknown', mounted(), 'mounts.mp-panel.faceId', null),
+  pair(
+    'source-place',
+    { ...thing(), sources: [sourceInto('shore charger', { id: 'ashore', placeId: 'saloon' })] },
+    'places.saloon.drips',
+    true,
+  ),
+  pair(
+    'source-place',
+    { ...thing(), sources: [sourceInto('shore charger', { id: 'ashore', placeId: 'saloon' })] },
+    'sources.ashore.placeId',
+    'engine',
+  ),
+  pair('panel-place', thing(), 'places.chart.wet', true),
+  pair('panel-place', thing(), 'panels.panel.placeId', 'engine'),
+  pair('bar-place', { ...thing(), bars: [blankBar('bus', 'Negative bus', 'negative bus', 'saloon')] }, 'places.saloon.wet', true),
+  pair('bank-wet', thing(), 'places.saloon.wet', true),
   pair('bank-held', seen(), 'banks.house.mounting.held', false),
   pair('bank-covered', seen(), 'banks.house.mounting.covered', false),
   pair('bank-vented', seen(), 'banks.house.mounting.vented', false),

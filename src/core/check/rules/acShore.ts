@@ -20,7 +20,8 @@ function cordA(s: AcSource): number | null {
     : null;
 }
 
-const breakerWithinM = (design: AcParts, s: AcSource): number =>
+/** Most from an inlet to its main, along the conductors, m. */
+export const breakerWithinM = (design: AcParts, s: AcSource): number =>
   design.acRules.breakerWithinM ?? (isAwg(design) ? 3.05 : s.shore?.sheathed ? 3 : 0.5);
 
 const fromShore = (design: AcParts, from: Design['acCircuits'][number]['from']): boolean =>

@@ -103,7 +103,7 @@ export const BATTERY_CABLE_RULES: readonly MainSideRule[] = [
     {
       id: 'lead',
       severity: 'stop',
-      reads: ['leads', 'circuits', 'sources', 'engine'],
+      reads: ['leads', 'circuits', 'sources', 'engine', 'banks', 'places'],
       when: 'the conductor of a lead fails one of its tests',
       why: 'It is too thin.',
       todo: 'A heavier conductor, or a shorter way.',
@@ -126,7 +126,7 @@ export const BATTERY_CABLE_RULES: readonly MainSideRule[] = [
     {
       id: 'lead-conflict',
       severity: 'stop',
-      reads: ['leads.family', 'leads.ratingA', 'banks', 'sources'],
+      reads: ['leads.family', 'leads.ratingA', 'banks', 'sources', 'places'],
       when: 'the device of a battery cable cannot interrupt a short there, or does not suit what it carries',
       why: 'It bursts, or opens in use.',
       todo: 'Another family, or the rating the cable asks for.',
@@ -154,7 +154,7 @@ export const BATTERY_CABLE_RULES: readonly MainSideRule[] = [
     {
       id: 'lead-end',
       severity: 'stop',
-      reads: ['leads.fromStud', 'leads.toStud', 'leads.size'],
+      reads: ['leads.fromStud', 'leads.toStud', 'leads.size', 'banks', 'engine'],
       when: 'a stud of a battery cable does not take the conductor',
       why: 'A lug sits on a stud that is too small: it runs hot, and works loose.',
       todo: 'A larger stud or an adapter post there, or two conductors in parallel on studs of their own.',

@@ -230,7 +230,7 @@ const settings = (name: SettingName): ChargingRule => ({
   id: `set-${name.replaceAll(' ', '-')}`,
   about: 'source',
   severity: 'stop',
-  reads: ['sources.regulator', 'banks.sheet', 'banks.bms'],
+  reads: ['sources.regulator', 'banks.sheet', 'banks.bms', 'banks.tempC', 'banks.placeId', 'places.ambientC'],
   when: SETTING_WHEN[name],
   why: 'One source set wrong spoils the bank.',
   todo: "Set it as the battery's maker says.",

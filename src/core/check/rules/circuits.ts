@@ -66,7 +66,7 @@ export const CIRCUIT_RULES: readonly StillRule[] = [
     id: 'protection-conflict',
     about: 'circuit',
     severity: 'stop',
-    reads: ['circuits.pin', 'loads.makerFuseA', 'panels', 'banks'],
+    reads: ['circuits.pin', 'loads.makerFuseA', 'panels', 'banks', 'places'],
     when: 'no device passes both what the load asks for and what the conductor, the maker or the fault allows',
     why: 'No device suits both sides.',
     todo: 'Settle one of the two sides named.',

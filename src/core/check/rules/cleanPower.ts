@@ -115,7 +115,7 @@ export const CLEAN_POWER_RULES: readonly Rule<DesignFacts>[] = [
     id: 'start-sag',
     about: 'panel',
     severity: 'fix',
-    reads: ['circuits.from', 'loads.group', 'loads.surgeA', 'loads.minV', 'banks'],
+    reads: ['circuits', 'loads.group', 'loads.surgeA', 'loads.minV', 'banks'],
     when: `a motor that starts takes more than ${SAG_PCT} % of the volts of electronics through the feeder and the bank they share`,
     why: 'Displays restart, radios crackle and pilots lose their heading each time it starts.',
     todo: 'A feeder of their own for the electronics, the motor on the main bus, a heavier feeder, or a bank of their own.',

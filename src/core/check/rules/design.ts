@@ -393,7 +393,7 @@ export const DESIGN_RULES: readonly DesignRule[] = [
     id: 'sending-end',
     about: 'panel',
     severity: 'note',
-    reads: ['circuits', 'banks'],
+    reads: ['circuits', 'banks', 'places'],
     when: 'a short right at a way lets more through than the thin conductor withstands',
     why: 'The device opens, but lets more through first than the thin conductors withstand.',
     todo: 'Replace such a run after a fault, or fit a current-limiting fuse (class T) upstream.',

@@ -2,7 +2,15 @@
 import { type Design, type Finding, type Op, type Place, rowOf, setOp, standsAtItsWork } from '../../design';
 import { nearestPlaces } from '../../topology';
 
-const LISTS = { source: 'sources', load: 'loads', bank: 'banks', panel: 'panels', 'AC source': 'acSources' } as const;
+const LISTS = {
+  source: 'sources',
+  load: 'loads',
+  bank: 'banks',
+  panel: 'panels',
+  bar: 'bars',
+  'AC source': 'acSources',
+  'AC panel': 'acPanels',
+} as const;
 
 /** Dry, cool and without petrol vapour. */
 export const sound = (p: Place): boolean => !p.vapour && !p.wet && !p.drips && !p.engineSpace;

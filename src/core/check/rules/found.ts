@@ -1,11 +1,11 @@
 /** Rules on the wire as found, and on what is in line with a circuit. */
 import { nearestPlaces } from '../../topology';
 import { foundInsulationC } from '../../circuit';
-import { setOp, rowOf } from '../../design';
+import { type FoundFault, setOp, rowOf } from '../../design';
 import { show, sizeName } from '../../quantity';
 import { conditionOf, findConductor, INLINE } from '../../rules';
 import { SOURCES, type Told, when } from '../rule';
-import { circuitOf, type StillRule, idOf, replaceIt } from './circuitFacts';
+import { circuitOf, type StillFacts, type StillRule, idOf, replaceIt } from './circuitFacts';
 
 const KINDS = {
   solid: ['fix', 'is solid wire', 'One strand breaks under vibration and takes the circuit with it.'],
@@ -13,6 +13,20 @@ const KINDS = {
   'bare strands': ['note', 'has no tin on its strands', 'It wicks damp and goes black from the ends.'],
   unknown: ['note', 'is of unknown kind', 'Its insulation is trusted with 60 °C only.'],
 } as const;
+
+/** What is left of a conductor at an end that has lost strands: its area, and whether that carries what its device lets through. */
+function strandsLeft(f: StillFacts, { strands }: FoundFault): { readonly words: string; readonly tooFew: boolean } | null {
+  const { found, workingA } = f.b.input;
+  if (!strands || !found) return null;
+  const part = 1 - strands.lost / strands.of;
+  const areaMm2 = (findConductor(found.size.school, found.size.size)?.areaMm2 ?? 0) * part;
+  const carriesA = f.state.heat.izA * part;
+  const asksA = Math.max(workingA, found.ratingA ?? 0);
+  return {
+    words: ` ${areaMm2.toFixed(areaMm2 < 10 ? 1 : 0)} mm² of it are left there, good for ${show(carriesA, 'A', f.units)}; ${show(asksA, 'A', f.units)} may flow.`,
+    tooFew: carriesA < asksA,
+  };
+}
 
 export const FOUND_RULES: readonly StillRule[] = [
   {
@@ -258,15 +272,16 @@ export const FOUND_RULES: readonly StillRule[] = [
         const heat = f.b.input.workingA ** 2 * ohm;
         const figure =
           ohm > 0
-            ? ` ${show(ohm, 'ohm', f.units)}${fault.mohm === null ? ', typical,' : ' measured'} is ${show(heat, 'W', f.units)} of heat at ${show(f.b.input.workingA, 'A', f.units)}.`
+            ? ` ${show(ohm, 'ohm', f.units)}${fault.mohm === null ? ', typical,' : ' measured'} is ${show(heat, 'W', f.units)} of heat at ${show(f.b.input.workingA, 'A', f.units)}${fault.alike > 1 ? ', at each of them' : ''}.`
             : '';
+        const left = strandsLeft(f, fault);
         return [
           {
             id: idOf(f),
             suffix: `-${fault.id}`,
-            severity: condition.severity,
-            title: condition.name,
-            why: `${condition.why}${figure}`,
+            severity: left?.tooFew === true ? 'stop' : condition.severity,
+            title: `${condition.name}${fault.strands ? `, ${fault.strands.lost} of ${fault.strands.of}` : ''}${fault.alike > 1 ? `, ${fault.alike} alike` : ''}`,
+            why: `${condition.why}${left?.words ?? ''}${figure}`,
             todo: condition.todo,
           },
         ];

@@ -47,7 +47,7 @@ const WHOLE: readonly MainSideRule[] = [
     id: 'charge-path',
     about: 'source',
     severity: 'fix',
-    reads: ['sources.ratedA', 'leads', 'house.criticalDropPct'],
+    reads: ['sources.ratedA', 'leads', 'house.criticalDropPct', 'banks.placeId', 'places'],
     when: 'the battery cables of a source, out and back together, lose more than a critical load may',
     why: 'The regulator sees its volts before the battery does: it goes over to absorption early, and the bank is never full.',
     todo: 'Heavier cables where most is lost, a shorter way, or sensing at the battery.',

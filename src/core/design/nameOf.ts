@@ -1,8 +1,10 @@
-import type { Design, Finding } from '../design';
+import type { About } from './finding';
+import type { Design } from './schema';
 
 /** The thing a finding is about, by its name aboard. */
-export const nameOf = (design: Design, about: Finding['about']): string => {
+export const nameOf = (design: Design, about: About): string => {
   const lists = {
+    place: design.places,
     circuit: design.circuits,
     load: design.loads,
     panel: design.panels,

@@ -1,0 +1,30 @@
+'use client';
+import Link from 'next/link';
+import { useState } from 'react';
+import { QuickChecks } from '@/ui/quick/QuickChecks';
+import { UNITS } from './units';
+
+/** The three checks without a boat on file. */
+export function FiveMinutes() {
+  const [school, setSchool] = useState<'awg' | 'metric'>('metric');
+  return (
+    <main className="mx-auto max-w-[1040px] p-6">
+      <p className="screen-only flex items-baseline gap-4">
+        <Link className="plain" href="/" prefetch={false}>
+          boats
+        </Link>
+        <label className="ml-auto">
+          school{' '}
+          <select className="box" value={school} onChange={(e) => setSchool(e.target.value as typeof school)}>
+            <option value="metric">mm², metres</option>
+            <option value="awg">AWG, feet</option>
+          </select>
+        </label>
+      </p>
+      <h1 className="screen-only mt-2 text-[22px] font-bold">Five minutes on any boat</h1>
+      <div className="mt-2">
+        <QuickChecks units={UNITS[school]} where="any" />
+      </div>
+    </main>
+  );
+}
