@@ -59,7 +59,7 @@ const MAY_CALL = {
   commission: ['STAGES', 'bandAt', 'verdictOf'],
   keep: ['learnedOf', 'servicePlan', 'thingName'],
   order: ['KIND_OF', 'TASK_KINDS'],
-  monitoring: ['alarmsOf', 'bestOf', 'gaugeSheet', 'proposeGauges', 'voltCard'],
+  monitoring: ['METER_FAULTS', 'alarmsOf', 'bestOf', 'gaugeSheet', 'liveAnswer', 'proposeGauges', 'voltCard'],
   mounting: ['boardOf', 'fitOn', 'mountedOf', 'placeFor', 'verdictOf'],
   placing: ['WORTH_MIN', 'bestFirst', 'moveOps'],
   network: ['after', 'atRest', 'busName'],

@@ -1,5 +1,6 @@
 /** The log: what was done elsewhere stands in it, entries are added and found, service comes round, hours are learned. */
 import { readFileSync } from 'node:fs';
+import { unzipSync } from 'fflate';
 import { axe, designOf, expect, open, reload, saved, test, url, view } from './boat';
 
 test('what is ticked and what is written stands in one list, found by words and kind, out as CSV, and stays', async ({ page, marram }) => {
@@ -85,4 +86,20 @@ test('the owner’s book says how this boat is used, and a thing that is taken a
     },
   });
   await expect(book).not.toContainText('Solar: House bank');
+});
+
+test('the evidence pack: schedules, findings and tests in one PDF, the open files beside it', async ({ page, turnstone }) => {
+  await open(page, turnstone, 'log');
+  await view(page, 'evidence pack');
+  const pack = page.getByRole('article', { name: /evidence pack/ });
+  await expect(pack.getByRole('heading', { name: /Schedules/ })).toBeVisible();
+  await expect(pack).toContainText('digest of the design');
+  await axe(page);
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'save with the open files, zip' }).click(),
+  ]);
+  const names = Object.keys(unzipSync(readFileSync((await file.path()) ?? '')));
+  expect(names.some((n) => n.endsWith('.pdf'))).toBe(true);
+  expect(names).toEqual(expect.arrayContaining(['design.json', 'records.json']));
 });

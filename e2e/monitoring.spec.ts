@@ -1,5 +1,6 @@
 /** Monitoring: gauges proposed, programmed with their working, held against thirty days of the boat, searched; alarms, shunt, volts. */
-import { axe, designOf, expect, open, saved, test, view } from './boat';
+import { readFileSync } from 'node:fs';
+import { axe, designOf, expect, open, saved, test, url, view } from './boat';
 
 test('a boat without a gauge learns why she wants one, and is proposed one for every bank', async ({ page, turnstone }) => {
   await open(page, turnstone, 'monitoring');
@@ -75,4 +76,24 @@ test('a negative on the battery’s post goes round the shunt: named, with what 
   await page.getByLabel('drawn while it is read, A').fill('0');
   await expect(half.getByRole('cell').nth(2)).toHaveText('12.35');
   await axe(page);
+});
+
+test('live: the simulated meter beside what is expected; a joint switched in is named; its day as files', async ({ page, marram }) => {
+  await open(page, marram, 'monitoring');
+  await view(page, 'live');
+  await page.getByRole('button', { name: 'listen', exact: true }).click();
+  const table = page.getByRole('table', { name: 'Beside what is expected' });
+  await expect(table.getByRole('row').filter({ hasText: /^volts/ })).toContainText('as expected');
+  await axe(page);
+  await page.getByLabel('corroded joint').check();
+  await expect(page.getByText(/^a joint, or a weak block: \d/)).toBeVisible();
+  await page.getByRole('button', { name: 'stop listening' }).click();
+  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'this day as CSV' }).click()]);
+  expect(readFileSync((await file.path()) ?? '', 'utf8').split('\r\n')).toHaveLength(1441);
+});
+
+test('nobody listens to a meter from a page of another origin, or to one that is not listed', async ({ request, marram }) => {
+  expect((await request.get(`${url()}/api/boats/${marram}/meter?meter=elsewhere&bank=house`)).status()).toBe(404);
+  expect((await request.get(`${url()}/api/boats/${marram}/meter?meter=simulated&bank=../x`)).status()).toBe(400);
+  expect((await request.get(`${url()}/api/boats/${marram}/meter`, { headers: { origin: 'http://elsewhere.example' } })).status()).toBe(403);
 });

@@ -105,7 +105,7 @@ import { everyFinding, factsOf } from '@/core/check';
 import type { Report } from '@/core/report';
 import { consumablesOf, type CountLine, heldBack, type Hours, hoursOf, type MadePiece, madePieces, toolsOf } from '@/core/build';
 import type { Conditions, Diagnosis, Element, Reading, TestLine } from '@/core/commission';
-import type { ShuntFigures, Unseen } from '@/core/monitoring';
+import type { MeterSample, ShuntFigures, Unseen } from '@/core/monitoring';
 import type { Chapter } from '@/core/keep';
 import type { Isolation, Order } from '@/core/order';
 import type { Drawing, DrawingWish } from '@/core/drawing';
@@ -337,6 +337,13 @@ const api = {
     const [d, a] = [design, analysis];
     const { ownersBook } = await import('@/core/keep');
     return ownersBook(d, a);
+  },
+  /** A day as a meter on a bank reads it with nothing wrong. */
+  async clearDay(bankId: string, livingId: string): Promise<readonly MeterSample[] | null> {
+    if (!design) return null;
+    const d = design;
+    const { meterDay } = await import('@/core/monitoring');
+    return meterDay(d, bankId, livingId);
   },
   /** A report on the boat, for its reader. @param records in the order they came in. */
   async report(

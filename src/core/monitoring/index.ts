@@ -17,3 +17,5 @@ export { shuntFigures, type ShuntFigures, SHUNTS_A, type Unseen, unseenOf } from
 export { voltCard, type VoltLine } from './voltCard';
 export { proposeGauges } from './propose';
 export { answerOf, type GaugeAnswer, type GaugeCurve, restOf } from './answer';
+export { type Beside, type Could, liveAnswer, type LiveAnswer } from './live';
+export { METER_FAULTS, meterCsv, meterDay, meterDelta, type MeterFault, type MeterSample } from './meter';

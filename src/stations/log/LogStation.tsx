@@ -1,4 +1,5 @@
 'use client';
+import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { Views } from '@/ui/views/Views';
 import { Entries } from './Entries';
@@ -6,7 +7,9 @@ import { HoursLearned } from './HoursLearned';
 import { OwnersBook } from './OwnersBook';
 import { ServicePlan } from './ServicePlan';
 
-const VIEWS = ['log', 'service', 'hours', 'owner’s book'] as const;
+const Reported = dynamic(() => import('@/ui/report/Reported').then((m) => m.Reported), { ssr: false });
+
+const VIEWS = ['log', 'service', 'hours', 'owner’s book', 'evidence pack'] as const;
 
 /** The boat's record: what was done and read, what is due, and how long it took. */
 export default function LogStation() {
@@ -24,6 +27,7 @@ export default function LogStation() {
         {view === 'service' ? <ServicePlan /> : null}
         {view === 'hours' ? <HoursLearned /> : null}
         {view === 'owner’s book' ? <OwnersBook /> : null}
+        {view === 'evidence pack' ? <Reported reader="evidence" beside /> : null}
       </div>
     </div>
   );

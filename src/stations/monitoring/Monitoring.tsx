@@ -8,12 +8,13 @@ import { Views } from '@/ui/views/Views';
 import { AgainstTheBoat } from './AgainstTheBoat';
 import { AlarmsView } from './AlarmsView';
 import { GaugeFacts } from './GaugeFacts';
+import { LiveView } from './LiveView';
 import { ShuntView } from './ShuntView';
 import { SheetView } from './SheetView';
 import { VoltsView } from './VoltsView';
 
-const COUNTING = ['the gauge', 'to program', 'against the boat', 'shunt', 'alarms', 'by volts'] as const;
-const VOLTS = ['the gauge', 'alarms', 'by volts'] as const;
+const COUNTING = ['the gauge', 'to program', 'against the boat', 'shunt', 'alarms', 'by volts', 'live'] as const;
+const VOLTS = ['the gauge', 'alarms', 'by volts', 'live'] as const;
 type View = (typeof COUNTING)[number];
 
 /** What tells how the banks stand: gauges, what they miss, how they are set, and what calls. */
@@ -62,6 +63,7 @@ export default function Monitoring() {
             {view === 'shunt' ? <ShuntView gauge={gauge} /> : null}
             {view === 'alarms' ? <AlarmsView gauge={gauge} /> : null}
             {view === 'by volts' ? <VoltsView gauge={gauge} /> : null}
+            {view === 'live' ? <LiveView key={gauge.id} gauge={gauge} /> : null}
           </>
         ) : (
           <div className="max-w-[560px] pt-4">
