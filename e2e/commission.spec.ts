@@ -74,3 +74,22 @@ test('without a connection readings wait, and arrive', async ({ page, marram, co
   await context.setOffline(false);
   await expect(page.getByText(/waits to be kept/)).toHaveCount(0);
 });
+
+test('trouble in words: understood, or asked; what may be behind it on this boat; the program says where to measure first', async ({ page, marram }) => {
+  await open(page, marram, 'commission');
+  await view(page, 'find what is wrong');
+  const words = page.getByRole('textbox', { name: 'what is wrong, in your own words' });
+  await words.fill('the plotter restarts when the windlass runs');
+  const table = page.getByRole('table', { name: 'What may be behind it' });
+  await expect(table).toContainText('what starts shares a feeder or bank with it');
+  await words.fill('it is odd');
+  await expect(page.getByRole('group', { name: 'Which is meant' })).toBeVisible();
+  await page.getByRole('button', { name: 'something is hot, smells or is browned' }).click();
+  await expect(table).toContainText('a loose or green joint');
+  await axe(page);
+  await expect(page.getByText('Measure first')).toBeVisible();
+  await page.getByRole('textbox', { name: 'read there, mV' }).fill('900');
+  await page.getByRole('button', { name: 'take it' }).click();
+  await expect(page.getByRole('list', { name: 'Readings over several parts' })).toContainText('900 mV');
+  await expect(page.getByRole('table', { name: 'Suspects' })).toBeVisible();
+});

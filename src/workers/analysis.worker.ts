@@ -329,7 +329,8 @@ const api = {
     const [d, a] = [asDecided(design), analysis];
     const { diagnose, pathOf } = await import('@/core/commission');
     const elements = pathOf(d, a.circuits, circuitId, tap, ambientC);
-    return { elements, diagnosis: elements.length > 0 && readings.length > 0 ? diagnose(elements, readings, amps) : null };
+    // Without a reading the odds are what is usual: it says where to begin.
+    return { elements, diagnosis: elements.length > 0 && amps > 0 ? diagnose(elements, readings, amps) : null };
   },
   /** What the owner gets. */
   async ownersBook(): Promise<readonly Chapter[] | null> {

@@ -2,7 +2,7 @@
 import { analyse } from '../analysis';
 import { blankDevice, blankGauge, type Design } from '../design';
 import { bareBoat, withLoad } from '../design/testing';
-import { random } from '../solve';
+import { bothWithin, firstIs, tried, truthOf } from '@/testing/pathTruth';
 import { bandOf, even, verdictOf } from './band';
 import { diagnose, type Reading } from './diagnose';
 import { type Element, pathOf } from './path';
@@ -111,27 +111,6 @@ describe('the sheet', () => {
   });
 });
 
-/** A boat as she really is: every element drawn from its spread; a meter with its own error. */
-function truthOf(elements: readonly Element[], seed: number) {
-  const { normal, even: evenly } = random(seed, 23);
-  const shared = new Map<string, number>();
-  const real = new Map(
-    elements.map((e) => {
-      const z = e.shared === null ? normal() : (shared.get(e.shared) ?? shared.set(e.shared, normal()).get(e.shared) ?? 0);
-      return [e.id, Math.max(0, e.mohm + (z > 0 ? (z * e.up) / 2 : (z * e.down) / 2))] as const;
-    }),
-  );
-  const gain = 1 + 0.0025 * normal();
-  return {
-    evenly,
-    fault: (id: string, mohm: number) => real.set(id, (real.get(id) ?? 0) + mohm),
-    read: (ids: readonly string[], amps: number): Reading => {
-      const mv = ids.reduce((n, id) => n + (real.get(id) ?? 0), 0) * amps * gain;
-      return { elements: ids, amps, mv: Math.round(mv * 10 + normal() * 0.5) / 10 };
-    },
-  };
-}
-
 describe('finding what is wrong', () => {
   const AMPS = 20;
   test('readings of a sound path raise no suspect above nothing', () => {
@@ -167,30 +146,14 @@ describe('finding what is wrong', () => {
     expect(inside / 400).toBeLessThanOrEqual(0.985);
   });
 
-  test('a single fault is first after four measurements at most, nine times in ten', () => {
-    let found = 0;
-    const n = 80;
-    for (let seed = 1; seed <= n; seed++) {
-      const truth = truthOf(path, seed);
-      const bad = path[Math.floor(truth.evenly() * path.length)] as Element;
-      // From a watt, or a hundredth of nominal at this current, on.
-      truth.fault(bad.id, 6 + 25 * truth.evenly());
-      const readings = [
-        truth.read(
-          path.map((e) => e.id),
-          AMPS,
-        ),
-      ];
-      let said = diagnose(path, readings, AMPS);
-      while (readings.length < 4 && said.next) {
-        readings.push(truth.read(said.next.elements, AMPS));
-        said = diagnose(path, readings, AMPS);
-      }
-      // What no probe parts counts as one: a cable and its own two ends.
-      const cable = (id: string) => id.replace(/j$/, '');
-      if (said.suspects[0]?.elements.map(cable).join() === cable(bad.id)) found++;
-    }
-    expect(found / n).toBeGreaterThanOrEqual(0.9);
+  test('a single fault is first after four measurements at most, nine times in ten; both of two in the first three, eight in ten', () => {
+    const of = (faults: 1 | 2, n: number) =>
+      Array.from({ length: n }, (_, seed) => tried(path, AMPS, 12, faults, 100 * faults + seed)).flatMap((t) => t ?? []);
+    const [singles, doubles] = [of(1, 80), of(2, 40)];
+    expect([singles.length, doubles.length]).toEqual([80, 40]);
+    expect(singles.filter(firstIs).length / singles.length).toBeGreaterThanOrEqual(0.9);
+    expect(doubles.filter(bothWithin).length / doubles.length).toBeGreaterThanOrEqual(0.8);
+    expect(Math.max(...singles.map((t) => t.readings))).toBeLessThanOrEqual(4);
   });
 
   test('by hand: 10 mΩ in a joint lose 200 mV at 20 A and make 4 W', () => {

@@ -48,6 +48,8 @@ const DIGIT_MV = 0.2;
 interface Model {
   readonly bad: readonly Element[];
   readonly extra: readonly number[];
+  /** Of each: no reading lies over it, its extra is anything. */
+  readonly free: readonly boolean[];
   readonly log: number;
   readonly notDrawn: boolean;
 }
@@ -120,13 +122,19 @@ function models(path: readonly Element[], readings: readonly Reading[]): Model[]
     const prior = bad.reduce((n, e) => n + Math.log(PRIOR[e.kind] / weight), bad.length === 2 ? Math.log(PAIR) : 0);
     // A free resistance costs what it could have been otherwise.
     const occam = sigmas.reduce((n, s) => n + Math.log(Math.min(1, (2.5 * Math.min(s, range)) / range)), 0);
-    return { bad, extra, notDrawn: false, log: (bad.length === 0 ? Math.log(SOUND) : prior) + occam - chi2 / 2 };
+    return {
+      bad,
+      extra,
+      free: sigmas.map((s) => !Number.isFinite(s)),
+      notDrawn: false,
+      log: (bad.length === 0 ? Math.log(SOUND) : prior) + occam - chi2 / 2,
+    };
   };
   const out = [of([]), ...path.map((e) => of([e]))];
   for (let i = 0; i < path.length; i++) for (let j = i + 1; j < path.length; j++) out.push(of([path[i] as Element, path[j] as Element]));
   // What is not drawn explains any reading alike: each may lie anywhere in the range.
   const anywhere = seen.reduce((n, r) => n + Math.log(Math.min(1, (2.5 * r.sigma) / Math.max(1e-9, range * r.amps))), 0);
-  out.push({ bad: [], extra: [], notDrawn: true, log: Math.log(NOT_DRAWN) + anywhere });
+  out.push({ bad: [], extra: [], free: [], notDrawn: true, log: Math.log(NOT_DRAWN) + anywhere });
   return out;
 }
 
@@ -189,6 +197,8 @@ function nextOf(
 ): NextReading | null {
   if (amps <= 0) return null;
   const known = new Set(had.map((r) => [...r.elements].sort().join(' ')));
+  // What a fault nobody has measured over may be like: enough to be complained of.
+  const guess = Math.max(GUESS_MOHM, GUESS_PART * path.reduce((n, e) => n + e.mohm, 0));
   const found = bestOver(stretches(path, false));
   // Between a cable and its ends only once nothing else is left to be parted.
   return found && found.bits >= LEAST_BITS ? found : bestOver(stretches(path, true));
@@ -212,7 +222,7 @@ function nextOf(
         .map(({ m, p }) => ({
           p,
           what: wordsOf(m),
-          mv: base + m.bad.reduce((n, e, k) => (ids.has(e.id) ? n + (m.extra[k] ?? 0) * amps : n), 0),
+          mv: base + m.bad.reduce((n, e, k) => (ids.has(e.id) ? n + (m.free[k] ? guess : (m.extra[k] ?? 0)) * amps : n), 0),
         }));
       const bits = worth(predicted, sigmaOf(own, amps, predicted[0]?.mv ?? base));
       if (best === null || bits > best.bits + 1e-9)
@@ -226,5 +236,8 @@ function nextOf(
     return best;
   }
 }
+/** Extra of a fault that no reading lies over yet: of the path, and at least, mohm. */
+const GUESS_PART = 0.5;
+const GUESS_MOHM = 10;
 /** A reading worth less is not worth its minutes. */
 const LEAST_BITS = 0.3;

@@ -3,3 +3,4 @@ export { type Element, pathOf } from './path';
 export { bandAt, type Conditions, dropBand, STAGES, type TestLine, USUAL_CONDITIONS } from './line';
 export { testSheet } from './sheet';
 export { type Diagnosis, diagnose, type NextReading, type Reading, type Suspect } from './diagnose';
+export { behind, type Behind, readSymptom, type ReadSymptom, SURE_FROM, type SymptomId, SYMPTOMS } from './symptom';

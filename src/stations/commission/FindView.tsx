@@ -1,11 +1,13 @@
 'use client';
 import { useMemo, useState } from 'react';
 import type { Element, Reading } from '@/core/commission';
+import type { Load } from '@/core/design';
 import { round3, show } from '@/core/quantity';
 import { useAsked, useDesign } from '@/ui/boat/context';
 import { Plain } from '@/ui/table/Plain';
 import type { FoundOnPath } from '@/workers/analysis.worker';
 import { figure, typed } from './said';
+import { SymptomView } from './SymptomView';
 
 const AIR_C = 20;
 
@@ -21,10 +23,24 @@ function stretchesOf(elements: readonly Element[]): readonly Stretch[] {
   for (const e of elements) {
     const id = e.id.replace(/j$/, '');
     const last = out[out.length - 1];
-    if (last?.id === id) last.elements.push(e);
-    else out.push({ id, what: e.what, elements: [e] });
+    if (last?.id === id) {
+      last.elements.push(e);
+      // The cable gives the row its name, whichever end comes first.
+      if (e.kind === 'copper') last.what = e.what;
+    } else out.push({ id, what: e.what, elements: [e] });
   }
   return out;
+}
+
+/** What its label says it draws, A. */
+const drawnA = (load: Load): number => load.quantity * (load.ratingBy === 'A' ? load.rating : load.rating / load.nominalV);
+
+/** A reading over several parts at once, as it was asked for. */
+interface Over {
+  readonly key: string;
+  readonly what: string;
+  readonly elements: readonly string[];
+  readonly mv: number;
 }
 
 /** Something gets too little: millivolts along its path say which part has what it should not. */
@@ -36,17 +52,21 @@ export function FindView() {
         c.taps.flatMap((t, i) => {
           const load = t.serves.kind === 'load' ? design.loads.find((l) => l.id === t.serves.id) : undefined;
           return load && load.group !== 'charging'
-            ? [{ key: `${c.id} ${i}`, circuitId: c.id, tap: i, name: `${c.no} ${load.name}`.trim() }]
+            ? [{ key: `${c.id} ${i}`, circuitId: c.id, tap: i, name: `${c.no} ${load.name}`.trim(), drawsA: drawnA(load) }]
             : [];
         }),
       ),
     [design.circuits, design.loads],
   );
   const [key, setKey] = useState(choices[0]?.key ?? '');
-  const [amps, setAmps] = useState('10');
+  const [typedA, setAmps] = useState<string | null>(null);
   const [typedMv, setTypedMv] = useState<Readonly<Record<string, string>>>({});
   const [whole, setWhole] = useState('');
+  const [over, setOver] = useState<readonly Over[]>([]);
+  const [nextMv, setNextMv] = useState('');
   const chosen = choices.find((c) => c.key === key) ?? choices[0];
+  // Until somebody has read what it draws: what its label says.
+  const amps = typedA ?? (chosen ? round3(chosen.drawsA) : '');
   const loadA = typed(amps);
   const path = useAsked<FoundOnPath>(chosen ? `path:${chosen.key}` : null, (r) =>
     chosen ? r.found(chosen.circuitId, chosen.tap, AIR_C, [], 0) : Promise.resolve(null),
@@ -62,16 +82,26 @@ export function FindView() {
             const mv = typed(typedMv[`${key} ${s.id}`] ?? '');
             return mv === null ? [] : [{ elements: s.elements.map((e) => e.id), amps: loadA, mv }];
           }),
+          ...over.filter((o) => o.key === key).map((o) => ({ elements: o.elements, amps: loadA, mv: o.mv })),
         ];
   const asked = JSON.stringify(readings);
-  const found = useAsked<FoundOnPath>(chosen && readings.length > 0 ? `find:${chosen.key}:${asked}` : null, (r) =>
+  const found = useAsked<FoundOnPath>(chosen && loadA !== null && loadA > 0 ? `find:${loadA}:${chosen.key}:${asked}` : null, (r) =>
     chosen ? r.found(chosen.circuitId, chosen.tap, AIR_C, readings, loadA ?? 0) : Promise.resolve(null),
   );
   if (!chosen) return <p className="text-quiet">No load hangs on a circuit yet.</p>;
-  const diagnosis = readings.length > 0 ? found?.diagnosis : null;
+  const diagnosis = found?.diagnosis ?? null;
+  const next = diagnosis?.next ?? null;
+  const take = () => {
+    const mv = typed(nextMv);
+    if (!next || mv === null) return;
+    setOver([...over, { key, what: next.what, elements: next.elements, mv }]);
+    setNextMv('');
+  };
   const expected = (list: readonly Element[]) => list.reduce((n, e) => n + e.mohm, 0) * (loadA ?? 0);
   return (
     <div>
+      <SymptomView />
+      <h2 className="mt-5 text-[15px] font-bold">Along a path</h2>
       <div className="flex flex-wrap items-baseline gap-x-5 gap-y-2">
         <label>
           what gets too little{' '}
@@ -81,6 +111,7 @@ export function FindView() {
             onChange={(e) => {
               setKey(e.target.value);
               setWhole('');
+              setAmps(null);
             }}
           >
             {choices.map((c) => (
@@ -148,7 +179,21 @@ export function FindView() {
         </section>
         <section aria-label="Suspects">
           <h2 className="font-semibold">What it may be</h2>
-          {diagnosis ? (
+          {over.some((o) => o.key === key) ? (
+            <ul className="mt-1" aria-label="Readings over several parts">
+              {over.map((o, i) =>
+                o.key === key ? (
+                  <li key={`${o.what}${i}`}>
+                    {figure(o.mv)} mV over {o.what}{' '}
+                    <button type="button" className="plain" onClick={() => setOver(over.filter((_, k) => k !== i))}>
+                      take off
+                    </button>
+                  </li>
+                ) : null,
+              )}
+            </ul>
+          ) : null}
+          {diagnosis && readings.length > 0 ? (
             <>
               <Plain
                 label="Suspects"
@@ -173,19 +218,39 @@ export function FindView() {
               {diagnosis.suspects[0]?.notDrawn ? (
                 <p className="caution mt-2">Nothing in this drawing explains it: look for a joint, a cable or a load that is not in it.</p>
               ) : null}
-              {diagnosis.next ? (
-                <p className="mt-3">
-                  <b className="font-semibold">Measure next</b>: {diagnosis.next.what};{' '}
-                  {diagnosis.next.predicts.map((p) => `${figure(p.mv)} mV if it is ${p.what}`).join('; ')}.
-                </p>
-              ) : null}
             </>
           ) : (
             <p className="mt-1 text-quiet">
-              Type what is lost from the bank to the load and back. Each reading says which parts are left under suspicion, how much heat
-              they make, and where the next one tells most.
+              Each reading says which parts are left under suspicion, how much heat they make, and where the next one tells most. Begin
+              where it is said below, or with what is lost from the bank to the load and back.
             </p>
           )}
+          {next ? (
+            <div className="mt-3">
+              <p>
+                <b className="font-semibold">{readings.length > 0 ? 'Measure next' : 'Measure first'}</b>: {next.what}
+                {readings.length > 0 ? `; ${next.predicts.map((p) => `${figure(p.mv)} mV if it is ${p.what}`).join('; ')}` : ''}.
+              </p>
+              <p className="screen-only mt-1 flex items-baseline gap-2">
+                <label>
+                  read there, mV{' '}
+                  <input
+                    className="box reading w-[90px]"
+                    inputMode="decimal"
+                    value={nextMv}
+                    aria-invalid={nextMv !== '' && typed(nextMv) === null}
+                    onChange={(e) => setNextMv(e.target.value)}
+                    onKeyDown={(e) => {
+                      if (e.key === 'Enter') take();
+                    }}
+                  />
+                </label>
+                <button type="button" className="act" disabled={typed(nextMv) === null} onClick={take}>
+                  take it
+                </button>
+              </p>
+            </div>
+          ) : null}
         </section>
       </div>
     </div>

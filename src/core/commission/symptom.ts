@@ -1,0 +1,390 @@
+/** Trouble told in ordinary words: which of twelve symptoms is meant, and what on this boat may be behind it (docs/methods.md, M16). */
+import { type Design, type Finding, kindOf, nameOf, rowOf } from '../design';
+
+export const SYMPTOMS = {
+  dim: 'something gets too little: dim, weak, slow',
+  restarts: 'electronics restart or drop out when something starts',
+  opens: 'a fuse or breaker opens',
+  flat: 'the bank is flat too soon',
+  'not charging': 'the engine runs and the bank does not fill',
+  lamp: 'the charge lamp does what it should not',
+  'not cranking': 'the engine does not turn, or slowly',
+  'inverter stops': 'the inverter alarms or shuts down',
+  'shore trips': 'shore power trips, or tingles',
+  'gauge lies': 'the gauge shows what is not so',
+  hot: 'something is hot, smells or is browned',
+  'not stopping': 'the engine does not stop with its key',
+} as const;
+export type SymptomId = keyof typeof SYMPTOMS;
+
+/** Words that speak for a symptom, by the beginnings they are known from; two in one string must both be there. */
+const WORDS: Readonly<Record<SymptomId, readonly (readonly [string, number])[]>> = {
+  dim: [
+    ['dim', 4],
+    ['weak', 3],
+    ['slow', 2.5],
+    ['faint', 3],
+    ['barely', 2],
+    ['not enough power', 3],
+    ['low volt', 2.5],
+    ['struggl', 2],
+    ['flicker', 2.5],
+    ['tired', 1.5],
+    ['yellow', 2],
+  ],
+  restarts: [
+    ['restart', 4],
+    ['reboot', 4],
+    ['reset', 3],
+    ['drops out', 3],
+    ['drop out', 3],
+    ['cuts out when', 3],
+    ['goes off when', 3],
+    ['goes blank', 3],
+    ['blink', 2],
+    ['when start', 1],
+    ['when the engine starts', 2],
+    ['loses signal', 1.5],
+  ],
+  opens: [
+    ['fuse', 3],
+    ['blow', 2.5],
+    ['blew', 2.5],
+    ['breaker', 2],
+    ['trips', 1.5],
+    ['pops', 2],
+  ],
+  flat: [
+    ['flat', 3],
+    ['dead', 2],
+    ['empty', 3],
+    ['drain', 3],
+    ['does not last', 3],
+    ['doesn t last', 3],
+    ['overnight', 2],
+    ['by morning', 2],
+    ['in the morning', 2],
+    ['not hold', 2],
+    ['runs down', 3],
+    ['lose charge', 2],
+    ['loses charge', 2],
+  ],
+  'not charging': [
+    ['not charg', 4],
+    ['no charg', 4],
+    ['doesn t charge', 4],
+    ['won t charge', 4],
+    ['never charge', 3],
+    ['charge slow', 3],
+    ['low charge', 1],
+    ['no amps', 2],
+    ['few amps', 2],
+    ['alternator', 2],
+    ['not fill', 2],
+    ['takes forever', 1.5],
+    ['never full', 0.5],
+  ],
+  lamp: [
+    ['charge lamp', 4],
+    ['charge light', 4],
+    ['charging light', 4],
+    ['charging lamp', 4],
+    ['warning light', 4],
+    ['warning lamp', 4],
+    ['red light', 3],
+    ['ignition light', 4],
+    ['lamp stays', 2.5],
+    ['light stays', 2.5],
+  ],
+  'not cranking': [
+    ['crank', 4],
+    ['won t start', 3],
+    ['will not start', 3],
+    ['doesn t start', 2],
+    ['starter', 3],
+    ['click', 3],
+    ['turn over', 3.5],
+    ['turns over', 3.5],
+    ['engine dead', 3],
+    ['hard to start', 2.5],
+  ],
+  'inverter stops': [
+    ['inverter', 4],
+    ['kettle', 1],
+    ['beep', 1.5],
+    ['low battery alarm', 2],
+    ['microwave', 1],
+    ['mains go', 1],
+  ],
+  'shore trips': [
+    ['shore', 4],
+    ['marina', 3],
+    ['pedestal', 4],
+    ['dock', 2],
+    ['pontoon', 3],
+    ['rcd', 3],
+    ['residual', 3],
+    ['earth leak', 3],
+    ['ground fault', 3],
+    ['tingle', 4],
+    ['shock', 3],
+  ],
+  'gauge lies': [
+    ['gauge', 4],
+    ['monitor', 3],
+    ['meter shows', 3],
+    ['reads wrong', 3],
+    ['percent', 2],
+    ['state of charge', 3],
+    ['shows full', 3],
+    ['shows 100', 3],
+    ['never shows', 2],
+    ['wrong reading', 3],
+    ['never reaches', 1.5],
+  ],
+  hot: [
+    ['hot', 4],
+    ['warm', 3],
+    ['smell', 4],
+    ['melt', 4],
+    ['brown', 3],
+    ['burn', 3.5],
+    ['smok', 4],
+    ['discolou', 3],
+    ['scorch', 4],
+  ],
+  'not stopping': [
+    ['won t stop', 4],
+    ['doesn t stop', 4],
+    ['will not stop', 4],
+    ['keeps running', 4],
+    ['runs on', 3],
+    ['still runs', 3],
+    ['key off', 3],
+    ['turn off the engine', 3],
+    ['switch off the engine', 3],
+  ],
+};
+
+export interface ReadSymptom {
+  readonly id: SymptomId;
+  /** From 0 to 1: how far it stands before the next. */
+  readonly sure: number;
+}
+
+const plain = (text: string): string =>
+  ` ${text
+    .toLowerCase()
+    .replace(/[’']/g, ' ')
+    .replace(/[^a-z0-9 ]+/g, ' ')
+    .replace(/\s+/g, ' ')
+    .trim()} `;
+
+/** Under this it is asked which is meant. */
+export const SURE_FROM = 0.25;
+
+/** The symptoms the words may mean, the likeliest first; none: nothing of it was understood. */
+export function readSymptom(text: string): readonly ReadSymptom[] {
+  const words = plain(text);
+  const scored = (Object.keys(SYMPTOMS) as SymptomId[])
+    .map((id) => ({ id, score: WORDS[id].reduce((sum, [w, n]) => sum + (words.includes(` ${w}`) ? n : 0), 0) }))
+    .filter((x) => x.score > 0)
+    .sort((a, b) => b.score - a.score);
+  const total = scored.reduce((n, x) => n + x.score, 0);
+  return scored.map(({ id, score }, i) => ({ id, sure: i === 0 ? (score - (scored[1]?.score ?? 0)) / total : 0 }));
+}
+
+export interface Behind {
+  readonly what: string;
+  readonly why: string;
+  /** What tells it from the others. */
+  readonly measure: string;
+  readonly probability: number;
+}
+
+type Say = (what: string, weight: number, rules: readonly string[], measure: string, why?: string) => void;
+
+/** What a finding of this boat adds to what it would explain. */
+const FOUND_TIMES = 5;
+
+/** What may be behind a symptom on this boat, from what is aboard and what is found in it; the likeliest first. @param findings all of them. */
+export function behind(design: Design, findings: readonly Finding[], symptom: SymptomId): readonly Behind[] {
+  const out: { what: string; why: string; measure: string; weight: number }[] = [];
+  const say: Say = (what, weight, rules, measure, why = '') => {
+    const found = findings.filter((f) => rules.includes(f.rule));
+    const [first] = found;
+    out.push({
+      what,
+      measure,
+      weight: weight * (found.length > 0 ? FOUND_TIMES * Math.min(2, Math.sqrt(found.length)) : 1),
+      why: first ? `${nameOf(design, first.about)}: ${first.title}` : why,
+    });
+  };
+  CAUSES[symptom](design, say);
+  const total = out.reduce((n, x) => n + x.weight, 0) || 1;
+  return out.map(({ weight, ...x }) => ({ ...x, probability: weight / total })).sort((a, b) => b.probability - a.probability);
+}
+
+const alternators = (d: Design) => d.sources.filter((s) => s.kind === 'alternator' && s.insteadOfId === null);
+const house = (d: Design): string => (d.banks.find((b) => b.job === 'house') ?? d.banks[0])?.name ?? 'the bank';
+
+const CAUSES: Readonly<Record<SymptomId, (d: Design, say: Say) => void>> = {
+  dim: (d, say) => {
+    say('a bad joint on its path', 4, ['bad-joints', 'fault'], 'millivolts along the path with it on: below');
+    say('its cable is too slight or too long', 2, ['fails-drop', 'path-drop'], 'bank to load and back, beside what is expected');
+    say('a switch or plug in its line', 2, ['device', 'device-unrated'], 'millivolts across it');
+    say(`${house(d)} is low`, 1.5, ['runs-down', 'uncharged'], 'volts at its posts while it draws');
+    say(
+      'its feeder carries too much at once',
+      1,
+      ['panel-total', 'fails-ampacity'],
+      'millivolts over the feeder, with all on and with this alone',
+    );
+  },
+  restarts: (d, say) => {
+    say('what starts shares a feeder or bank with it', 3, ['start-sag', 'ripple'], 'volts at its plug, smallest while the motor starts');
+    say('a bad joint both share', 3, ['bad-joints', 'fault'], 'millivolts over each joint of the shared part while it starts');
+    say(`${house(d)} sags: small, cold or aged`, 2, ['study-volts', 'path-start', 'sharing'], 'volts at its posts while it starts');
+    if (d.banks.some((b) => b.chemistry === 'lfp'))
+      say('its BMS opens', 1, ['bms-warns', 'bms-unknown'], 'whether the bank’s own output drops too');
+    say('its own lead or plug', 1, ['lead', 'fails-surge'], 'volts at its plug beside volts at the panel');
+  },
+  opens: (d, say) => {
+    say(
+      'more is on it than it is for',
+      2,
+      ['fails-protection', 'protection-conflict', 'panel-total', 'ac-together', 'ac-small-breaker'],
+      'amps with everything on',
+    );
+    say(
+      'a start that is too long for it',
+      2,
+      ['stall', 'ac-start-opens', 'ac-blackout', 'fails-surge'],
+      'amps through a start, or whether it opens at rest',
+    );
+    say('chafed or crushed insulation: a short', 2, ['way-hazard', 'fault'], 'megohms of the run with both ends off, dead and proved so');
+    say('it stands too hot', 1, ['terminal-heat', 'panel-place', 'bad-joints'], 'its temperature, and its terminals’');
+    if (d.loads.some((l) => ['bilge pump', 'motor'].includes(kindOf(l)) || l.group === 'pump'))
+      say('a motor that is held fast', 1.5, ['stall'], 'turn it by hand, dead and isolated');
+  },
+  flat: (d, say) => {
+    say('more is drawn than is given', 3, ['runs-down', 'uncharged'], 'Ah of a day in and out, by the gauge or the clamp');
+    say('something draws that nobody listed', 2, ['found-kind', 'unidentified'], 'amps with everything off, then way by way');
+    say('the bank holds less than its label', 2, ['sharing', 'bank-temp', 'box'], 'a capacity test, once charged and rested');
+    say(
+      'it is never quite full',
+      2,
+      ['low-setpoint', 'set-absorption', 'set-time-and-tail', 'sensed-other', 'charge-path'],
+      'volts at its posts at the end of a charge',
+    );
+    if (d.joins.length > 0) say('it drains into the other bank', 1.5, ['both-drains', 'paralleled'], 'amps through the join, engine off');
+    if (d.gauges.length > 0)
+      say('the gauge lies about it', 1, ['gauge-never-full', 'round-shunt', 'gauge-asleep'], 'rest volts beside what it shows');
+  },
+  'not charging': (d, say) => {
+    for (const s of alternators(d).slice(0, 1)) {
+      say(`${s.name} is not excited`, 2, ['excite-diode', 'small-missing'], 'volts at its excitation, key on');
+      say(
+        'the regulator sees another bank, or senses before the drop',
+        2,
+        ['sensed-other', 'one-wire-splitter', 'sense-drop'],
+        'volts at its post and at the bank’s at once',
+      );
+      say('a slipping belt', 2, ['belt'], 'amps as it is loaded, dust under it');
+    }
+    say(
+      'a joint, fuse or cable on the charging path',
+      3,
+      ['charge-path', 'lead', 'bad-joints'],
+      'millivolts from the source’s post to the bank’s, positive and negative',
+    );
+    if (d.joins.some((j) => j.kind === 'splitter')) say('the splitter’s drop', 2, ['one-wire-splitter'], 'volts before and behind it');
+    if (d.banks.some((b) => b.bms !== null))
+      say('the BMS refuses charge', 1, ['bms-volts', 'set-BMS'], 'its own display, and the bank’s temperature');
+    say('the setpoint is too low', 1, ['low-setpoint', 'set-absorption', 'external-fixed'], 'volts at the end, beside its sheet');
+  },
+  lamp: (d, say) => {
+    say('the excitation lead is broken, or its lamp is', 3, ['small-missing'], 'volts at its terminal, key on');
+    say('the alternator gives nothing', 2, ['belt', 'curve'], 'volts at its post, running');
+    say('the diodes of the machine are gone', 2, ['dump-selector', 'dump-bms', 'surge-trips'], 'alternating volts at its post');
+    if (alternators(d).some((s) => s.alternator?.excitation === 'one-wire'))
+      say('a self-exciting machine lights none', 3, [], 'its sheet: the lead is capped');
+  },
+  'not cranking': (d, say) => {
+    say('the start battery is empty or aged', 3, ['cranking', 'cca-unknown', 'uncharged'], 'volts at its posts while it cranks');
+    say(
+      'a joint in the starter’s path, most often the negative',
+      3,
+      ['starter-cable', 'lead', 'bad-joints'],
+      'millivolts from post to starter, and from its body to the negative post, cranking',
+    );
+    say('its cable is too slight', 1, ['lead', 'starter-cable'], 'the same, beside what is expected');
+    say('the solenoid’s own circuit', 1.5, ['small-long'], 'volts at its small terminal, key turned');
+    if (d.joins.length > 0)
+      say('the wrong bank is on the starter', 1, ['both-drains', 'emergency'], 'the selector, and which bank’s volts fall');
+  },
+  'inverter stops': (d, say) => {
+    for (const s of d.acSources.filter((x) => x.inverter).slice(0, 1)) {
+      say(
+        `${s.name} gets too few volts at its terminals`,
+        4,
+        ['ac-low-volts', 'ac-dc-cable', 'path-drop'],
+        'volts at its own studs at full output, beside the bank’s posts',
+      );
+      say('it stands too hot or without air', 2, ['ac-no-air', 'mount-refused', 'mount-crowded'], 'whether it stops sooner when warm');
+      say('what starts on it is more than it gives', 2, ['ac-start', 'ac-surge-low', 'ac-too-large'], 'which appliance, and its start');
+    }
+    say(`${house(d)} is too small for it, or low`, 2, ['sharing', 'runs-down', 'bank'], 'volts at its posts at full output');
+    if (d.banks.some((b) => b.bms !== null)) say('the BMS opens', 1.5, ['bms-warns'], 'whether DC loads die too');
+  },
+  'shore trips': (d, say) => {
+    say('damp in an appliance, a heater first', 3, ['ac-wet-outlets'], 'one by one out; megohms of each, dead and out of its outlet');
+    say('neutral and earth joined aboard', 3, ['ac-bond-many', 'ac-bars', 'ac-parallel'], 'lead out, ohms between neutral and earth bars');
+    say('cord or inlet browned or wet', 2, ['ac-cord-thin', 'ac-cord-long'], 'look; megohms between live, neutral and earth of the cord');
+    say('too much at once', 2, ['ac-together', 'ac-small-breaker', 'ac-blackout'], 'amps, and which breaker of the two opens');
+    if (d.acSources.some((s) => s.shore))
+      say('the earth carries the marina’s own current', 1, ['ac-no-isolation', 'ac-isolator-small'], 'amps in the earth core by a clamp');
+  },
+  'gauge lies': (d, say) => {
+    say(
+      'something lands on the post and goes round the shunt',
+      4,
+      ['round-shunt', 'no-shunt', 'paralleled'],
+      'amps at the post by a clamp beside what it shows',
+    );
+    say(
+      'its full settings are never reached',
+      3,
+      ['gauge-never-full', 'low-setpoint'],
+      'volts and amps at the end of a charge beside its settings',
+    );
+    say('it sleeps with the house switch', 1, ['gauge-asleep'], 'what it shows before and after the switch');
+    say('its capacity is another than the bank’s', 2, [], 'what is programmed, beside the labels');
+    say('its zero has moved', 1, [], 'amps with everything off and the negative off');
+  },
+  hot: (d, say) => {
+    say(
+      'a loose or green joint',
+      5,
+      ['bad-joints', 'fault', 'terminal-heat'],
+      'feel nothing: a thermometer, and millivolts across it at its current',
+    );
+    say(
+      'a conductor too slight for its device',
+      2,
+      ['fails-ampacity', 'ac-thin', 'reduction', 'unfused'],
+      'its size beside the device before it',
+    );
+    say('a device or switch at its limit', 2, ['device', 'lead-device', 'bus-amps'], 'amps through it beside its marks');
+    if (d.acSources.some((s) => s.shore)) say('the shore inlet or cord', 2, ['ac-cord-thin'], 'brown pins; lead out first');
+    if (d.sources.some((s) => rowOf(d.places, s.placeId)?.engineSpace))
+      say('a machine without air', 1, ['source-place', 'mount-refused'], 'its own temperature in the shade of its case');
+  },
+  'not stopping': (d, say) => {
+    say('the excitation feeds back: no diode in it', 4, ['excite-diode'], 'volts at the key’s output, key off, engine turning');
+    say('a load on the key’s circuit feeds it', 2, ['supply', 'way-class'], 'what stays live with the key off');
+    say('the stop solenoid’s own circuit', 2, [], 'volts at it as the button is pressed');
+    if (alternators(d).some((s) => s.alternator?.excitation === 'three-wire'))
+      say('the charge lamp was replaced by one of less resistance', 1, [], 'its watts');
+  },
+};
