@@ -1,5 +1,5 @@
 /** Commissioning: a sheet made from the design, stages that open one another, readings judged and kept, what is wrong found, signed off. */
-import { axe, expect, open, reload, test, url, view } from './boat';
+import { axe, designOf, expect, open, reload, saved, test, url, view } from './boat';
 
 test('stages open one another, or by a reason that is kept; readings are judged at once and stay', async ({ page, marram, context }) => {
   await open(page, marram, 'commission');
@@ -75,7 +75,10 @@ test('without a connection readings wait, and arrive', async ({ page, marram, co
   await expect(page.getByText(/waits to be kept/)).toHaveCount(0);
 });
 
-test('trouble in words: understood, or asked; what may be behind it on this boat; the program says where to measure first', async ({ page, marram }) => {
+test('trouble in words: understood, or asked; what may be behind it on this boat; the program says where to measure first', async ({
+  page,
+  marram,
+}) => {
   await open(page, marram, 'commission');
   await view(page, 'find what is wrong');
   const words = page.getByRole('textbox', { name: 'what is wrong, in your own words' });
@@ -92,4 +95,40 @@ test('trouble in words: understood, or asked; what may be behind it on this boat
   await page.getByRole('button', { name: 'take it' }).click();
   await expect(page.getByRole('list', { name: 'Readings over several parts' })).toContainText('900 mV');
   await expect(page.getByRole('table', { name: 'Suspects' })).toBeVisible();
+});
+
+test('amps that were read are offered in the place of the label’s, with what they would change; a test that was not right is a finding until it is', async ({
+  page,
+  marram,
+}) => {
+  const design = await designOf(page, marram);
+  const circuit = design.circuits.find((c) => c.name === 'Refrigerator compressor');
+  const read = (value: number, verdict: string, at: number) =>
+    page.request.post(`${url()}/api/boats/${marram}/records`, {
+      data: {
+        records: [
+          {
+            id: `reading-${at}`,
+            kind: 'reading',
+            thing: `test:amps.${circuit?.id ?? ''}.${circuit?.taps[0]?.id ?? ''}`,
+            at,
+            body: { value, verdict, unit: 'A' },
+          },
+        ],
+      },
+    });
+  expect((await read(9, 'above band', 1_000_000)).ok()).toBe(true);
+  await open(page, marram, 'commission');
+  await view(page, 'what was read');
+  const offer = page.getByRole('listitem').filter({ hasText: 'what Refrigerator compressor draws' });
+  await offer.getByRole('button', { name: 'what it would change' }).click();
+  await expect(offer.getByRole('listitem').first()).toBeVisible();
+  await axe(page);
+  await offer.getByRole('button', { name: /^take it:/ }).click();
+  await saved(page);
+  expect((await designOf(page, marram)).loads.find((l) => l.name === 'Refrigerator compressor')?.mark).toBe('measured');
+  await open(page, marram, 'check');
+  await expect(page.getByText(/tested and not right: amps of .*Refrigerator compressor/)).toBeVisible();
+  expect((await read(9, 'pass', 2_000_000)).ok()).toBe(true);
+  await expect(page.getByText(/tested and not right: amps of .*Refrigerator compressor/)).toBeHidden();
 });

@@ -354,19 +354,14 @@ const api = {
   ): Promise<Report | null> {
     if (!design || !analysis) return null;
     const [d, a] = [design, analysis];
-    const [{ surveyorReport, ownerReport, evidencePack }, { testSheet, USUAL_CONDITIONS }] = await Promise.all([
+    const [{ surveyorReport, ownerReport, evidencePack }, { openTests, testSheet, USUAL_CONDITIONS }] = await Promise.all([
       import('@/core/report'),
       import('@/core/commission'),
     ]);
     const make = { owner: ownerReport, surveyor: surveyorReport, evidence: evidencePack }[reader];
-    return make({
-      design: d,
-      analysis: a,
-      findings: everyFinding(a, studiedNow(d, a)),
-      records,
-      sheet: testSheet(d, a, USUAL_CONDITIONS),
-      ...as,
-    });
+    const sheet = testSheet(d, a, USUAL_CONDITIONS);
+    const findings = [...everyFinding(a, studiedNow(d, a)), ...openTests(d, sheet, records)];
+    return make({ design: d, analysis: a, findings, records, sheet, ...as });
   },
   /** What a finding goes by, to be kept with its acceptance. */
   departureFacts: (finding: Finding): string | null => (design ? factsOf(asDecided(design), finding) : null),

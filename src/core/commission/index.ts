@@ -4,3 +4,4 @@ export { bandAt, type Conditions, dropBand, STAGES, type TestLine, USUAL_CONDITI
 export { testSheet } from './sheet';
 export { type Diagnosis, diagnose, type NextReading, type Reading, type Suspect } from './diagnose';
 export { behind, type Behind, readSymptom, type ReadSymptom, SURE_FROM, type SymptomId, SYMPTOMS } from './symptom';
+export { type Offer, offersOf, openTests } from './offers';

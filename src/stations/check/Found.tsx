@@ -6,6 +6,7 @@ import { useAsked, useDesign, useFindings } from '@/ui/boat/context';
 import { Accept } from './Accept';
 import { FindingsList } from './FindingsList';
 import { type Grouping, GROUPINGS } from './groups';
+import { useOpenTests } from './useOpenTests';
 
 const BY: Readonly<Record<Grouping, string>> = { severity: 'how grave', station: 'station', place: 'place', area: 'line of the audit' };
 
@@ -17,7 +18,8 @@ export function Found({ asFound, someFound }: { asFound: boolean; someFound: boo
   const [by, setBy] = useState<Grouping>('severity');
   const [words, setWords] = useState('');
   const before = useAsked(someFound ? 'before' : null, (r) => r.before());
-  const open = findings.filter((f) => !f.accepted);
+  const tests = useOpenTests();
+  const open = [...findings.filter((f) => !f.accepted), ...tests];
   const list = asFound ? (before ?? []) : open;
   const sought = words.trim().toLowerCase();
   const shown =

@@ -5,10 +5,11 @@ import { useAwake } from '@/ui/frame/useAwake';
 import { NextSteps } from '@/ui/next/NextSteps';
 import { Views } from '@/ui/views/Views';
 import { FindView } from './FindView';
+import { OffersView } from './OffersView';
 import { SheetView } from './SheetView';
 import { SignOff } from './SignOff';
 
-const VIEWS = ['test sheet', 'find what is wrong', 'sign-off'] as const;
+const VIEWS = ['test sheet', 'find what is wrong', 'what was read', 'sign-off'] as const;
 
 /** The moment of truth: expected figures beside measured ones, at the boat. */
 export default function Commission() {
@@ -38,6 +39,7 @@ export default function Commission() {
       <div className="print-frame min-h-0 flex-1 overflow-auto px-6 pb-8 max-[500px]:px-3" tabIndex={0} role="region" aria-label={view}>
         {view === 'test sheet' ? <SheetView /> : null}
         {view === 'find what is wrong' ? <FindView /> : null}
+        {view === 'what was read' ? <OffersView /> : null}
         {view === 'sign-off' ? <SignOff /> : null}
       </div>
     </div>
