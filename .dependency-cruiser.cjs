@@ -12,7 +12,7 @@ const FLOORS = [
   ['monitoring', 'mounting'],
   ['check', 'build'],
   ['analysis'],
-  ['working', 'drawing', 'order', 'commission', 'keep', 'placing'],
+  ['working', 'drawing', 'order', 'commission', 'keep', 'placing', 'measured'],
   ['scratch', 'quick', 'report'],
   ['answer'],
 ];

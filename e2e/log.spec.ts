@@ -103,3 +103,22 @@ test('the evidence pack: schedules, findings and tests in one PDF, the open file
   expect(names.some((n) => n.endsWith('.pdf'))).toBe(true);
   expect(names).toEqual(expect.arrayContaining(['design.json', 'records.json']));
 });
+
+test('measured days: a file of the simulated meter is matched, found again as a day of this boat, and what it teaches is offered', async ({
+  page,
+  marram,
+}) => {
+  const design = await designOf(page, marram);
+  const living = design.living[0];
+  const csv = await (await page.request.get(`${url()}/api/boats/${marram}/meter/day?bank=house&living=${living?.id ?? ''}`)).body();
+  await open(page, marram, 'log');
+  await view(page, 'measured days');
+  await page.getByLabel('file').setInputFiles({ name: 'day.csv', mimeType: 'text/csv', buffer: csv });
+  await expect(page.getByText('1440 rows; which column is which')).toBeVisible();
+  await page.getByRole('button', { name: 'hold it beside the boat' }).click();
+  const days = page.getByRole('table', { name: 'Measured days' });
+  await expect(days.getByRole('row').nth(1)).toContainText(living?.name ?? '');
+  await expect(page.getByText(/Amps run into the bank/)).toBeVisible();
+  await expect(page.getByRole('table', { name: 'What they teach' })).toContainText('drawn at night');
+  await axe(page);
+});

@@ -9,7 +9,9 @@ import { ServicePlan } from './ServicePlan';
 
 const Reported = dynamic(() => import('@/ui/report/Reported').then((m) => m.Reported), { ssr: false });
 
-const VIEWS = ['log', 'service', 'hours', 'owner’s book', 'evidence pack'] as const;
+const MeasuredDays = dynamic(() => import('./MeasuredDays').then((m) => m.MeasuredDays), { ssr: false });
+
+const VIEWS = ['log', 'service', 'hours', 'measured days', 'owner’s book', 'evidence pack'] as const;
 
 /** The boat's record: what was done and read, what is due, and how long it took. */
 export default function LogStation() {
@@ -26,6 +28,7 @@ export default function LogStation() {
         {view === 'log' ? <Entries /> : null}
         {view === 'service' ? <ServicePlan /> : null}
         {view === 'hours' ? <HoursLearned /> : null}
+        {view === 'measured days' ? <MeasuredDays /> : null}
         {view === 'owner’s book' ? <OwnersBook /> : null}
         {view === 'evidence pack' ? <Reported reader="evidence" beside /> : null}
       </div>

@@ -1,0 +1,247 @@
+'use client';
+import { proxy } from 'comlink';
+import { useEffect, useRef, useState } from 'react';
+import type { Column, LearnedFigure, Matching } from '@/core/measured';
+import { show } from '@/core/quantity';
+import { type Employed, employ } from '@/ui/boat/employ';
+import { useDesign, useStore } from '@/ui/boat/context';
+import { Plain } from '@/ui/table/Plain';
+import type { Heads, MeasuredAnswer, MeasuredApi } from '@/workers/measured.worker';
+import { dayOf } from './said';
+
+const PATIENCE_MS = 120_000;
+const COLUMNS: readonly (readonly [Column, string])[] = [
+  ['time', 'time'],
+  ['volts', 'volts'],
+  ['amps', 'amps'],
+  ['soc', 'charge, where there is one'],
+];
+const SIGNS = { found: 'as is found', into: 'into the bank is positive', out: 'out of the bank is positive' } as const;
+
+/** Days that a gauge or logger has measured: beside what this boat would do, and what they teach. */
+export function MeasuredDays() {
+  const design = useDesign();
+  const store = useStore();
+  const [bankId, setBank] = useState(design.banks[0]?.id ?? '');
+  const [heads, setHeads] = useState<Heads | null>(null);
+  const [match, setMatch] = useState<Matching | null>(null);
+  const [sign, setSign] = useState<keyof typeof SIGNS>('found');
+  const [part, setPart] = useState<number | null>(null);
+  const [answer, setAnswer] = useState<MeasuredAnswer | null>(null);
+  const [trouble, setTrouble] = useState('');
+  const worker = useRef<Employed<MeasuredApi> | null>(null);
+  useEffect(() => () => worker.current?.end(), []);
+  const hired = (): Employed<MeasuredApi> =>
+    (worker.current ??= employ<MeasuredApi>(
+      () => new Worker(new URL('../../workers/measured.worker.ts', import.meta.url), { type: 'module' }),
+    ));
+  const failed = (error: unknown) => setTrouble(error instanceof Error ? error.message : String(error));
+  const take = async (file: File) => {
+    setTrouble('');
+    setAnswer(null);
+    setHeads(null);
+    setPart(0);
+    try {
+      const found = await hired().call(
+        (r) =>
+          r.take(
+            file,
+            bankId,
+            proxy((p: number) => setPart(p)),
+          ),
+        PATIENCE_MS,
+      );
+      setHeads(found);
+      setMatch(found.match);
+    } catch (error) {
+      failed(error);
+    } finally {
+      setPart(null);
+    }
+  };
+  const ask = async () => {
+    if (!match) return;
+    setPart(0.5);
+    setTrouble('');
+    try {
+      setAnswer(await hired().call((r) => r.answer(design, bankId, match, sign === 'found' ? null : sign === 'out'), PATIENCE_MS));
+    } catch (error) {
+      failed(error);
+    } finally {
+      setPart(null);
+    }
+  };
+  const stop = () => {
+    worker.current?.end();
+    worker.current = null;
+    setHeads(null);
+    setPart(null);
+  };
+  if (design.banks.length === 0) return <p>Measured days belong to a bank: enter one first (Bank).</p>;
+  const ready = match !== null && match.time !== null && match.volts !== null && match.amps !== null;
+  return (
+    <div className="max-w-[980px]">
+      <p className="max-w-[760px] text-quiet">
+        A file of a gauge or logger: CSV with time, volts and amps, or JSON deltas, one message a line. It stays on this device: what it
+        teaches is offered, and only what is taken goes into the design.
+      </p>
+      <div className="mt-2 flex flex-wrap items-end gap-4">
+        <label>
+          of{' '}
+          <select className="box" value={bankId} onChange={(e) => setBank(e.target.value)}>
+            {design.banks.map((b) => (
+              <option key={b.id} value={b.id}>
+                {b.name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label>
+          file{' '}
+          <input
+            type="file"
+            accept=".csv,.txt,.json,.jsonl,.ndjson"
+            onChange={(e) => {
+              const file = e.target.files?.[0];
+              if (file) void take(file);
+            }}
+          />
+        </label>
+        {part === null ? null : (
+          <span role="status" className="text-quiet">
+            reading, {Math.round(100 * part)} %{' '}
+            <button type="button" className="plain" onClick={stop}>
+              stop
+            </button>
+          </span>
+        )}
+      </div>
+      {trouble ? <p className="caution mt-2">It was not read: {trouble}.</p> : null}
+      {heads && match ? (
+        <fieldset className="mt-3 flex flex-wrap items-end gap-4">
+          <legend className="text-[12px] text-quiet">{heads.rows} rows; which column is which</legend>
+          {COLUMNS.map(([c, name]) => (
+            <label key={c} className="block text-[11.5px] text-quiet">
+              {name}
+              <select
+                className="box mt-[2px] block text-[13px] text-ink"
+                value={match[c] === null ? '' : String(match[c])}
+                onChange={(e) => setMatch({ ...match, [c]: e.target.value === '' ? null : Number(e.target.value) })}
+              >
+                <option value="">none</option>
+                {heads.heads.map((h, i) => (
+                  <option key={i} value={i}>
+                    {h === '' ? `column ${i + 1}` : h}
+                  </option>
+                ))}
+              </select>
+            </label>
+          ))}
+          <label className="block text-[11.5px] text-quiet">
+            amps
+            <select
+              className="box mt-[2px] block text-[13px] text-ink"
+              value={sign}
+              onChange={(e) => setSign(e.target.value as keyof typeof SIGNS)}
+            >
+              {(Object.keys(SIGNS) as (keyof typeof SIGNS)[]).map((k) => (
+                <option key={k} value={k}>
+                  {SIGNS[k]}
+                </option>
+              ))}
+            </select>
+          </label>
+          <button type="button" className="act" disabled={!ready || part !== null} onClick={() => void ask()}>
+            hold it beside the boat
+          </button>
+        </fieldset>
+      ) : null}
+      {answer ? <Answer answer={answer} onTake={(f) => store.edit(`measured: ${f.what}`, f.ops)} /> : null}
+    </div>
+  );
+}
+
+function Answer({ answer, onTake }: { answer: MeasuredAnswer; onTake: (f: LearnedFigure) => void }) {
+  const { boat } = useDesign();
+  const { read, days, learned } = answer;
+  const time = (at: number) => new Date(at).toISOString().slice(0, 16).replace('T', ' ');
+  return (
+    <>
+      <p className="mt-4">
+        {time(answer.from)} to {time(answer.to)}, every {Math.round(read.stepS)} s; {read.dropped} rows were no reading, {read.back} ran
+        back in time, {read.gaps.length} {read.gaps.length === 1 ? 'hole' : 'holes'}.{' '}
+        {read.sign === 'unclear'
+          ? 'Which way the amps run could not be found: choose it above.'
+          : `Amps run ${read.sign}, by how volts follow them.`}
+      </p>
+      <h2 className="mt-4 font-semibold">Beside this boat’s own days</h2>
+      <Plain
+        label="Measured days"
+        columns={[
+          { title: 'day' },
+          { title: 'most like' },
+          { title: 'measured', right: true },
+          { title: 'in, Ah', right: true },
+          { title: 'expected in', right: true },
+          { title: 'out, Ah', right: true },
+          { title: 'expected out', right: true },
+          { title: 'off by, mean', right: true },
+        ]}
+        rows={days.map((d) => ({
+          id: String(d.at),
+          cells: [
+            dayOf(d.at),
+            d.livingName,
+            `${Math.round(100 * d.part)} %`,
+            d.inAh.toFixed(0),
+            d.expectedInAh.toFixed(0),
+            d.outAh.toFixed(0),
+            d.expectedOutAh.toFixed(0),
+            show(d.offA, 'A', boat),
+          ],
+        }))}
+      />
+      <h2 className="mt-4 font-semibold">What they teach</h2>
+      {learned.figures.length === 0 ? <p className="text-quiet">Nothing yet: too few steps, nights or hours.</p> : null}
+      <Plain
+        label="What they teach"
+        columns={[
+          { title: 'what' },
+          { title: 'in the design' },
+          { title: 'measured' },
+          { title: 'seen', right: true },
+          { title: 'spread' },
+          { title: '' },
+        ]}
+        rows={learned.figures.map((f) => ({
+          id: f.id,
+          cells: [
+            f.what,
+            f.was,
+            f.is,
+            f.n,
+            f.spread,
+            f.ops.length > 0 ? (
+              <button key="t" type="button" className="plain" aria-label={`take it: ${f.what}`} onClick={() => onTake(f)}>
+                take it
+              </button>
+            ) : null,
+          ],
+        }))}
+      />
+      {learned.seen.length > 0 ? (
+        <p className="mt-2">
+          On for: {learned.seen.map((s) => `${s.name} ${(24 * s.duty).toFixed(1)} h a day, ${s.times} times`).join('; ')}.
+        </p>
+      ) : null}
+      {learned.alike.map((g) => (
+        <p key={g.join()} className="text-quiet">
+          Too alike to be told apart: {g.join(', ')}.
+        </p>
+      ))}
+      {learned.unexplained.length > 0 ? (
+        <p className="mt-1">Steps that no load explains: {learned.unexplained.map((u) => `${u.amps} A, ${u.times} times`).join('; ')}.</p>
+      ) : null}
+    </>
+  );
+}

@@ -1,0 +1,85 @@
+/** Measured days read from a file, held beside the boat's own and learned from, off the pointer's thread. */
+import { expose } from 'comlink';
+import Papa from 'papaparse';
+import type { Design } from '@/core/design';
+import { besideDays, type DayBeside, learn, type Learned, type Matching, matchHeads, type Read, readRows } from '@/core/measured';
+
+export interface Heads {
+  readonly heads: readonly string[];
+  readonly match: Matching;
+  readonly rows: number;
+  readonly first: readonly (readonly string[])[];
+}
+
+export interface MeasuredAnswer {
+  readonly read: Omit<Read, 'series'>;
+  readonly days: readonly DayBeside[];
+  readonly learned: Learned;
+  readonly from: number;
+  readonly to: number;
+}
+
+let rows: string[][] = [];
+let heads: string[] = [];
+
+/** JSON deltas, one a line, as rows of a spreadsheet; null: it is none. */
+function ofDeltas(text: string, bankId: string): string[][] | null {
+  const out: string[][] = [['time', 'volts', 'amps', 'soc']];
+  for (const line of text.split('\n')) {
+    let value: { updates?: { timestamp?: string; values?: { path?: string; value?: unknown }[] }[] };
+    try {
+      value = JSON.parse(line) as typeof value;
+    } catch {
+      continue;
+    }
+    for (const u of value.updates ?? []) {
+      const of = (tail: string): string => {
+        const x = u.values?.find((w) => w.path === `electrical.batteries.${bankId}.${tail}`)?.value;
+        return typeof x === 'number' ? String(x) : '';
+      };
+      out.push([u.timestamp ?? '', of('voltage'), of('current'), of('capacity.stateOfCharge')]);
+    }
+  }
+  return out.length > 1 ? out : null;
+}
+
+const api = {
+  /** Takes a file in. @param told how far it is, 0 to 1. */
+  async take(file: File, bankId: string, told: (part: number) => void): Promise<Heads> {
+    const deltas = (await file.slice(0, 64).text()).trimStart().startsWith('{') ? ofDeltas(await file.text(), bankId) : null;
+    if (deltas) [heads = [], ...rows] = deltas;
+    else {
+      rows = [];
+      heads = [];
+      await new Promise<void>((resolve, reject) => {
+        Papa.parse<string[], File>(file, {
+          skipEmptyLines: true,
+          chunk: ({ data, meta }) => {
+            for (const row of data) {
+              if (heads.length === 0) heads = row;
+              else rows.push(row);
+            }
+            told(meta.cursor / Math.max(1, file.size));
+          },
+          complete: () => resolve(),
+          error: reject,
+        });
+      });
+    }
+    return { heads, match: matchHeads(heads), rows: rows.length, first: rows.slice(0, 3) };
+  },
+  /** Reads it by its columns, and answers. */
+  answer(design: Design, bankId: string, match: Matching, turn: boolean | null): MeasuredAnswer {
+    const { series, ...read } = readRows(rows, match, turn);
+    return {
+      read: { ...read, gaps: read.gaps.slice(0, 50) },
+      days: besideDays(design, bankId, series),
+      learned: learn(design, bankId, series),
+      from: series.at[0] ?? 0,
+      to: series.at[series.at.length - 1] ?? 0,
+    };
+  },
+};
+
+export type MeasuredApi = typeof api;
+expose(api);
