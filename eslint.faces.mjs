@@ -21,6 +21,7 @@ const MAY_CALL = {
     'firstPlan',
     'groupsOf',
     'heldBack',
+    'quotationOf',
   ],
   charging: [
     'SETTINGS',

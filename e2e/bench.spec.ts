@@ -173,3 +173,26 @@ test('without a connection marks wait, and arrive', async ({ page, marram, conte
   const kept = (await (await page.request.get(`${url()}/api/boats/${marram}/records`)).json()) as { records: unknown[] };
   expect(kept.records.length).toBeGreaterThan(5);
 });
+
+test('a quotation sums what is priced and says what is not; a delivery makes its circuit wait', async ({ page, marram }) => {
+  await open(page, marram, 'build');
+  await view(page, 'quotation');
+  await expect(page.getByText(/lines have no price/)).toBeVisible();
+  const price = page.getByRole('region', { name: 'cable' }).getByRole('textbox', { name: 'a metre' }).first();
+  await price.fill('3');
+  await price.press('Enter');
+  await saved(page);
+  expect(Object.values((await designOf(page, marram)).boat.prices)).toContain(3);
+  await expect(page.getByRole('table', { name: 'Sum' }).getByRole('row').last()).not.toContainText(' 0.00');
+  await axe(page);
+  await view(page, 'order of work');
+  await page.getByRole('textbox', { name: 'what comes later' }).fill('reel of 1 mm²');
+  await page.getByRole('textbox', { name: 'on day' }).fill('3');
+  await page.getByRole('button', { name: 'wait for it' }).click();
+  await saved(page);
+  const circuit = (await designOf(page, marram)).circuits.find((c) => c.name === 'Refrigerator compressor');
+  await page.getByLabel('Another circuit waits for reel of 1 mm²').selectOption(circuit?.id ?? '');
+  await saved(page);
+  expect((await designOf(page, marram)).work.deliveries[0]).toMatchObject({ day: 3, circuitIds: [circuit?.id] });
+  await axe(page);
+});

@@ -20,6 +20,38 @@ export interface DayBeside {
   readonly expectedOutAh: number;
   /** Mean of |measured − expected|, A. */
   readonly offA: number;
+  /** Why they may differ, the largest first; empty: they hardly do. */
+  readonly why: readonly string[];
+}
+
+/** Differences smaller than this are not worth a word: A all day, and Ah one way. */
+const WORTH_A = 0.5;
+const WORTH_AH = 5;
+/** A difference is the same all day where its spread is under this part of it. */
+const STEADY = 0.5;
+
+/** What the difference looks like, minute by minute: the same all day, less given, or more drawn. */
+function whyOf(amps: Float64Array, day: readonly MeterSample[]): readonly string[] {
+  const off = [...amps].flatMap((a, m) => (Number.isNaN(a) ? [] : [{ a, d: a - (day[m]?.amps ?? 0) }]));
+  const mean = off.reduce((n, x) => n + x.d, 0) / Math.max(1, off.length);
+  const spread = Math.sqrt(off.reduce((n, x) => n + (x.d - mean) ** 2, 0) / Math.max(1, off.length));
+  if (Math.abs(mean) >= WORTH_A && spread <= STEADY * Math.abs(mean))
+    return [
+      mean > 0
+        ? `${mean.toFixed(1)} A less going out, the same all day: something drawn round the shunt, or its zero`
+        : `${(-mean).toFixed(1)} A more going out, the same all day: something that draws always and is not listed, or its zero`,
+    ];
+  const ah = (of: (x: { a: number; d: number }) => number) => off.reduce((n, x) => n + of(x), 0) / 60;
+  const parts: readonly (readonly [number, string])[] = [
+    [ah((x) => (x.a > 0 || x.a - x.d > 0 ? Math.max(0, -x.d) : 0)), 'less given while it charges: sun, hours or the source'],
+    [ah((x) => (x.a > 0 || x.a - x.d > 0 ? Math.max(0, x.d) : 0)), 'more given while it charges'],
+    [ah((x) => (x.a <= 0 && x.a - x.d <= 0 ? Math.max(0, -x.d) : 0)), 'more drawn than the hours entered say'],
+    [ah((x) => (x.a <= 0 && x.a - x.d <= 0 ? Math.max(0, x.d) : 0)), 'less drawn than the hours entered say'],
+  ];
+  return parts
+    .filter(([x]) => x >= WORTH_AH)
+    .sort((a, b) => b[0] - a[0])
+    .map(([x, words]) => `${x.toFixed(0)} Ah ${words}`);
 }
 
 /** Minutes of a day as they were measured: means of what falls in each; NaN where nothing does. */
@@ -73,6 +105,7 @@ export function besideDays(design: Design, bankId: string, series: Measured, mos
       expectedInAh: ah((m) => Math.max(0, like.e.day[m]?.amps ?? 0)),
       expectedOutAh: ah((m) => Math.max(0, -(like.e.day[m]?.amps ?? 0))),
       offA: like.off,
+      why: whyOf(amps, like.e.day),
     });
   }
   return out;

@@ -77,12 +77,18 @@ function stepsOf({ at, volts, amps }: Measured): readonly Step[] {
   return out;
 }
 
-/** Volts over amps of steps large enough, in discharge: resistance of bank and what lies before the gauge, ohm. */
-function resistance(design: Design, bankId: string, steps: readonly Step[]): readonly LearnedFigure[] {
+/** A resistance is offered from so many steps on, and while half of them lie within this part of it. */
+const OFFERED_TIMES = 10;
+const OFFERED_SPREAD = 0.3;
+
+/** Volts over amps of steps large enough, in discharge before and after, where no source answers: resistance of bank and what lies before the gauge, ohm. */
+function resistance(design: Design, bankId: string, { amps }: Measured, steps: readonly Step[]): readonly LearnedFigure[] {
   const bank = rowOf(design.banks, bankId);
-  const ohms = steps.filter((s) => Math.abs(s.amps) >= HEAVY_STEP_A && s.volts * s.amps > 0).map((s) => s.volts / s.amps);
+  const draining = (k: number) => (amps[k] ?? 0) < 0 && (amps[k - 1] ?? 0) < 0;
+  const ohms = steps.filter((s) => Math.abs(s.amps) >= HEAVY_STEP_A && s.volts * s.amps > 0 && draining(s.k)).map((s) => s.volts / s.amps);
   if (!bank || ohms.length < LEAST_TIMES) return [];
-  const whole = median(ohms);
+  const [whole, wide] = [median(ohms), halfWidth(ohms)];
+  const sound = ohms.length >= OFFERED_TIMES && wide <= OFFERED_SPREAD * whole;
   const block = (1000 * whole * bank.strings) / bank.series;
   return [
     {
@@ -91,8 +97,8 @@ function resistance(design: Design, bankId: string, steps: readonly Step[]): rea
       was: `${round(1000 * bankSource(bank).ohm)} mΩ, ${bank.sheet.mohm === null ? 'typical' : 'its sheet'}`,
       is: `${round(1000 * whole)} mΩ`,
       n: ohms.length,
-      spread: `± ${round(1000 * halfWidth(ohms))} mΩ`,
-      ops: [setOp(design, ['banks', bank.id, 'sheet', 'mohm'], round(block))].flatMap((op) => op ?? []),
+      spread: `± ${round(1000 * wide)} mΩ${sound ? '' : ': too few or too wide to be taken'}`,
+      ops: sound ? [setOp(design, ['banks', bank.id, 'sheet', 'mohm'], round(block))].flatMap((op) => op ?? []) : [],
     },
   ];
 }
@@ -191,7 +197,7 @@ export function learn(design: Design, bankId: string, series: Measured): Learned
   const { single, groups } = toldApart(design, bankId);
   const explained = new Set<number>();
   const seen: LoadSeen[] = [];
-  const figures: LearnedFigure[] = [...standing(design, bankId, series), ...resistance(design, bankId, steps)];
+  const figures: LearnedFigure[] = [...standing(design, bankId, series), ...resistance(design, bankId, series, steps)];
   for (const { load, amps } of single) {
     const s = seenOf(series, steps, amps);
     for (const k of s.used) explained.add(k);

@@ -69,6 +69,7 @@ describe('beside the boat’s own days', () => {
     expect(more).toBeUndefined();
     expect(day).toMatchObject({ livingId: living, part: 1 });
     expect(day?.offA).toBeLessThan(0.2);
+    expect(day?.why).toEqual([]);
     expect(day?.outAh).toBeCloseTo(day?.expectedOutAh ?? NaN, 0);
   });
   test('two amps drawn round the shunt all day: 48 Ah of difference, in and out together', () => {
@@ -76,6 +77,8 @@ describe('beside the boat’s own days', () => {
     const [day] = besideDays(boat, 'house', readRows(rows, matchHeads(heads)).series);
     const off = (day?.inAh ?? 0) - (day?.outAh ?? 0) - ((day?.expectedInAh ?? 0) - (day?.expectedOutAh ?? 0));
     expect(off).toBeCloseTo(48, 0);
+    expect(day?.why).toHaveLength(1);
+    expect(day?.why[0]).toMatch(/^2\.0 A less going out, the same all day: something drawn round the shunt/);
   });
 });
 

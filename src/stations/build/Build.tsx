@@ -8,11 +8,12 @@ import { NextSteps } from '@/ui/next/NextSteps';
 import { Views } from '@/ui/views/Views';
 import { Lists } from './Lists';
 
-const VIEWS = ['lists', 'taping', 'bench', 'reels', 'hours', 'order of work'] as const;
+const VIEWS = ['lists', 'taping', 'bench', 'reels', 'hours', 'order of work', 'quotation'] as const;
 const Taping = dynamic(() => import('./Taping').then((m) => m.Taping), { ssr: false });
 const BenchView = dynamic(() => import('./bench/BenchView').then((m) => m.BenchView), { ssr: false });
 const Reels = dynamic(() => import('./reels/Reels').then((m) => m.Reels), { ssr: false });
 const HoursView = dynamic(() => import('./HoursView').then((m) => m.HoursView), { ssr: false });
+const QuotationView = dynamic(() => import('./QuotationView').then((m) => m.QuotationView), { ssr: false });
 const OrderView = dynamic(() => import('./order/OrderView').then((m) => m.OrderView), { ssr: false });
 
 /** From the design to cables on the bench: what is bought, measured, cut, made, and in which order. */
@@ -48,6 +49,7 @@ export default function Build() {
         {view === 'reels' ? <Reels /> : null}
         {view === 'hours' ? <HoursView /> : null}
         {view === 'order of work' ? <OrderView /> : null}
+        {view === 'quotation' ? <QuotationView /> : null}
       </div>
     </div>
   );

@@ -186,6 +186,7 @@ function Answer({ answer, onTake }: { answer: MeasuredAnswer; onTake: (f: Learne
           { title: 'out, Ah', right: true },
           { title: 'expected out', right: true },
           { title: 'off by, mean', right: true },
+          { title: 'why it may be' },
         ]}
         rows={days.map((d) => ({
           id: String(d.at),
@@ -198,6 +199,7 @@ function Answer({ answer, onTake }: { answer: MeasuredAnswer; onTake: (f: Learne
             d.outAh.toFixed(0),
             d.expectedOutAh.toFixed(0),
             show(d.offA, 'A', boat),
+            d.why.join('; '),
           ],
         }))}
       />

@@ -7,6 +7,7 @@ import { usePut } from '@/ui/boat/put';
 import { Tick } from '@/ui/field';
 import { fileName, saveText } from '@/ui/files';
 import { useBench, useKept } from '../useBench';
+import { Deliveries } from './Deliveries';
 import { Essentials } from './Essentials';
 import { IsolationSheet } from './IsolationSheet';
 import { dateOf } from './dates';
@@ -82,6 +83,7 @@ export function OrderView() {
         />
         {work.livedAboard ? <Essentials order={order} /> : null}
       </div>
+      <Deliveries />
       {order.notes.map((n) => (
         <p key={n} className="mt-1 text-copper">
           {n}.
