@@ -16,7 +16,7 @@ const shots = [
   ['boats', '/', null],
   ['survey', '/boats/marram/survey', '[data-thing="plan-galley"]'],
   ['loads', '/boats/marram/loads', 'text=Diesel heater'],
-  ['bank', '/boats/marram/bank', null],
+  ['mounting', '/boats/marram/survey', 'button:text-is("mounting")', 'button:has-text("Chart table panel")'],
   ['bank-day', '/boats/marram/bank', 'button:text-is("the day")'],
   ['charging', '/boats/marram/charging', null],
   ['wiring', '/boats/marram/wiring', '[role=gridcell]:has-text("Anchor windlass")'],
