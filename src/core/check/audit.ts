@@ -228,7 +228,7 @@ export const AUDIT: readonly AuditLine[] = [
     ['every panel is fed, within what it bears', 'no-feeder loop no-source panel-total panel-unrated ways part-of way-class'],
     ['cables of the main side end on something and go somewhere', 'dangling to-itself loose'],
     ['choices hold within the spread of what is known', 'unsure', '', 'circuits'],
-    ['supports every 450 mm, chafe, glands, drip loops', '', 'nothing in a design says how a cable lies: walk-round'],
+    ['supports near enough together, chafe, glands, drip loops', '', 'nothing in a design says how a cable lies: walk-round'],
   ]),
   ...area('protection', [
     ['every source of current is fused at its end, near enough', 'unfused placement reduction', '', 'circuits'],

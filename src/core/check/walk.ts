@@ -1,6 +1,7 @@
 /** The walk-round: what only eyes can see, asked place by place of this boat's own things (docs/methods.md, "Walk-round"). */
 import { type About, blankFault, blankFound, type Circuit, type Design, type FoundFault, type Op, rowOf, setOp } from '../design';
 import { chemistryOf } from '../bank';
+import { small } from '../quantity';
 import { CLIP_EVERY_M, type CONDITIONS } from '../rules';
 import { placeIdOf } from './where';
 
@@ -68,7 +69,7 @@ function places(design: Design, add: Add): void {
       add(
         `ties-${p.id}`,
         about,
-        `cables are held every ${Math.round(1000 * CLIP_EVERY_M)} mm, and nothing chafes them`,
+        `cables are held every ${small(1000 * CLIP_EVERY_M, design.boat)}, and nothing chafes them`,
         'What hangs works until its ends break; what chafes shorts.',
         at,
       );
