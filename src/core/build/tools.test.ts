@@ -12,12 +12,12 @@ const list = cutList(design, a.circuits, a.leads);
 const made = madePieces(design, list.cuts, new Set(), postInventory(design, a.circuits, a.leads), new Map());
 
 test('each die with the ends it makes: the two links of the bank ask for four of 70 mm²', () => {
-  expect(toolsOf(made).find((t) => t.item === 'die 16 (DIN 46235)')?.count).toBe(4);
-  const all = toolsOf(made).filter((t) => t.note.startsWith('ends'));
+  expect(toolsOf(made, design.boat).find((t) => t.item === 'die 16 (DIN 46235)')?.count).toBe(4);
+  const all = toolsOf(made, design.boat).filter((t) => t.note.startsWith('ends'));
   expect(all.reduce((n, t) => n + t.count, 0)).toBe(2 * made.length);
   // The battery's inserts take least, the M8 studs of the bus most.
-  expect(toolsOf(made).find((t) => t.item.startsWith('torque'))?.note).toBe('studs, 6 to 14 N m');
-  expect(toolsOf([])).toEqual([]);
+  expect(toolsOf(made, design.boat).find((t) => t.item.startsWith('torque'))?.note).toBe('studs, 6 to 14 N m');
+  expect(toolsOf([], design.boat)).toEqual([]);
 });
 
 test('clips every 450 mm: 4 m and two of 1 m, and two links of 0.3 m; two labels a piece', () => {

@@ -1,5 +1,6 @@
 /** Tools and dies a job asks for, consumables, and what its parts come to by group (docs/methods.md, "Tools and consumables"). */
 import type { Design } from '../design';
+import { round3, show, small, unitOf, type Units } from '../quantity';
 import { CLIP_EVERY_M } from '../rules';
 import type { CountLine, CutList } from './cutList';
 import { clipsOf, pulledThrough } from './hours';
@@ -7,7 +8,7 @@ import type { MadePiece } from './made';
 import type { CircuitResult } from '../circuit';
 
 /** Dies and tools for the ends to be made, with how many ends each makes, and the wrench they are tightened with. */
-export function toolsOf(made: readonly MadePiece[]): readonly CountLine[] {
+export function toolsOf(made: readonly MadePiece[], units: Units): readonly CountLine[] {
   const ends = made.filter((p) => !['made', 'landed'].includes(p.stage)).flatMap((p) => p.ends.map((e) => ({ e, cores: p.cut.cores })));
   const by = new Map<string, number>();
   for (const { e, cores } of ends) if (e.die !== '') by.set(e.die, (by.get(e.die) ?? 0) + cores);
@@ -17,7 +18,13 @@ export function toolsOf(made: readonly MadePiece[]): readonly CountLine[] {
       .map(([item, count]) => ({ item, count, note: 'ends; die and terminal of one maker, or as the terminal’s maker says' }))
       .sort((a, b) => a.item.localeCompare(b.item, 'en', { numeric: true })),
     ...(torques.length > 0
-      ? [{ item: 'torque wrench, insulated', count: torques.length, note: `studs, ${Math.min(...torques)} to ${Math.max(...torques)} N m` }]
+      ? [
+          {
+            item: 'torque wrench, insulated',
+            count: torques.length,
+            note: `studs, ${round3(unitOf('Nm', units).to(Math.min(...torques)))} to ${show(Math.max(...torques), 'Nm', units)}`,
+          },
+        ]
       : []),
     ...(ends.length > 0
       ? [
@@ -36,7 +43,11 @@ export function consumablesOf(design: Design, circuits: readonly CircuitResult[]
   }, 0);
   const bars = list.cuts.filter((c) => c.no === '').reduce((m, c) => m + c.lengthM, 0) / CLIP_EVERY_M;
   const lines = [
-    { item: 'clips or ties with their screws', count: Math.ceil(clips + bars), note: 'every 450 mm of what lies in the open' },
+    {
+      item: 'clips or ties with their screws',
+      count: Math.ceil(clips + bars),
+      note: `every ${small(1000 * CLIP_EVERY_M, design.boat)} of what lies in the open`,
+    },
     { item: 'label wraps', count: 2 * list.cuts.length, note: 'one at each end of each piece' },
   ];
   return lines.filter((l) => l.count > 0);
