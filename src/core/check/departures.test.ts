@@ -50,6 +50,23 @@ test('the fact it goes by changed: open again, with who accepted it and when', (
   expect(held(d)?.lapsed).toBeUndefined();
 });
 
+test('what moves no figure of it leaves it accepted: another circuit renamed, its own note written', () => {
+  const drop = thing(
+    amps(5),
+    { pin: { size: { school: 'metric', size: '0.75' }, legs: 1, family: null, ratingA: null, ownDevices: false } },
+    20,
+  );
+  const before = analyse(drop).findings.find((f) => f.rule === 'fails-drop');
+  if (!before) throw new Error('no drop');
+  const taken: Design = { ...drop, departures: [departureFor(drop, before, words)] };
+  const noted: Design = {
+    ...taken,
+    circuits: taken.circuits.map((c) => ({ ...c, ...(c.id === before.about.id ? { note: 'looked at' } : { name: `${c.name}, aft` }) })),
+    loads: taken.loads.map((l) => ({ ...l, note: 'bought used' })),
+  };
+  expect(analyse(noted).findings.find((f) => f.id === before.id)?.accepted).toBeDefined();
+});
+
 test('one of an old file has no facts and stands; “does not apply” is told apart', () => {
   const d = accepted(boat());
   const [departure] = d.departures;

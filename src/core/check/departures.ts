@@ -42,20 +42,27 @@ function digest(text: string): string {
   return (4294967296 * (2097151 & b) + (a >>> 0)).toString(16).padStart(14, '0');
 }
 
+/** A row without what says nothing of how it is. */
+const bare = ({ name: _, note: _n, ...row }: Readonly<Record<string, unknown>>): unknown => row;
+
 /**
- * What a finding goes by, as a short text: its words with their figures, and the facts its rule reads; of the thing it is about that row's alone.
+ * What a finding goes by, as a short text: its words with their figures; the fields its rule reads by name; and of the thing it is about its own row.
+ * A rule that reads a whole list of others tells of it in its figures: that one of them is renamed, or another moves without moving a figure, is
+ * nothing to it.
  * @param design as decided.
  */
-export function factsOf(design: Design, finding: Pick<Finding, 'rule' | 'about' | 'title'>): string {
+export function factsOf(design: Design, finding: Pick<Finding, 'rule' | 'about' | 'title' | 'why'>): string {
   const list = LIST_OF[finding.about.kind];
   const facts = (ruleOf(finding)?.reads ?? []).map((read) => {
     const [head = '', ...rest] = read.split('.');
     const whole = (design as unknown as Readonly<Record<string, unknown>>)[head];
-    const rows =
-      head === list && Array.isArray(whole) ? (whole as readonly { id: string }[]).filter((r) => r.id === finding.about.id) : whole;
-    return at(rows, rest);
+    if (!Array.isArray(whole)) return at(whole, rest);
+    const rows = whole as readonly Readonly<Record<string, unknown>>[];
+    if (head !== list) return rest.length === 0 ? null : at(rows, rest);
+    const own = rows.filter((r) => r.id === finding.about.id);
+    return rest.length === 0 ? own.map(bare) : at(own, rest);
   });
-  return digest(JSON.stringify([finding.title, facts]));
+  return digest(JSON.stringify([finding.title, finding.why, facts]));
 }
 
 /** A departure put on record for a finding, with what it goes by today. */

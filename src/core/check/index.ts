@@ -5,7 +5,6 @@ export { missingOf, type Missing, type MissingKind, settlingMost } from './missi
 export { foundOps, seenFault, type WalkItem, walkOf } from './walk';
 export { placeIdOf } from './where';
 export { findingsMemory, type FindingsMemory, findingsOf, studyFindings } from './findingsOf';
-export { fitCount } from './fitCount';
 export { findingsIn } from './rule';
 export { type AcPower, MACHINE_RULES } from './rules/acMachines';
 export { breakerWithinM } from './rules/acShore';

@@ -12,7 +12,7 @@ import {
   readDesign,
   switchOps,
 } from '../design';
-import { fitCount } from '../check';
+import { fitCount } from '../mounting';
 import { analyse } from '../analysis';
 import { yieldWorking, needWorking } from '../working';
 import { bankMass, c20Ah, chemistryOf, cranking, leastStartAh } from '../bank';

@@ -17,11 +17,18 @@ export function blocksOn(block: Case, n: number): readonly [number, number] {
   return ways.sort((a, b) => Math.max(...a) - Math.max(...b))[0] ?? [block.lengthMm, block.widthMm];
 }
 
-/** So many stand on a face, the better way round, with a tray's rim round them all. */
-export function blocksThatStand(face: { readonly widthMm: number; readonly heightMm: number }, block: Case, rimMm: number): number {
-  const along = (room: number, size: number) => Math.max(0, Math.floor((room - 2 * rimMm + AIR_MM) / (size + AIR_MM)));
+type Sized = Case & { readonly heightMm: number };
+
+/** Blocks that stand in a box side by side, the better way round; upright, in one layer. */
+export function fitCount(box: Sized, block: Sized): number {
+  if (block.heightMm > box.heightMm) return 0;
+  const along = (room: number, size: number) => Math.max(0, Math.floor((room + AIR_MM) / (size + AIR_MM)));
   return Math.max(
-    along(face.widthMm, block.lengthMm) * along(face.heightMm, block.widthMm),
-    along(face.widthMm, block.widthMm) * along(face.heightMm, block.lengthMm),
+    along(box.lengthMm, block.lengthMm) * along(box.widthMm, block.widthMm),
+    along(box.lengthMm, block.widthMm) * along(box.widthMm, block.lengthMm),
   );
 }
+
+/** So many stand on a face, with a tray's rim round them all; how high they are is asked apart. */
+export const blocksThatStand = (face: { readonly widthMm: number; readonly heightMm: number }, block: Case, rimMm: number): number =>
+  fitCount({ lengthMm: face.widthMm - 2 * rimMm, widthMm: face.heightMm - 2 * rimMm, heightMm: Infinity }, { ...block, heightMm: 0 });

@@ -3,7 +3,7 @@ import { type Bank, type BankTie, blocksV, engineFor, setOp, rowOf, startBankOf 
 import { crankIndex } from '../../energy';
 import { BAD, cranking, sharingOf, UNEVEN } from '../../bank';
 import { sizeName, show } from '../../quantity';
-import { fitCount } from './../fitCount';
+import { fitCount } from '../../mounting';
 import { type Said, SOURCES, when } from '../rule';
 import type { ChargingRule } from './chargingRule';
 import type { ChargingParts } from './reads';

@@ -1,7 +1,7 @@
 'use client';
 import { MARKS, round3, show, unitOf, type Units, small } from '@/core/quantity';
 import { addOp, type Bank, BANK_JOBS, blankBank, CHEMISTRY_IDS, dropOp, SLOPE_UNITS, rowOf, usualBankPlace } from '@/core/design';
-import { fitCount } from '@/core/check';
+import { fitCount } from '@/core/mounting';
 import { bankMass, c20Ah, chemistryOf } from '@/core/bank';
 import { bankOfLoads } from '@/core/topology';
 import { BATTERY_CASES, CHEMISTRIES } from '@/core/rules';
