@@ -1,8 +1,10 @@
 /** What measured days teach: standing draw, resistance of the bank, loads seen in steps with their duty; each with its count and spread, offered. */
 import { bankSource } from '../bank';
-import { loadCurrent, standingA, studyVolts } from '../demand';
+import { loadCurrent, studyVolts } from '../demand';
 import { type Design, kindOf, type Load, type Op, rowOf, setOp } from '../design';
 import { bankOfLoads } from '../topology';
+import { meterDay } from '../monitoring';
+import { besideDays } from './beside';
 import type { Measured } from './series';
 
 export interface LearnedFigure {
@@ -103,10 +105,8 @@ function resistance(design: Design, bankId: string, { amps }: Measured, steps: r
   ];
 }
 
-/** The least that draws at night, against what is entered to draw always. */
-function standing(design: Design, bankId: string, { at, amps }: Measured): readonly LearnedFigure[] {
-  const fedBy = bankOfLoads(design);
-  const entered = design.loads.filter((l) => fedBy.get(l.id) === bankId).reduce((n, l) => n + standingA(l), 0);
+/** By night, the draw that a quarter of its readings lie below, A; nights with too few readings are left out. */
+function quietNights({ at, amps }: Pick<Measured, 'at' | 'amps'>): readonly number[] {
   const nights = new Map<number, number[]>();
   for (let k = 0; k < at.length; k++) {
     const h = ((at[k] ?? 0) / 3600_000) % 24;
@@ -117,23 +117,34 @@ function standing(design: Design, bankId: string, { at, amps }: Measured): reado
     if (list) list.push(-a);
     else nights.set(day, [-a]);
   }
-  const least = [...nights.values()].flatMap((xs) => {
+  return [...nights.values()].flatMap((xs) => {
     const s = xs.sort((a, b) => a - b);
-    return s.length >= 30 ? [s[Math.floor(s.length * QUIET_PART)] ?? 0] : [];
+    return s.length >= LEAST_OF_A_NIGHT ? [s[Math.floor(s.length * QUIET_PART)] ?? 0] : [];
   });
-  return least.length === 0
-    ? []
-    : [
-        {
-          id: 'standing',
-          what: 'drawn at night when least is on',
-          was: `${round(entered)} A entered to draw always`,
-          is: `${round(median(least))} A`,
-          n: least.length,
-          spread: `± ${round(halfWidth(least))} A`,
-          ops: [],
-        },
-      ];
+}
+const LEAST_OF_A_NIGHT = 30;
+
+/** The least that draws at night, against the same of the day this boat's first measured one is most like. */
+function quiet(design: Design, bankId: string, series: Measured): readonly LearnedFigure[] {
+  const least = quietNights(series);
+  const like = besideDays(design, bankId, series, 1)[0];
+  const day = like && meterDay(design, bankId, like.livingId);
+  if (least.length === 0 || !like || !day) return [];
+  const [expected] = quietNights({
+    at: Float64Array.from(day, (s) => s.minute * 60_000),
+    amps: Float64Array.from(day, (s) => s.amps),
+  });
+  return [
+    {
+      id: 'standing',
+      what: 'drawn at night when least is on',
+      was: expected === undefined ? 'nothing expected then' : `${round(expected)} A expected ${like.livingName}`,
+      is: `${round(median(least))} A`,
+      n: least.length,
+      spread: least.length > 1 ? `± ${round(halfWidth(least))} A` : 'one night',
+      ops: [],
+    },
+  ];
 }
 
 /** Loads whose steps no other has: within twice their spread of one another they are told as one group. */
@@ -197,7 +208,7 @@ export function learn(design: Design, bankId: string, series: Measured): Learned
   const { single, groups } = toldApart(design, bankId);
   const explained = new Set<number>();
   const seen: LoadSeen[] = [];
-  const figures: LearnedFigure[] = [...standing(design, bankId, series), ...resistance(design, bankId, series, steps)];
+  const figures: LearnedFigure[] = [...quiet(design, bankId, series), ...resistance(design, bankId, series, steps)];
   for (const { load, amps } of single) {
     const s = seenOf(series, steps, amps);
     for (const k of s.used) explained.add(k);

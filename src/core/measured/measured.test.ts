@@ -70,6 +70,9 @@ describe('beside the boat’s own days', () => {
     expect(day).toMatchObject({ livingId: living, part: 1 });
     expect(day?.offA).toBeLessThan(0.2);
     expect(day?.why).toEqual([]);
+    // The boat's own day, read back, draws at night what is expected of it.
+    const night = learn(boat, 'house', readRows(rows, matchHeads(heads)).series).figures.find((f) => f.id === 'standing');
+    expect(Number.parseFloat(night?.was ?? '')).toBeCloseTo(Number.parseFloat(night?.is ?? ''), 0);
     expect(day?.outAh).toBeCloseTo(day?.expectedOutAh ?? NaN, 0);
   });
   test('two amps drawn round the shunt all day: 48 Ah of difference, in and out together', () => {

@@ -191,7 +191,9 @@ function Answer({ answer, onTake }: { answer: MeasuredAnswer; onTake: (f: Learne
         rows={days.map((d) => ({
           id: String(d.at),
           cells: [
-            dayOf(d.at),
+            <span key="d" className="whitespace-nowrap">
+              {dayOf(d.at)}
+            </span>,
             d.livingName,
             `${Math.round(100 * d.part)} %`,
             d.inAh.toFixed(0),
