@@ -238,7 +238,7 @@ export const AUDIT: readonly AuditLine[] = [
       '',
       'circuits',
     ],
-    ['it interrupts what the bank can deliver, and its panel may stand there', 'panel-family sending-end', '', 'circuits'],
+    ['it interrupts what the bank can deliver, and its panel may stand there', 'panel-family sending-end bank-short', '', 'circuits'],
     ['a dead short at the far end opens it without harm', 'fails-fault far-end-slow', '', 'circuits'],
     ['what is in line bears its current', 'device device-unrated lead-device lead-device-unrated device-size', '', 'circuits'],
     ['labels say what each device is for', '', 'labels are made from the list, and seen aboard: walk-round'],
@@ -297,6 +297,7 @@ export const ASKING: ReadonlySet<string> = new Set([
   'no-reason',
   'no-rating',
   'unsure',
+  'bank-short',
 ]);
 
 export type Standing = 'stop' | 'fix' | 'asks' | 'note' | 'accepted' | 'nothing found' | 'by eyes' | 'not aboard';

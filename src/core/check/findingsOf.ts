@@ -14,7 +14,7 @@ import { mainSideFacts } from './rules/mainSideRule';
 import type { DayNeed } from './rules/lasting';
 import type { CircuitOdds } from './rules/odds';
 import type { StudyFacts } from './rules/studies';
-import { CHARGING_READS, DESIGN_READS, MAIN_SIDE_READS } from './rules/reads';
+import { CHARGING_READS, DESIGN_READS, EQUIPMENT_READS, MAIN_SIDE_READS } from './rules/reads';
 import { RULES, type RuleSet } from './table';
 
 export interface Facts {
@@ -64,6 +64,10 @@ function ofDesign(facts: Facts, memory: FindingsMemory): readonly Finding[] {
       loops,
     });
   });
+}
+
+function ofEquipment({ design }: Facts, memory: FindingsMemory): readonly Finding[] {
+  return kept(memory.sets, 'equipment', partsRead(design, EQUIPMENT_READS), () => findingsIn(RULES.equipment, { design }));
 }
 
 function ofCircuits({ design, worked }: Facts, memory: FindingsMemory): readonly Finding[][] {
@@ -138,6 +142,7 @@ export function findingsOf(facts: Facts, memory: FindingsMemory = findingsMemory
     facts.design,
     bySeverity(
       ofDesign(facts, memory),
+      ofEquipment(facts, memory),
       ...ofCircuits(facts, memory),
       ofCharging(facts, memory),
       ofLasting(facts, memory),

@@ -2,7 +2,7 @@
 import type { CircuitInput } from './circuitInput';
 import { interruptingFloorA } from '../bank';
 import { largestFaultA } from './upstream';
-import { endTakes, terminalRow, DC_FAMILIES, type Family, FAMILY_ORDER, findFamily, AMBIENT_C } from '../rules';
+import { endTakes, terminalRow, DC_FAMILIES, type Family, FAMILY_ORDER, findFamily, AMBIENT_C, NEARLY } from '../rules';
 import { carries } from '../protection';
 
 export interface Bound {
@@ -35,6 +35,8 @@ export interface Protection {
   readonly noneAllowed: boolean;
   /** Nothing made interrupts the short a typical resistance of the bank gives, by less than half again: its maker's figure decides. */
   readonly asksMaker: boolean;
+  /** The bank whose typical resistance alone speaks against every family here, by the short it gives: its maker's figure settles it. */
+  readonly shortOf: string | null;
   readonly pinnedFamily: boolean;
   readonly pinnedRating: boolean;
   readonly faultA: number;
@@ -43,23 +45,21 @@ export interface Protection {
   readonly restV: number;
 }
 
-/** A short is known no better than the bank's resistance: what a typical one refuses by a little, its maker's figure may allow. */
-const NEARLY = 1.5;
 const byAHair = (interruptsA: number, faultA: number, { upstream: { bank } }: CircuitInput): string =>
   bank && !bank.faultIsMakers && faultA <= NEARLY * interruptsA
     ? `, ${((100 * faultA) / interruptsA - 100).toFixed(1)} % more, by a typical resistance of the bank: enter its maker's short-circuit current`
     : '';
 
-/** Whether only the short speaks against a family, by less than half again, and that by a typical resistance. */
-function nearlyInterrupts(family: Family, input: CircuitInput, faultA: number, floorA: number, restV: number): boolean {
+const interrupting = (family: Family, restV: number): number => family.interrupting.find((at) => at.volts >= restV)?.amps ?? 0;
+
+/** Whether only the short speaks against a family, and that by a typical resistance. */
+function onlyTheShort(family: Family, input: CircuitInput, floorA: number, restV: number): boolean {
   const { bank, place } = input.upstream;
-  const figure = family.interrupting.find((at) => at.volts >= restV)?.amps ?? 0;
   return (
     bank !== null &&
     !bank.faultIsMakers &&
     (family.maxVDc ?? 0) >= bank.equaliseV &&
-    figure >= floorA &&
-    faultA <= NEARLY * figure &&
+    interrupting(family, restV) >= Math.max(floorA, 1) &&
     !(place?.vapour && !family.ignitionProtected)
   );
 }
@@ -178,9 +178,8 @@ function chooseFor(input: CircuitInput, legs: number, takesMm2: number): Omit<Pr
   const refused: Refusal[] = [];
   const picks: Pick[] = [];
   const allowed: Family[] = [];
-  for (const id of order) {
-    const family = findFamily(id);
-    if (!family) continue;
+  const families = order.flatMap((id) => findFamily(id) ?? []);
+  for (const family of families) {
     const reason = refusalOf(family, input, faultA, floorA);
     if (reason) {
       refused.push({ family: family.name, reason });
@@ -202,18 +201,16 @@ function chooseFor(input: CircuitInput, legs: number, takesMm2: number): Omit<Pr
   let asksMaker = false;
   if (!best) {
     // What stands in is the strongest there is: never a weak one that a short would burst.
-    const strength = (f: Family): number => f.interrupting.find((at) => at.volts >= restV)?.amps ?? 0;
-    const offered = [...allowed, ...order.flatMap((id) => findFamily(id) ?? []).sort((a, b) => strength(b) - strength(a))];
+    const offered = [...allowed, ...[...families].sort((a, b) => interrupting(b, restV) - interrupting(a, restV))];
     const family = offered.find((f) => f.ratingsA.some((r) => r >= lowerA)) ?? offered[0] ?? (DC_FAMILIES[0] as Family);
-    asksMaker = !allowed.includes(family) && nearlyInterrupts(family, input, faultA, floorA, restV);
+    asksMaker = !allowed.includes(family) && onlyTheShort(family, input, floorA, restV) && faultA <= NEARLY * interrupting(family, restV);
     conflict = asksMaker
-      ? `No family here interrupts ${Math.round(faultA)} A for certain: ${family.name} interrupts ${strength(family)} A. The short is by a typical resistance of the bank: ask its maker for the short-circuit current, and enter it.`
+      ? `No family here interrupts ${Math.round(faultA)} A for certain: ${family.name} interrupts ${interrupting(family, restV)} A. The short is by a typical resistance of the bank: ask its maker for the short-circuit current, and enter it.`
       : contradiction(input, family, allowed.includes(family), lowerA, upper, refused, order);
     best = { family, ratingA: family.ratingsA.find((r) => r >= lowerA) ?? family.ratingsA[family.ratingsA.length - 1] ?? 1 };
   }
   const pinned = kept ? kept.ratingA : circuit.pin.ratingA;
   const stands = kept ? 'The ' : 'The pinned ';
-  const interrupts = best.family.interrupting.find((at) => at.volts >= restV);
   if (pinned !== null) {
     const against = pinnedConflict(pinned, best.family, input, upper, stands, kept !== null);
     conflict = [conflict, against].filter(Boolean).join(' ') || null;
@@ -228,10 +225,11 @@ function chooseFor(input: CircuitInput, legs: number, takesMm2: number): Omit<Pr
     conflict,
     noneAllowed: allowed.length === 0,
     asksMaker,
+    shortOf: allowed.length === 0 && families.some((f) => onlyTheShort(f, input, floorA, restV)) ? (upstream.bank?.bankId ?? null) : null,
     pinnedFamily: circuit.pin.family !== null,
     pinnedRating: pinned !== null,
     faultA,
-    interruptsA: interrupts?.amps ?? 0,
+    interruptsA: interrupting(best.family, restV),
     floorA,
     restV,
   };

@@ -22,7 +22,7 @@ export { type EndRow, ENDS, endTakes, largestAtEnd, studFor } from './ends';
 export { BUS_RATINGS_A, BUS_STUDS, OWN_STUD_MM2 } from './busBars';
 export { DEVICE_KINDS, type DeviceKind, deviceDropV, deviceOhm, INLINE } from './inline';
 export { interruptingMinimumA } from './interrupting';
-export { FAMILY_ORDER, RULE_SETS, type RuleSet, WORST_COPPER } from './ruleSets';
+export { FAMILY_ORDER, NEARLY, RULE_SETS, type RuleSet, WORST_COPPER } from './ruleSets';
 export * from './bodies';
 export * from './workMinutes';
 export { shrinkFor, studName, STUDS, terminalFor, TERMINALS } from './terminals';

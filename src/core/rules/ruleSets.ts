@@ -46,6 +46,8 @@ const FEEDER = ['blade', 'panel-breaker', 'maxi-blade', 'strip-SF30', 'strip-SF5
 const SMALL = 'cartridge-10x38';
 
 /** Which families the application tries, in order, where the place does not fix one: the first that suits is taken. bus: of loads, small ones too. */
+/** A short is known no better than the bank's resistance: what a typical one refuses by less than this part, its maker's figure may allow (M5). */
+export const NEARLY = 1.5;
 export const FAMILY_ORDER: Readonly<Record<'bank' | 'feeder' | 'bus', readonly string[]>> = {
   bank: ['terminal-cube', 'strip-SF51', 'strip-link', 'class-T', 'surface-breaker', 'nh00-gG', SMALL],
   feeder: [...FEEDER, SMALL],

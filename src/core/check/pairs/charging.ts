@@ -24,6 +24,7 @@ export const CHARGING: readonly Pair[] = [
     'sources.s.loadId',
     null,
   ),
+  pair('bank-short', quietBoat({ chemistry: 'lfp', blockAh: 400, strings: 3, shortCircuitA: 18000 }), 'banks.house.shortCircuitA', null),
   pair('vapour-source', boat([kind('shore charger', { placeId: 'fore' })]), 'places.fore.vapour', true),
   pair('curve-rated', boat([alternator()]), 'sources.s.ratedA', 60),
   pair('belt', boat([alternator({ belt: 'multi-rib' }, { ratedA: 150 })]), 'sources.s.alternator.belt', 'V-belt 10 mm'),

@@ -48,12 +48,14 @@ export const AC_MARKED_RULES: readonly Rule<DesignFacts>[] = [
     source: SOURCES.ac,
     find: ({ design }) => {
       const dc = dcColours(design);
-      const beside = dcPlaces(design);
+      let beside: ReadonlySet<string> | null = null;
       return design.acCircuits.flatMap((c) => {
         if (c.labelled) return [];
         const colour = liveColours(design, c).find((x) => dc.has(x));
-        const place = acPlaces(design, c).find((id) => beside.has(id));
-        return colour && place
+        if (colour === undefined) return [];
+        const there = (beside ??= dcPlaces(design));
+        const place = acPlaces(design, c).find((id) => there.has(id));
+        return place
           ? [
               {
                 id: c.id,

@@ -2,13 +2,13 @@
 import { chemistryOf } from '../../bank';
 import { type Bank } from '../../design';
 import { type Rule, SOURCES, type Told, when } from '../rule';
-import type { DesignFacts } from './design';
+import type { EquipmentFacts } from './reads';
 
-type Row = Pick<Rule<DesignFacts>, 'id' | 'when' | 'why' | 'todo' | 'hazard'>;
+type Row = Pick<Rule<EquipmentFacts>, 'id' | 'when' | 'why' | 'todo' | 'hazard'>;
 type Mounting = Bank['mounting'];
 
 /** Something seen to be missing: what was seen is set anew when it has been made good, not by a cure. @param asked of which banks it is asked. */
-const missing = (row: Row, fact: keyof Mounting, title: string, asked: (bank: Bank) => boolean = () => true): Rule<DesignFacts> => ({
+const missing = (row: Row, fact: keyof Mounting, title: string, asked: (bank: Bank) => boolean = () => true): Rule<EquipmentFacts> => ({
   ...row,
   about: 'bank',
   severity: 'fix',
@@ -26,7 +26,7 @@ const ASKED: readonly (readonly [keyof Mounting, string, (bank: Bank) => boolean
   ['vented', 'aired', gases],
 ];
 
-export const MOUNTING_RULES: readonly Rule<DesignFacts>[] = [
+export const MOUNTING_RULES: readonly Rule<EquipmentFacts>[] = [
   missing(
     {
       id: 'bank-held',

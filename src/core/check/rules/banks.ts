@@ -1,10 +1,11 @@
 /** Rules on banks, their boxes, BMS and links, and on what joins them. */
 import { type Bank, type BankTie, blocksV, engineFor, setOp, rowOf, startBankOf } from '../../design';
 import { crankIndex } from '../../energy';
-import { BAD, cranking, sharingOf, UNEVEN } from '../../bank';
+import { BAD, bankSource, cranking, sharingOf, UNEVEN } from '../../bank';
 import { sizeName, show } from '../../quantity';
 import { fitCount } from '../../mounting';
-import { type Said, SOURCES, when } from '../rule';
+import { FAMILY_ORDER, findFamily, NEARLY } from '../../rules';
+import { ASK_SHORT, type Said, SOURCES, when } from '../rule';
 import type { ChargingRule } from './chargingRule';
 import type { ChargingParts } from './reads';
 
@@ -32,6 +33,15 @@ const bank = (row: Row, told: (b: Bank, design: ChargingParts) => readonly Said[
   about: 'bank',
   find: (design) => design.banks.flatMap((b) => told(b, design).map((t) => ({ ...t, id: b.id }))),
 });
+
+/** A bank's main fuse has this rating and more. Ours. */
+const MAIN_A = 200;
+/** The family for a bank's main fuse that interrupts most, A at the bank's volts when full. */
+function strongestMain(fullV: number): { readonly family: string; readonly amps: number } {
+  const rows = FAMILY_ORDER.bank.flatMap((id) => findFamily(id) ?? []).filter((f) => f.ratingsA.some((r) => r >= MAIN_A));
+  const all = rows.map((f) => ({ family: f.name, amps: f.interrupting.find((at) => at.volts >= fullV)?.amps ?? 0 }));
+  return all.reduce((a, b) => (b.amps > a.amps ? b : a), { family: 'none', amps: 0 });
+}
 
 /** Least volts of a starter over its battery's nominal: 9 of 12 is usual; outside these it is another voltage's. Ours. */
 const STARTER_PART = { low: 0.5, high: 0.95 } as const;
@@ -225,6 +235,28 @@ export const BANK_RULES: readonly ChargingRule[] = [
         ...(shared?.sizeWanted
           ? { todo: `Links of ${sizeName(design.boat.ruleSet, shared.sizeWanted)}, or its load taken off diagonally: Bank, links.` }
           : {}),
+      }));
+    },
+  ),
+  bank(
+    {
+      id: 'bank-short',
+      severity: 'stop',
+      reads: ['banks.shortCircuitA', 'banks.blockAh', 'banks.strings', 'banks.blockV'],
+      when: 'by its typical resistance a bank gives a larger short than any main fuse made interrupts, and its maker’s figure is not entered',
+      why: 'A fuse that cannot interrupt its short bursts and burns on.',
+      todo: `${ASK_SHORT} If it is as large: fewer batteries on one bank, a higher system voltage, or fuses its maker has proved with it.`,
+      hazard: 'fire',
+      confirm: 'nothing',
+      source: SOURCES.dc,
+    },
+    (b) => {
+      const { faultIsMakers, largestFaultA, fullV } = bankSource(b);
+      const { family, amps } = strongestMain(fullV);
+      return when(!faultIsMakers && largestFaultA > amps, () => ({
+        severity: largestFaultA > NEARLY * amps ? 'stop' : 'fix',
+        title: `a short of it may reach ${Math.round(largestFaultA / 100) / 10} kA: more than a main fuse interrupts; its maker has not been asked`,
+        why: `By a typical resistance, taken low as for any largest short. Of the fuses of ${MAIN_A} A and more that may stand at a bank, ${family} interrupts most: ${amps / 1000} kA at ${fullV.toFixed(1)} V.`,
       }));
     },
   ),

@@ -3,7 +3,7 @@ import { servingOf } from '../../topology';
 import { makerAreaMm2, protects } from '../../circuit';
 import { type Design, type Finding, dropOp, rowOf, setOp } from '../../design';
 import { show, sizeName } from '../../quantity';
-import { ASK_SHORT, SOURCES, type Told, when } from '../rule';
+import { ASK_SHORT, shortIsCause, SOURCES, type Told, when } from '../rule';
 import { type StillFacts, type StillRule, circuitOf, idOf, serves, setting, unpin } from './circuitFacts';
 
 const allowedM = ({ b }: StillFacts): number => {
@@ -74,7 +74,7 @@ export const CIRCUIT_RULES: readonly StillRule[] = [
     confirm: 'nothing',
     source: SOURCES.dc,
     find: (f) => {
-      const { conflict, noneAllowed, asksMaker } = f.b.protection;
+      const { conflict, noneAllowed, asksMaker, shortOf } = f.b.protection;
       return when(serves(f) && conflict !== null && !(noneAllowed && f.b.input.panel?.family != null), () => ({
         id: idOf(f),
         ...(asksMaker
@@ -85,6 +85,7 @@ export const CIRCUIT_RULES: readonly StillRule[] = [
             }
           : { title: 'no device suits both sides' }),
         why: conflict ?? '',
+        ...shortIsCause(shortOf),
       }));
     },
     cure: setting((design, id) => {

@@ -5,7 +5,7 @@ import type { CircuitResult } from '../../circuit';
 import { addOp, blankCircuit, type Circuit, enclosureOf, idsFor, rowOf, setOp, waterFigure, blocksV } from '../../design';
 import { ringWords, servingOf } from '../../topology';
 import type { Ring } from '../../solve';
-import { ASK_SHORT, type Rule, SOURCES, type Told, when } from '../rule';
+import { ASK_SHORT, type Rule, shortIsCause, SOURCES, type Told, when } from '../rule';
 import type { DesignParts } from './reads';
 
 export interface DesignFacts {
@@ -384,6 +384,7 @@ export const DESIGN_RULES: readonly DesignRule[] = [
           id: p.id,
           title: `may not hold ${refusal?.family ?? 'its'}s`,
           why: `Each ${refusal?.reason ?? 'is refused'}.`,
+          ...shortIsCause(unfit?.own.protection.shortOf ?? null),
           ...(unfit?.own.protection.asksMaker ? { severity: 'fix' as const, todo: ASK_SHORT } : {}),
         }));
       }),

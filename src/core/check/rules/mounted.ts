@@ -1,22 +1,22 @@
 /** Rules on what equipment is mounted on: its size, what holds it, what lies behind (docs/methods.md, "Mounting"). */
 import { boardOf, fitOn, type FitLine, type Mounted, mountedOf } from '../../mounting';
 import { type Rule, SOURCES, type Told, when } from '../rule';
-import type { DesignFacts } from './design';
+import type { EquipmentFacts } from './reads';
 
 const about = (t: Mounted): Pick<Told, 'id' | 'about'> => ({ id: t.id, about: { kind: t.kind, id: t.id } });
 const inWords = (l: FitLine): string => `${l.what} (needs ${l.needs}; there: ${l.has})`;
-const onFaces = (design: DesignFacts['design'], find: (t: Mounted, lines: readonly FitLine[]) => readonly Told[]): readonly Told[] =>
+const onFaces = (design: EquipmentFacts['design'], find: (t: Mounted, lines: readonly FitLine[]) => readonly Told[]): readonly Told[] =>
   design.mounts.length === 0 ? [] : mountedOf(design).flatMap((t) => (t.face ? find(t, fitOn(t.face, t, design)) : []));
 
 /** Things on one face, by the face. */
-function byFace(design: DesignFacts['design']): ReadonlyMap<string, readonly Mounted[]> {
+function byFace(design: EquipmentFacts['design']): ReadonlyMap<string, readonly Mounted[]> {
   const out = new Map<string, Mounted[]>();
   for (const t of design.mounts.length === 0 ? [] : mountedOf(design))
     if (t.face) out.set(`${t.placeId ?? ''}/${t.face.id}`, [...(out.get(`${t.placeId ?? ''}/${t.face.id}`) ?? []), t]);
   return out;
 }
 
-export const MOUNTED_RULES: readonly Rule<DesignFacts>[] = [
+export const MOUNTED_RULES: readonly Rule<EquipmentFacts>[] = [
   {
     id: 'mount-refused',
     about: 'source',

@@ -23,6 +23,24 @@ export const DESIGN_READS = [
 ] as const satisfies readonly Part[];
 export type DesignParts = Reads<typeof DESIGN_READS>;
 
+/** What rules on how equipment stands and is mounted read: no circuit, no load. */
+export const EQUIPMENT_READS = [
+  'banks',
+  'sources',
+  'panels',
+  'bars',
+  'acPanels',
+  'acSources',
+  'acCircuits',
+  'gauges',
+  'mounts',
+  'places',
+  'boat',
+] as const satisfies readonly Part[];
+export interface EquipmentFacts {
+  readonly design: Reads<typeof EQUIPMENT_READS>;
+}
+
 export const CHARGING_READS = [
   'banks',
   'sources',

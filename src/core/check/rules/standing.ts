@@ -2,7 +2,7 @@
 import { type Design, rowOf, waterFigure } from '../../design';
 import type { MountKind, Place } from '../../design';
 import { type Rule, SOURCES, type Told, when } from '../rule';
-import type { DesignFacts } from './design';
+import type { EquipmentFacts } from './reads';
 import { elsewhere } from './elsewhere';
 
 /** Second figure of the code asked for where it is wet, and where it drips. */
@@ -18,7 +18,7 @@ function keepsOut(design: Pick<Design, 'mounts'>, kind: MountKind, id: string, p
 const CHARGERS: ReadonlySet<string> = new Set(['shore charger', 'DC–DC', 'solar', 'portable']);
 const dry = elsewhere((p) => !p.wet && !p.drips && !p.vapour);
 
-export const STANDING_RULES: readonly Rule<DesignFacts>[] = [
+export const STANDING_RULES: readonly Rule<EquipmentFacts>[] = [
   {
     id: 'source-place',
     about: 'source',
