@@ -90,5 +90,6 @@ export const SOURCES = {
 
 /** What settles a short that is known by a typical resistance alone. */
 /** What only a bank's typical short speaks against waits for what is said of the bank. @param bankId null: something else speaks against it too. */
-export const shortIsCause = (bankId: string | null): { readonly cause?: string } => (bankId === null ? {} : { cause: `bank-short:${bankId}` });
+export const shortIsCause = (bankId: string | null): { readonly cause?: string } =>
+  bankId === null ? {} : { cause: `bank-short:${bankId}` };
 export const ASK_SHORT = 'Ask the battery’s maker for the short-circuit current, and enter it on Bank.';

@@ -5,6 +5,7 @@ import {
   blankDevice,
   BOUNDS,
   type Design,
+  EARTHINGS,
   kindOf,
   type Load,
   type BatteryCable,
@@ -63,6 +64,15 @@ const starterHasRun = ({ loads, circuits }: Pick<Design, 'loads' | 'circuits'>):
 };
 
 const sameEnd = (a: BatteryCableEnd, b: BatteryCableEnd): boolean => a.kind === b.kind && a.id === b.id;
+
+/** The one joint of the AC earth to a main side that is there; nothing where there is none, or it has been made. @param freshId makes ids. */
+export function proposeEarthJoint(design: Design, freshId: (prefix: string) => string): MainSideProposal {
+  if (!design.bars.some((b) => b.kind === 'negative bus')) return { bars: [], leads: [] };
+  const { bars, leads } = proposeMainSide(design, freshId);
+  const earthBars = new Set([...design.bars, ...bars].filter((b) => b.kind === 'AC earth bar').map((b) => b.id));
+  const joint = leads.filter((l) => l.rail === 'earth' && l.from.kind === 'bar' && earthBars.has(l.from.id));
+  return { bars: joint.length > 0 ? bars.filter((b) => earthBars.has(b.id)) : [], leads: joint };
+}
 
 /**
  * What is not there yet: a negative bus behind a shunt for the first bank, every other bank's negative and the engine's on it, the start bank
@@ -137,7 +147,8 @@ export function proposeMainSide(design: Design, freshId: (prefix: string) => str
   const bonding = barOf('bonding bus', 'Bonding bus', enginePlace);
   lay('earth', 'Bonding joint', bonding, bus);
   const cased = design.loads.filter((l) => hasCase(design, l));
-  if (cased.length > 0) {
+  const joins = design.acRules.earthing === EARTHINGS[0] && design.acSources.length > 0;
+  if (cased.length > 0 || joins) {
     const earth = barOf('AC earth bar', 'AC earth bar', design.panels[0]?.placeId ?? house.placeId);
     lay('earth', 'AC earth to DC negative, the one joint', earth, bus);
     for (const load of cased) lay('earth', `${load.name} case`, { kind: 'case', id: load.id }, bus);

@@ -1,7 +1,7 @@
 /** What the application proposes of each part of a boat, as rows to add: one way in for stations, tests and programs. */
 import { proposeAc } from './ac';
 import { rowCount, sourcesAboard, withRows, type Design, type Rows } from '../design';
-import { proposeMainSide } from './mainSide';
+import { proposeEarthJoint, proposeMainSide } from './mainSide';
 import { proposeSmallLeads } from './smallLeads';
 import { proposeCircuits } from './circuits';
 import { proposeStudies } from './studies';
@@ -14,7 +14,10 @@ const PROPOSERS: Readonly<Record<ProposalKind, (design: Design, freshId: (prefix
   circuits: (design, freshId) => ({ ...proposeCircuits(design, freshId) }),
   mainSide: (design, freshId) => ({ ...proposeMainSide(design, freshId) }),
   smallLeads: (design, freshId) => ({ ...proposeSmallLeads(design, freshId) }),
-  ac: (design, freshId) => ({ ...proposeAc(design, freshId) }),
+  ac: (design, freshId) => {
+    const rows = { ...proposeAc(design, freshId) };
+    return { ...rows, ...proposeEarthJoint(withRows(design, rows), freshId) };
+  },
   studies: (design, freshId) => ({ studies: proposeStudies(design, freshId) }),
 };
 

@@ -3,7 +3,7 @@ import { bankSource, type StringFuse, stringFuse } from '../../bank';
 import { dayHours, demandItem, loadCurrent, rollUpDemand, studyVolts } from '../../demand';
 import { type Bank, type Load, outputA, rowOf, setOp } from '../../design';
 import { circuitOrder } from '../../topology';
-import { type Rule, SOURCES, type Told, when } from '../rule';
+import { type Rule, shortIsCause, SOURCES, type Told, when } from '../rule';
 import type { DesignFacts } from './design';
 import type { DesignParts } from './reads';
 
@@ -72,6 +72,7 @@ export const STRING_RULES: readonly Rule<DesignFacts>[] = [
               id: b.id,
               title: `a short at one battery is ${Math.round(fuse.faultA)} A; a class T fuse interrupts ${fuse.interruptsA} A`,
               todo: 'Ask the battery’s maker for its short-circuit current: what stands here is typical of its kind unless it is entered.',
+              ...shortIsCause(b.shortCircuitA === null ? b.id : null),
             },
           ];
         if (rating < fuse.leastA - 1e-9)
