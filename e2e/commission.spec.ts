@@ -132,3 +132,42 @@ test('amps that were read are offered in the place of the label’s, with what t
   expect((await read(9, 'pass', 2_000_000)).ok()).toBe(true);
   await expect(page.getByText(/tested and not right: amps of .*Refrigerator compressor/)).toBeHidden();
 });
+
+test('a hidden fault is found by reading along the path, and the program’s own way stands beside it', async ({ page, marram }) => {
+  await open(page, marram, 'commission');
+  await view(page, 'trainer');
+  const heard: string[] = [];
+  page.on('response', (r) => {
+    if (r.url().endsWith('/trainer')) void r.text().then((t) => heard.push(t));
+  });
+  await page.getByRole('button', { name: 'begin', exact: true }).click();
+  const rows = page.getByRole('table', { name: 'Parts of the path' }).getByRole('row');
+  await expect(rows.nth(4)).toBeVisible();
+  await expect(page.getByText(/0 min so far; 0 of 1 found/)).toBeVisible();
+  await axe(page);
+  const parts = (await rows.count()) - 1;
+  let [best, most] = [1, -Infinity];
+  for (let i = 1; i <= parts; i++) {
+    await rows
+      .nth(i)
+      .getByRole('button', { name: /^read over / })
+      .click();
+    await expect(page.getByText(new RegExp(`^${6 * i} min so far`))).toBeVisible();
+    const line = await page.getByRole('table', { name: 'Your readings' }).getByRole('row').nth(i).textContent();
+    const [read = 0, expected = 0] = [...(line ?? '').matchAll(/(-?[\d.]+) mV/g)].map((m) => Number(m[1]));
+    if (read - expected > most) [best, most] = [i, read - expected];
+  }
+  // Nothing of where it is has come to the browser before the end.
+  expect(heard.join(' ')).not.toMatch(/extraMohm|"bad"/);
+  await rows
+    .nth(best)
+    .getByRole('button', { name: /^it is this/ })
+    .click();
+  const end = page.getByRole('status', { name: 'What it was' });
+  // Read part by part it is nearly always the one that is most off; else it is given up, and told.
+  if (!(await end.isVisible({ timeout: 3000 }).catch(() => false)) && (await page.getByText(/taken apart, and sound/).isVisible()))
+    await page.getByRole('button', { name: 'give up and be told' }).click();
+  await expect(end).toContainText('more than it should have');
+  await expect(end).toContainText('The program’s way');
+  await axe(page);
+});

@@ -2,7 +2,8 @@
 import { analyse } from '../analysis';
 import { blankDevice, blankGauge, type Design } from '../design';
 import { bareBoat, withLoad } from '../design/testing';
-import { bothWithin, firstIs, tried, truthOf } from '@/testing/pathTruth';
+import { bothWithin, firstIs, tried } from '@/testing/pathTruth';
+import { drawn } from './hiddenFault';
 import { bandOf, even, verdictOf } from './band';
 import { diagnose, type Reading } from './diagnose';
 import { type Element, pathOf } from './path';
@@ -116,7 +117,7 @@ describe('finding what is wrong', () => {
   test('readings of a sound path raise no suspect above nothing', () => {
     let wrong = 0;
     for (let seed = 1; seed <= 60; seed++) {
-      const truth = truthOf(path, seed);
+      const truth = drawn(path, seed);
       const { suspects } = diagnose(
         path,
         [
@@ -136,7 +137,7 @@ describe('finding what is wrong', () => {
     const band = dropBand(path, AMPS, false);
     let inside = 0;
     for (let seed = 1; seed <= 400; seed++) {
-      const { mv } = truthOf(path, 1000 + seed).read(
+      const { mv } = drawn(path, 1000 + seed).read(
         path.map((e) => e.id),
         AMPS,
       );

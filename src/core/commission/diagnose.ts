@@ -1,5 +1,6 @@
 /** What is wrong on a path, from readings along it: suspects with their odds, and the next best place to measure (docs/methods.md, M16). */
 import type { Element } from './path';
+import { stretchOf } from './stretch';
 
 /** Millivolts read over some elements in a row, at a current. */
 export interface Reading {
@@ -161,15 +162,12 @@ export function diagnose(path: readonly Element[], readings: readonly Reading[],
   return { suspects, next: nextOf(path, readings, ranked.slice(0, 24), atA) };
 }
 
-/** A cable with both its ends: what no ordinary probe parts. */
-const unitOf = (e: Element): string => e.id.replace(/j$/, '');
-
 /** Stretches a meter can be put over, from stud to stud. @param fine from lug to conductor too. */
 function stretches(path: readonly Element[], fine: boolean): readonly (readonly Element[])[] {
   const units: Element[][] = [];
   for (const e of path) {
     const last = units[units.length - 1];
-    if (!fine && last?.[0] && unitOf(last[0]) === unitOf(e)) last.push(e);
+    if (!fine && last?.[0] && stretchOf(last[0].id) === stretchOf(e.id)) last.push(e);
     else units.push([e]);
   }
   return units.flatMap((_, i) => units.slice(i).map((_u, k) => units.slice(i, i + k + 1).flat()));

@@ -5,3 +5,16 @@ export { testSheet } from './sheet';
 export { type Diagnosis, diagnose, type NextReading, type Reading, type Suspect } from './diagnose';
 export { behind, type Behind, readSymptom, type ReadSymptom, SURE_FROM, type SymptomId, SYMPTOMS } from './symptom';
 export { type Offer, offersOf, openTests } from './offers';
+export { type Stretch, stretchesOf, stretchOf } from './stretch';
+export { byProgram, drawn, hide, type HiddenFault, MOST_READINGS } from './hiddenFault';
+export {
+  beginExercise,
+  type Complaint,
+  complaintOf,
+  type Exercise,
+  type PracticeEnd,
+  type PracticeReading,
+  type PracticeTold,
+  readOver,
+  sayBad,
+} from './exercise';

@@ -8,8 +8,9 @@ import { FindView } from './FindView';
 import { OffersView } from './OffersView';
 import { SheetView } from './SheetView';
 import { SignOff } from './SignOff';
+import { TrainerView } from './TrainerView';
 
-const VIEWS = ['test sheet', 'find what is wrong', 'what was read', 'sign-off'] as const;
+const VIEWS = ['test sheet', 'find what is wrong', 'what was read', 'trainer', 'sign-off'] as const;
 
 /** The moment of truth: expected figures beside measured ones, at the boat. */
 export default function Commission() {
@@ -40,6 +41,7 @@ export default function Commission() {
         {view === 'test sheet' ? <SheetView /> : null}
         {view === 'find what is wrong' ? <FindView /> : null}
         {view === 'what was read' ? <OffersView /> : null}
+        {view === 'trainer' ? <TrainerView /> : null}
         {view === 'sign-off' ? <SignOff /> : null}
       </div>
     </div>

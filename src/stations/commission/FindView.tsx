@@ -1,6 +1,6 @@
 'use client';
 import { useMemo, useState } from 'react';
-import type { Element, Reading } from '@/core/commission';
+import { type Element, type Reading, stretchesOf } from '@/core/commission';
 import type { Load } from '@/core/design';
 import { round3, show } from '@/core/quantity';
 import { useAsked, useDesign } from '@/ui/boat/context';
@@ -10,27 +10,6 @@ import { figure, typed } from './said';
 import { SymptomView } from './SymptomView';
 
 const AIR_C = 20;
-
-/** A cable with both its ends is one row: what a probe goes over. */
-interface Stretch {
-  readonly id: string;
-  readonly what: string;
-  readonly elements: readonly Element[];
-}
-
-function stretchesOf(elements: readonly Element[]): readonly Stretch[] {
-  const out: { id: string; what: string; elements: Element[] }[] = [];
-  for (const e of elements) {
-    const id = e.id.replace(/j$/, '');
-    const last = out[out.length - 1];
-    if (last?.id === id) {
-      last.elements.push(e);
-      // The cable gives the row its name, whichever end comes first.
-      if (e.kind === 'copper') last.what = e.what;
-    } else out.push({ id, what: e.what, elements: [e] });
-  }
-  return out;
-}
 
 /** What its label says it draws, A. */
 const drawnA = (load: Load): number => load.quantity * (load.ratingBy === 'A' ? load.rating : load.rating / load.nominalV);
