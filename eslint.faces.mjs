@@ -56,7 +56,7 @@ const MAY_CALL = {
   drawing: ['BELOW', 'INLINE_WIDTH', 'OVER', 'levelsOf', 'TAP_PITCH', 'TEXT', 'deadIn', 'foldAtFirst', 'fromElk', 'textWidth', 'toElk'],
   energy: ['MORE', 'MOST_TIMES', 'QUANTILES', 'cruiseOf', 'cruiseVerdict', 'dayAh', 'houseIndex', 'seasonResult', 'withMore'],
   mainSide: ['MOST_ON_A_STUD', 'withPaths'],
-  commission: ['STAGES', 'SURE_FROM', 'SYMPTOMS', 'bandAt', 'behind', 'offersOf', 'openTests', 'readSymptom', 'stretchesOf', 'verdictOf'],
+  commission: ['STAGES', 'SURE_FROM', 'SYMPTOMS', 'USUAL_CONDITIONS', 'bandAt', 'behind', 'offersOf', 'openTests', 'readSymptom', 'stretchesOf', 'verdictOf'],
   keep: ['learnedOf', 'servicePlan', 'thingName'],
   order: ['KIND_OF', 'TASK_KINDS'],
   monitoring: ['METER_FAULTS', 'alarmsOf', 'bestOf', 'gaugeSheet', 'liveAnswer', 'proposeGauges', 'voltCard'],

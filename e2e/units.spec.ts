@@ -2,7 +2,7 @@
 import type { Page } from '@playwright/test';
 import { alive, expect, test, url } from './boat';
 
-const STATIONS = ['survey', 'loads', 'bank', 'charging', 'ac', 'wiring', 'protection', 'check', 'build'];
+const STATIONS = ['survey', 'loads', 'bank', 'charging', 'ac', 'wiring', 'protection', 'monitoring', 'check', 'build', 'commission', 'log'];
 
 /** Figures with a unit of the school the boat is not of. Areas are names of sizes, and stand beside each other on purpose. */
 const METRIC = /(?:\d ?|, )(?:m|mm|cm|kg|°C|L|N|N m|L\/h|mV\/°C|Ω\/km)(?![\w²/°Ω])|Ω\/km|mV\/°C|in °C/g;

@@ -1,9 +1,11 @@
 /** A line of the test sheet, and what several stages make it from. */
 import { bankSource, chemistryOf } from '../bank';
 import { type Design, rowOf } from '../design';
+import { unitOf } from '../quantity';
 import { restV } from '../rules';
 import { type Band, bandOf, clamp, even, type Limit, meter, type Spread } from './band';
 import type { Element } from './path';
+import type { Stretch } from './stretch';
 
 export const STAGES = [
   'dead',
@@ -34,7 +36,7 @@ export interface TestLine {
   readonly state: string;
   readonly probes: string;
   /** What is typed; 'seen': nothing is, it is looked at. */
-  readonly unit: 'V' | 'mV' | 'A' | 'Ω' | 'kΩ' | 'MΩ' | 'ms' | '°C' | 'seen';
+  readonly unit: 'V' | 'mV' | 'A' | 'Ω' | 'kΩ' | 'MΩ' | 'ms' | '°C' | '°F' | 'seen';
   readonly band: Band | null;
   readonly limit: Limit;
   readonly working: string;
@@ -42,6 +44,20 @@ export interface TestLine {
   readonly outside: string;
   /** Of a drop: the current it is stated at, A, and the elements it lies over; another current moves it in proportion. */
   readonly drop: { readonly atA: number; readonly elements: readonly Element[] } | null;
+  /** Where the probes go along a path; null: on no path. */
+  readonly at: ProbesAt | null;
+}
+
+/** Parts of a path from the bank and back; probes stand before one and behind another, by their order. */
+export interface ProbesAt {
+  readonly parts: readonly { readonly what: string; readonly back: boolean }[];
+  readonly before: number;
+  readonly behind: number;
+}
+
+/** @param before of the parts; all of them where it is not said. */
+export function probesAt(stretches: readonly Stretch[], before = 0, behind = stretches.length - 1): ProbesAt {
+  return { parts: stretches.map((s) => ({ what: s.what, back: s.id.endsWith('−') })), before, behind };
 }
 
 const NONE: Limit = { least: null, most: null };
@@ -55,6 +71,7 @@ export const line = (stage: number, given: Given): TestLine => ({
   hazard: '',
   outside: '',
   drop: null,
+  at: null,
   ...given,
 });
 
@@ -76,6 +93,15 @@ export function dropBand(elements: readonly Element[], amps: number, clamped = t
     meter(mv, mv < 200 ? 0.1 : 1),
     ...(clamped && amps > 0 ? [even('clamp', sum * clamp(amps))] : []),
   ]);
+}
+
+/** Temperatures in the boat's own unit: the unit's name, a temperature and a difference of °C in it. */
+export function degrees({ boat }: Pick<Design, 'boat'>): {
+  readonly unit: '°C' | '°F';
+  readonly at: (c: number) => number;
+  readonly by: (c: number) => number;
+} {
+  return { unit: boat.tempUnit === 'F' ? '°F' : '°C', at: unitOf('C', boat).to, by: unitOf('dC', boat).to };
 }
 
 /** Rest volts of a bank: as read, else of a full one. */

@@ -1,6 +1,9 @@
 /** What readings say of the design: figures they may replace, offered and never taken; and tests that stay open, as findings. */
 import { type About, type BoatRecord, type Design, type Finding, type Op, rowOf, setOp } from '../design';
+import { bankSource } from '../bank';
+import { show } from '../quantity';
 import type { TestLine } from './line';
+import type { Element } from './path';
 
 export interface Offer {
   readonly id: string;
@@ -37,13 +40,25 @@ export function lastReadings(records: readonly BoatRecord[]): ReadonlyMap<string
   return out;
 }
 
-/** A reading must differ by this to be worth taking. */
+/** A reading must differ by this part to be worth taking. */
 const LEAST_PART = 0.03;
 const amps = (x: number): string => `${Number(x.toPrecision(3))} A`;
 
-/** What the readings would put in the place of what was estimated, typical or the maker's: a load's amps; one load alone on its tap. */
-export function offersOf(design: Design, records: readonly BoatRecord[]): readonly Offer[] {
+/** What the readings would put in the place of what was estimated, typical or the maker's. @param sheet of the design as it is. */
+export function offersOf(design: Design, sheet: readonly TestLine[], records: readonly BoatRecord[]): readonly Offer[] {
   const last = lastReadings(records);
+  return [...drawn(design, last), ...ofParts(design, sheet, last), ...ofBanks(design, last)];
+}
+
+type Readings = ReturnType<typeof lastReadings>;
+const done = (ops: readonly (Op | undefined)[]): readonly Op[] => ops.flatMap((op) => op ?? []);
+const fine = (x: number): number => Number(x.toPrecision(4));
+/** Read over amps, mohm; null: nothing that can be divided. */
+const mohmOf = (read: Last | undefined): number | null =>
+  read && read.atA !== null && read.atA > 0 && Number.isFinite(read.value) && read.value > 0 ? read.value / read.atA : null;
+
+/** A load's amps; one load alone on its tap. */
+function drawn(design: Design, last: Readings): readonly Offer[] {
   return design.circuits.flatMap((c) =>
     c.taps.flatMap((t): readonly Offer[] => {
       const read = last.get(`amps.${c.id}.${t.id}`);
@@ -52,7 +67,6 @@ export function offersOf(design: Design, records: readonly BoatRecord[]): readon
       const each = read.value / load.quantity;
       const now = load.ratingBy === 'A' ? load.rating : load.rating / load.nominalV;
       if (Math.abs(each - now) <= LEAST_PART * now && load.mark === 'measured') return [];
-      const rating = Number((load.ratingBy === 'A' ? each : each * load.nominalV).toPrecision(4));
       return [
         {
           id: `load.${load.id}`,
@@ -60,13 +74,90 @@ export function offersOf(design: Design, records: readonly BoatRecord[]): readon
           was: `${amps(now)}, ${load.mark}`,
           is: `${amps(each)}, measured`,
           at: read.at,
-          ops: [setOp(design, ['loads', load.id, 'rating'], rating), setOp(design, ['loads', load.id, 'mark'], 'measured')].flatMap(
-            (op) => op ?? [],
-          ),
+          ops: done([
+            setOp(design, ['loads', load.id, 'rating'], fine(load.ratingBy === 'A' ? each : each * load.nominalV)),
+            setOp(design, ['loads', load.id, 'mark'], 'measured'),
+          ]),
         },
       ];
     }),
   );
+}
+
+/** Of a path read part by part: the resistance of each device, and how long a cable is by its own. */
+function ofParts(design: Design, sheet: readonly TestLine[], last: Readings): readonly Offer[] {
+  const seen = new Set<string>();
+  return sheet.flatMap((line): readonly Offer[] => {
+    const read = last.get(line.id);
+    const mohm = mohmOf(read);
+    const parts = line.id.startsWith('part.') ? (line.drop?.elements ?? []) : [];
+    const [first] = parts;
+    // The same switch stands on the way to several loads: once.
+    if (!read || mohm === null || !first || seen.has(first.id)) return [];
+    const offer = first.kind === 'device' ? ofDevice(design, first, mohm, read.at) : ofCable(design, parts, mohm, read.at);
+    if (!offer) return [];
+    seen.add(first.id);
+    return [offer];
+  });
+}
+
+function ofDevice(design: Design, e: Element, mohm: number, at: number): Offer | null {
+  const c = rowOf(design.circuits, e.circuitId);
+  if (!c || Math.abs(mohm - e.mohm) <= LEAST_PART * e.mohm) return null;
+  const inline = c.devices.find((d) => e.id === `${c.id}.${d.id}`);
+  const path = inline ? ['circuits', c.id, 'devices', inline.id, 'mohm'] : ['circuits', c.id, 'deviceMohm'];
+  const known = inline ? inline.mohm : c.deviceMohm;
+  return {
+    id: `ohm.${e.id}`,
+    what: `resistance of ${e.what}, contacts included`,
+    was: `${fine(e.mohm)} mΩ, ${known === null ? 'typical' : 'as entered'}`,
+    is: `${fine(mohm)} mΩ, measured`,
+    at,
+    ops: done([setOp(design, path, fine(mohm))]),
+  };
+}
+
+/** A cable's ohms less its own two ends say how long it is; where a tape says otherwise the tape stands. */
+function ofCable(design: Design, parts: readonly Element[], mohm: number, at: number): Offer | null {
+  const copper = parts.find((e) => e.kind === 'copper');
+  if (!copper || copper.lengthM === null || copper.mohm <= 0) return null;
+  const c = rowOf(design.circuits, copper.circuitId);
+  const tap = c?.taps.find((t) => copper.id.startsWith(`${c.id}.${t.id}`) && copper.id.length === c.id.length + t.id.length + 2);
+  const own = parts.reduce((n, e) => n + e.mohm, 0) - copper.mohm;
+  const lengthM = (copper.lengthM * (mohm - own)) / copper.mohm;
+  if (!c || !tap || tap.tapedM !== null || lengthM < BOUNDS_M[0] || lengthM > BOUNDS_M[1]) return null;
+  if (Math.abs(lengthM - copper.lengthM) <= LENGTH_PART * copper.lengthM) return null;
+  return {
+    id: `length.${c.id}.${tap.id}`,
+    what: `length of the ${copper.what}, by its own ohms`,
+    was: `${show(copper.lengthM, 'm', design.boat)}, estimated`,
+    is: `${show(lengthM, 'm', design.boat)}, as if taped`,
+    at,
+    ops: done([setOp(design, ['circuits', c.id, 'taps', tap.id, 'tapedM'], fine(lengthM))]),
+  };
+}
+/** A length by ohms is known to about this, and a run may be this long, m. */
+const LENGTH_PART = 0.08;
+const BOUNDS_M = [0.05, 120] as const;
+
+/** A bank's own resistance from the fall of its posts. */
+function ofBanks(design: Design, last: Readings): readonly Offer[] {
+  return design.banks.flatMap((b): readonly Offer[] => {
+    const read = last.get(`bankohm.${b.id}`);
+    const mohm = mohmOf(read);
+    const now = 1000 * bankSource(b).ohm;
+    if (!read || mohm === null || Math.abs(mohm - now) <= LEAST_PART * now) return [];
+    return [
+      {
+        id: `bank.${b.id}`,
+        what: `resistance of ${b.name}`,
+        was: `${fine(now)} mΩ, ${b.sheet.mohm === null ? 'typical' : 'as entered'}`,
+        is: `${fine(mohm)} mΩ, measured`,
+        at: read.at,
+        ops: done([setOp(design, ['banks', b.id, 'sheet', 'mohm'], fine((mohm * b.strings) / b.series))]),
+      },
+    ];
+  });
 }
 
 /** What a test is of, from its id. */

@@ -16,6 +16,8 @@ export interface Element {
   readonly from: string;
   readonly to: string;
   readonly circuitId: string;
+  /** Of a cable, one way, m; null: it is none. */
+  readonly lengthM: number | null;
   /** Copper of one size moves together. */
   readonly shared: string | null;
 }
@@ -52,6 +54,7 @@ function deviceOf(c: Circuit, r: CircuitResult): Element[] {
       from: 'its line side',
       to: 'its load side',
       circuitId: c.id,
+      lengthM: null,
       shared: null,
     },
   ];
@@ -72,6 +75,7 @@ const inlineOf = (c: Circuit): Element[] =>
         from: `one side of the ${d.kind}`,
         to: 'its other side',
         circuitId: c.id,
+        lengthM: null,
         shared: null,
       };
     });
@@ -103,6 +107,7 @@ function copperOf(c: Circuit, r: CircuitResult, tap: number, ambientC: number): 
         from: `${pole} at ${i === 0 || t.parent < 0 ? 'its start' : (r.taps[t.parent]?.name ?? 'the tap before')}`,
         to: `${pole} at ${t.name}`,
         circuitId: c.id,
+        lengthM: t.lengthM,
         shared: `${school} ${size}`,
       },
       {
@@ -115,6 +120,7 @@ function copperOf(c: Circuit, r: CircuitResult, tap: number, ambientC: number): 
         from: `${pole} stud before it`,
         to: `${pole} stud behind it`,
         circuitId: c.id,
+        lengthM: null,
         shared: null,
       },
     ]);

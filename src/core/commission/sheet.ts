@@ -2,13 +2,15 @@
 import type { Analysis } from '../analysis';
 import { listsOf } from '../build';
 import { asDecided, type Design, rowOf } from '../design';
+import { gensetStart } from '../network';
 import { alarmsOf } from '../monitoring';
 import { type Conditions, line, type TestLine } from './line';
 import { acLines } from './stages/ac';
-import { charging } from './stages/charging';
+import { banksCharged, charging } from './stages/charging';
 import { circuitLines } from './stages/circuits';
 import { dead } from './stages/dead';
 import { energised } from './stages/energised';
+import { heavyLines } from './stages/heavy';
 
 /** @param given what was read before; expected figures follow. */
 export function testSheet(whole: Design, analysis: Analysis, given: Conditions): readonly TestLine[] {
@@ -22,8 +24,10 @@ export function testSheet(whole: Design, analysis: Analysis, given: Conditions):
     ...dead(design),
     ...energised(design, given),
     ...circuitLines(design, analysis.circuits, given),
+    ...heavyLines(design, analysis.circuits, given),
     ...charging(design, given),
-    ...acLines(design),
+    ...banksCharged(design),
+    ...acLines(design, (s) => gensetStart(design, analysis, s)),
     ...design.gauges
       .filter((g) => g.kind === 'counting')
       .map((g) =>

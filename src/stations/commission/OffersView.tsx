@@ -4,19 +4,24 @@ import type { Compared } from '@/core/analysis';
 import { type Offer, offersOf } from '@/core/commission';
 import { applyEdit } from '@/core/design';
 import { useAnalyser, useDesign, useStore } from '@/ui/boat/context';
-import { useBook } from '@/ui/boat/useBook';
+import { useReadings } from './useReadings';
+
+/** What was read was read at about this. */
+const AIR_C = 20;
 
 /** Figures that were read at the boat beside what the design has: each taken by hand, with what it would change before. */
 export function OffersView() {
   const design = useDesign();
-  const { records } = useBook();
-  const offers = useMemo(() => offersOf(design, records ?? []), [design, records]);
-  if (records === null) return <p className="text-quiet">Reading the records.</p>;
+  const { book, sheet } = useReadings(AIR_C);
+  const { records } = book;
+  const offers = useMemo(() => offersOf(design, sheet ?? [], records ?? []), [design, sheet, records]);
+  if (records === null || sheet === null) return <p className="text-quiet">Reading the records.</p>;
   if (offers.length === 0)
     return (
       <p className="max-w-[600px] pt-2">
-        Nothing read so far differs from the design. When the amps of a load are read on the test sheet they are offered here in the place
-        of what was typical, estimated or its maker&apos;s; nothing is taken by itself.
+        Nothing read so far differs from the design. What is read on the test sheet is offered here in the place of what was typical,
+        estimated or its maker&apos;s: amps of a load, resistance of a fuse, a switch or a bank, length of a cable by its own ohms. Nothing
+        is taken by itself.
       </p>
     );
   return (

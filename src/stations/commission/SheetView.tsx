@@ -1,15 +1,20 @@
 'use client';
 import { useState } from 'react';
-import { bandAt, STAGES, type TestLine } from '@/core/commission';
-import { round3 } from '@/core/quantity';
+import { bandAt, STAGES, type TestLine, USUAL_CONDITIONS } from '@/core/commission';
+import { round3, unitOf } from '@/core/quantity';
+import { useDesign } from '@/ui/boat/context';
+import { ProbeStrip } from './ProbeStrip';
 import { expectedOf, figure, typed } from './said';
 import { isRight, type Read, useReadings } from './useReadings';
 
 /** Stage by stage: a stage opens when the one before it is done, or is opened by name. */
 export function SheetView() {
-  const [ambient, setAmbient] = useState('20');
+  const { boat } = useDesign();
+  const air = unitOf('C', boat);
+  const [ambient, setAmbient] = useState(round3(air.to(USUAL_CONDITIONS.ambientC)));
   const [instrument, setInstrument] = useState('');
-  const ambientC = typed(ambient) ?? 20;
+  const airRead = typed(ambient);
+  const ambientC = airRead === null ? USUAL_CONDITIONS.ambientC : air.from(airRead);
   const { book, marks, sheet, byLine, take } = useReadings(ambientC);
   const [shown, setShown] = useState<number | null>(null);
   if (!sheet || book.records === null) return <p className="text-quiet">Working out what to expect.</p>;
@@ -28,7 +33,7 @@ export function SheetView() {
     <div>
       <div className="screen-only flex flex-wrap items-baseline gap-x-5 gap-y-2">
         <label>
-          air, °C{' '}
+          air, {air.name}{' '}
           <input
             className="box reading w-[60px]"
             inputMode="decimal"
@@ -98,7 +103,8 @@ export function SheetView() {
 /** Amps as they were read of the same load, where the line is a drop. */
 function ampsFor(line: TestLine, byLine: ReadonlyMap<string, readonly Read[]>): number | null {
   if (!line.drop) return null;
-  return byLine.get(line.id.replace(/^drop\./, 'amps.'))?.at(-1)?.value ?? null;
+  const of = /^(?:drop|part)\.([^.]+\.[^.]+)/.exec(line.id)?.[1];
+  return of === undefined ? null : (byLine.get(`amps.${of}`)?.at(-1)?.value ?? null);
 }
 
 function OpenAnyway({ stage, onOpen }: { stage: number; onOpen: (why: string) => void }) {
@@ -157,6 +163,7 @@ function Line({
           <span className="block text-[12px] text-quiet">
             {line.state}. Probes: {line.probes}.
           </span>
+          {line.at ? <ProbeStrip at={line.at} /> : null}
           {line.hazard ? <span className="block text-[12px] font-semibold text-lead">{line.hazard}</span> : null}
           {last ? (
             <span className={`block ${TONE[last.verdict] ?? 'font-semibold text-lead'}`}>

@@ -15,6 +15,7 @@ const line = (more: Partial<TestLine>): TestLine => ({
   hazard: '',
   outside: '',
   drop: null,
+  at: null,
   ...more,
 });
 

@@ -2,12 +2,14 @@
 import type { CircuitResult } from '../../circuit';
 import { nominalW } from '../../demand';
 import { type Design, kindOf, nominalVOf, rowOf } from '../../design';
+import { show } from '../../quantity';
 import { bandOf, clamp, even } from '../band';
-import { type Conditions, dropBand, line, type TestLine } from '../line';
+import { type Conditions, dropBand, line, probesAt, type TestLine } from '../line';
 import { pathOf } from '../path';
+import { stretchesOf } from '../stretch';
 import { bankBehind } from './energised';
 
-const HEAVY_A = 50;
+export const HEAVY_A = 50;
 /** Sigma of a load's current: typical, its maker's, measured; two of them. */
 const LOAD = { typical: 0.25, "maker's": 0.1, measured: 0.05, estimated: 0.25, assumed: 0.25 } as const;
 
@@ -45,10 +47,11 @@ export function circuitLines(design: Design, circuits: readonly CircuitResult[],
           unit: 'mV',
           band: dropBand(elements, amps),
           limit: { least: null, most: (1000 * limitPct(design, load.critical) * nominalVOf(design, bankBehind(design, c))) / 100 },
-          working: `${elements.reduce((n, e) => n + e.mohm, 0).toFixed(2)} mΩ at ${amps.toFixed(1)} A, copper at ${given.ambientC} °C`,
+          working: `${elements.reduce((n, e) => n + e.mohm, 0).toFixed(2)} mΩ at ${amps.toFixed(1)} A, copper at ${show(given.ambientC, 'C', design.boat)}`,
           hazard: hazardOf(kindOf(load)),
           outside: 'Part by part along the path: one of them has what it should not.',
           drop: { atA: amps, elements },
+          at: probesAt(stretchesOf(elements)),
         }),
       );
     }

@@ -1,6 +1,7 @@
 /** Stage 1: the batteries, and DC closed one thing after another. */
 import { bankSource, chemistryOf } from '../../bank';
 import { type Circuit, type Design, madeForV, rowOf } from '../../design';
+import { show } from '../../quantity';
 import { bandOf, even, meter } from '../band';
 import { type Conditions, emf, line, type TestLine } from '../line';
 
@@ -16,7 +17,8 @@ export function energised(design: Design, given: Conditions): TestLine[] {
         probes: `post to post of ${b.name}`,
         unit: 'V',
         band: bandOf(volts, [even('charge and rest', 0.1 * times), meter(volts, 0.01)]),
-        working: given.restV[b.id] === undefined ? `a full ${chemistryOf(b).name} at 25 °C, typical` : 'as read before',
+        working:
+          given.restV[b.id] === undefined ? `a full ${chemistryOf(b).name} at ${show(25, 'C', design.boat)}, typical` : 'as read before',
         outside: 'Charge and rest it first; a block apart from its neighbours is weak.',
       });
     }),
