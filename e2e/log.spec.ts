@@ -122,3 +122,53 @@ test('measured days: a file of the simulated meter is matched, found again as a 
   await expect(page.getByRole('table', { name: 'What they teach' })).toContainText('drawn at night');
   await axe(page);
 });
+
+test('trends: a bank that loses capacity crosses its limit on a date, and Check says so', async ({ page, marram }) => {
+  const design = await designOf(page, marram);
+  const bank = design.banks[0];
+  const label = (bank?.blockAh ?? 0) * (bank?.strings ?? 0);
+  const year = 365.25 * 86_400_000;
+  const records = [1, 0.94, 0.88].map((part, i) => ({
+    id: `capacity-test-${i}`,
+    kind: 'reading',
+    thing: `measured:capacity.${bank?.id ?? ''}`,
+    at: Math.round(Date.now() - (2 - i) * year),
+    body: { value: Math.round(part * label), unit: 'Ah', what: `capacity of ${bank?.name ?? ''}` },
+  }));
+  const sent = await page.request.post(`${url()}/api/boats/${marram}/records`, {
+    data: { records, by: { name: 'Test', device: 'test-device-1' } },
+  });
+  expect(sent.ok()).toBe(true);
+  await open(page, marram, 'log');
+  await view(page, 'trends');
+  const row = page.getByRole('table', { name: 'Trends' }).getByRole('row').nth(1);
+  await expect(row).toContainText(`capacity of ${bank?.name ?? ''}`);
+  await expect(row).toContainText(/past its limit about \d{4}-\d\d/);
+  await expect(row).toContainText('80 % of');
+  await axe(page);
+  // Another reading by hand, far below: past its limit, and to be settled.
+  await page.getByLabel('Figure, Ah').fill(String(Math.round(0.6 * label)));
+  await page.getByRole('button', { name: 'note it' }).click();
+  await expect(row).toContainText('past its limit');
+  await open(page, marram, 'check');
+  await expect(page.getByText(/capacity of .*past its limit/).first()).toBeVisible();
+});
+
+test('the clock of a task runs on through a reload, and its minutes stand beside the estimate', async ({ page, marram }) => {
+  await open(page, marram, 'build');
+  await view(page, 'order of work');
+  const clock = page.getByRole('button', { name: /^clock: / }).first();
+  const name = ((await clock.getAttribute('aria-label')) ?? '').replace(/^clock: /, '');
+  await clock.click();
+  const running = page.getByRole('button', { name: `stop clock: ${name}` });
+  await expect(running).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByText(/to be kept|readings? waits?/)).toHaveCount(0);
+  await reload(page);
+  await view(page, 'order of work');
+  await running.click();
+  await expect(running).toHaveCount(0);
+  const kept = async () =>
+    ((await (await page.request.get(`${url()}/api/boats/${marram}/records`)).json()) as { records: { kind: string; thing: string }[] })
+      .records;
+  await expect.poll(async () => (await kept()).map((r) => r.kind).sort()).toEqual(['mark', 'mark', 'time']);
+});

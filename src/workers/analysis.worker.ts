@@ -354,13 +354,13 @@ const api = {
   ): Promise<Report | null> {
     if (!design || !analysis) return null;
     const [d, a] = [design, analysis];
-    const [{ surveyorReport, ownerReport, evidencePack }, { openTests, testSheet, USUAL_CONDITIONS }] = await Promise.all([
+    const [{ surveyorReport, ownerReport, evidencePack, recordedFindings }, { testSheet, USUAL_CONDITIONS }] = await Promise.all([
       import('@/core/report'),
       import('@/core/commission'),
     ]);
     const make = { owner: ownerReport, surveyor: surveyorReport, evidence: evidencePack }[reader];
     const sheet = testSheet(d, a, USUAL_CONDITIONS);
-    const findings = [...everyFinding(a, studiedNow(d, a)), ...openTests(d, sheet, records)];
+    const findings = [...everyFinding(a, studiedNow(d, a)), ...recordedFindings(d, sheet, records, Date.now())];
     return make({ design: d, analysis: a, findings, records, sheet, ...as });
   },
   /** What a finding goes by, to be kept with its acceptance. */

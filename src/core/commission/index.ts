@@ -1,7 +1,7 @@
 export { type Band, bandOf, type Limit, type Verdict, verdictOf } from './band';
 export { type Element, pathOf } from './path';
 export { bandAt, type Conditions, dropBand, type ProbesAt, STAGES, type TestLine, USUAL_CONDITIONS } from './line';
-export { testSheet } from './sheet';
+export { testLimits, testSheet } from './sheet';
 export { type Diagnosis, diagnose, type NextReading, type Reading, type Suspect } from './diagnose';
 export { behind, type Behind, readSymptom, type ReadSymptom, SURE_FROM, type SymptomId, SYMPTOMS } from './symptom';
 export { type Offer, offersOf, openTests } from './offers';

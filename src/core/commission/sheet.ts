@@ -61,3 +61,17 @@ export function testSheet(whole: Design, analysis: Analysis, given: Conditions):
     ),
   ].sort((a, b) => a.stage - b.stage);
 }
+
+/** What each line of a sheet must keep to, by its id; a drop at a current as milliohms. Lines without a limit are left out. */
+export function testLimits(sheet: readonly TestLine[]): ReadonlyMap<string, { least: number | null; most: number | null; why: string }> {
+  return new Map(
+    sheet.flatMap((l) => {
+      const { least, most } = l.limit;
+      if (least === null && most === null) return [];
+      const by = l.drop && l.unit === 'mV' ? l.drop.atA : 1;
+      return [
+        [l.id, { least: least === null ? null : least / by, most: most === null ? null : most / by, why: 'that of its test' }] as const,
+      ];
+    }),
+  );
+}

@@ -3,3 +3,4 @@ export type { ReportFacts } from './facts';
 export { evidencePack } from './evidence';
 export { ownerReport } from './owner';
 export { surveyorReport } from './survey';
+export { recordedFindings } from './recorded';

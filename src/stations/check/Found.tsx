@@ -6,7 +6,7 @@ import { useAsked, useDesign, useFindings } from '@/ui/boat/context';
 import { Accept } from './Accept';
 import { FindingsList } from './FindingsList';
 import { type Grouping, GROUPINGS } from './groups';
-import { useOpenTests } from './useOpenTests';
+import { useRecorded } from './useRecorded';
 
 const BY: Readonly<Record<Grouping, string>> = { severity: 'how grave', station: 'station', place: 'place', area: 'line of the audit' };
 
@@ -18,7 +18,7 @@ export function Found({ asFound, someFound }: { asFound: boolean; someFound: boo
   const [by, setBy] = useState<Grouping>('severity');
   const [words, setWords] = useState('');
   const before = useAsked(someFound ? 'before' : null, (r) => r.before());
-  const tests = useOpenTests();
+  const tests = useRecorded();
   const open = [...findings.filter((f) => !f.accepted), ...tests];
   const list = asFound ? (before ?? []) : open;
   const sought = words.trim().toLowerCase();

@@ -87,6 +87,10 @@ export function Firm({
         <Link className="plain" href="/access" prefetch={false}>
           who is in
         </Link>
+        .{' '}
+        <Link className="plain" href="/firm" prefetch={false}>
+          due work, hours and what was learned over all boats
+        </Link>
       </p>
       {taken ? (
         <p role="status" className="mt-3">

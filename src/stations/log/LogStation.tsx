@@ -6,12 +6,13 @@ import { Entries } from './Entries';
 import { HoursLearned } from './HoursLearned';
 import { OwnersBook } from './OwnersBook';
 import { ServicePlan } from './ServicePlan';
+import { Trends } from './Trends';
 
 const Reported = dynamic(() => import('@/ui/report/Reported').then((m) => m.Reported), { ssr: false });
 
 const MeasuredDays = dynamic(() => import('./MeasuredDays').then((m) => m.MeasuredDays), { ssr: false });
 
-const VIEWS = ['log', 'service', 'hours', 'measured days', 'owner’s book', 'evidence pack'] as const;
+const VIEWS = ['log', 'service', 'hours', 'measured days', 'trends', 'owner’s book', 'evidence pack'] as const;
 
 /** The boat's record: what was done and read, what is due, and how long it took. */
 export default function LogStation() {
@@ -29,6 +30,7 @@ export default function LogStation() {
         {view === 'service' ? <ServicePlan /> : null}
         {view === 'hours' ? <HoursLearned /> : null}
         {view === 'measured days' ? <MeasuredDays /> : null}
+        {view === 'trends' ? <Trends /> : null}
         {view === 'owner’s book' ? <OwnersBook /> : null}
         {view === 'evidence pack' ? <Reported reader="evidence" beside /> : null}
       </div>

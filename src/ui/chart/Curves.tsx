@@ -15,7 +15,8 @@ export interface Curve {
 interface Props {
   readonly label: string;
   readonly data: readonly Readonly<Record<string, number | null>>[];
-  readonly x: { readonly key: string; readonly unit: string };
+  /** ticks: where they stand; left out: where the chart puts them. */
+  readonly x: { readonly key: string; readonly unit: string; readonly ticks?: readonly number[] };
   readonly unit: string;
   readonly curves: readonly Curve[];
   readonly height?: number;
@@ -33,6 +34,7 @@ export default function Curves({ label, data, x, unit, curves, height = 220, dom
             dataKey={x.key}
             type="number"
             domain={['dataMin', 'dataMax']}
+            {...(x.ticks ? { ticks: [...x.ticks] } : {})}
             unit={x.unit}
             stroke="var(--quiet)"
             tick={{ fontSize: 11 }}

@@ -1,4 +1,5 @@
 'use client';
+import { stopped, TaskClock } from './TaskClock';
 import { useState } from 'react';
 import { round3, show } from '@/core/quantity';
 import type { Order } from '@/core/order';
@@ -120,6 +121,7 @@ export function OrderView() {
                     disabled={!t.done}
                     onClick={() =>
                       book.add([
+                        ...stopped(book.records ?? [], task, Date.now()),
                         {
                           kind: 'mark',
                           thing: `task:${task.id}`,
@@ -142,6 +144,7 @@ export function OrderView() {
                     ) : null}
                     {opened === task.id ? <Reasons needs={task.needs} names={byId} /> : null}
                   </span>
+                  <TaskClock task={task} records={book.records ?? []} onAdd={book.add} />
                   <span className="reading whitespace-nowrap">{Math.round(t.minutes)} min</span>
                   <button
                     type="button"
