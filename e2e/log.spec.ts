@@ -121,6 +121,27 @@ test('measured days: a file of the simulated meter is matched, found again as a 
   await expect(page.getByText(/Amps run into the bank/)).toBeVisible();
   await expect(page.getByRole('table', { name: 'What they teach' })).toContainText('drawn at night');
   await axe(page);
+  // Kept with the boat they are there again, opened they say the same, and they go out with her archive and into another boat.
+  await page.getByRole('button', { name: 'keep these days with the boat' }).click();
+  await expect(page.getByText(/These days are kept/)).toBeVisible();
+  const first = (await days.getByRole('row').nth(1).textContent()) ?? '';
+  await reload(page);
+  await view(page, 'measured days');
+  await page.getByRole('button', { name: 'open day.csv' }).click();
+  await page.getByRole('button', { name: 'hold it beside the boat' }).click();
+  await expect(days.getByRole('row').nth(1)).toHaveText(first);
+  await axe(page);
+  const zip = await (await page.request.get(`${url()}/api/boats/${marram}/export?as=zip`)).body();
+  expect(Object.keys(unzipSync(zip)).filter((name) => name.startsWith('measured/'))).toHaveLength(1);
+  const made = await page.request.post(`${url()}/api/boats?from=file`, { data: zip, headers: { 'content-type': 'application/zip' } });
+  expect(made.ok()).toBe(true);
+  const copy = ((await made.json()) as { id: string }).id;
+  const listed = (await (await page.request.get(`${url()}/api/boats/${copy}/measured`)).json()) as {
+    sets: { name: string; rows: number }[];
+  };
+  expect(listed.sets).toMatchObject([{ name: 'day.csv', rows: 1440 }]);
+  await page.getByRole('button', { name: 'put away day.csv' }).click();
+  await expect(page.getByRole('button', { name: '1 put away' })).toBeVisible();
 });
 
 test('trends: a bank that loses capacity crosses its limit on a date, and Check says so', async ({ page, marram }) => {

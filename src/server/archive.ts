@@ -1,6 +1,7 @@
 /** A boat, her pictures and her history as one zip, out and in. What comes in is counted as it unfolds, and every picture is made anew. */
 import { strFromU8, strToU8, Unzip, UnzipInflate, zipSync, type Zippable } from 'fflate';
 import { type HistoryRow, readHistory } from './historyFile';
+import { type MeasuredRow, readMeasured } from './measured';
 import { readRecords, type RecordRow } from './records';
 import { BOUNDS, type Design, readDesignText, type ReadResult } from '@/core/design';
 
@@ -12,15 +13,18 @@ const RATIO_FROM_BYTES = 10_000_000;
 const DESIGN = 'design.json';
 const HISTORY = 'history.json';
 const RECORDS = 'records.json';
+const MEASURED = 'measured.json';
 const MISSING = 'missing pictures.txt';
 
 export const photoName = (id: string): string => `photos/${id}.jpg`;
+const measuredName = (id: string): string => `measured/${id}.csv.gz`;
 
-/** @param texts of history and records; empty: none. @param bytesOf a picture's bytes; one that is missing is left out, and told in a file of its own. */
+/** @param texts of history, records and what was measured; empty: none. @param days measured, folded already, by their id. @param bytesOf a picture's bytes; one that is missing is left out, and told in a file of its own. */
 export function packBoat(
   design: Design,
   bytesOf: (photoId: string) => Uint8Array | null,
-  texts: { readonly history?: string; readonly records?: string } = {},
+  texts: { readonly history?: string; readonly records?: string; readonly measured?: string } = {},
+  days: ReadonlyMap<string, Uint8Array> = new Map(),
 ): Uint8Array {
   const missing: string[] = [];
   const files: Zippable = { [DESIGN]: strToU8(JSON.stringify(design, null, 1)) };
@@ -31,6 +35,8 @@ export function packBoat(
   }
   if (texts.history) files[HISTORY] = strToU8(texts.history);
   if (texts.records) files[RECORDS] = strToU8(texts.records);
+  if (texts.measured) files[MEASURED] = strToU8(texts.measured);
+  for (const [id, csv] of days) files[measuredName(id)] = [csv, { level: 0 }];
   if (missing.length > 0)
     files[MISSING] = strToU8(`Pictures the design names whose files are gone or damaged:\n${missing.map(photoName).join('\n')}\n`);
   return zipSync(files);
@@ -91,6 +97,9 @@ export type Unpacked =
       readonly photos: ReadonlyMap<string, Uint8Array>;
       readonly history: readonly HistoryRow[];
       readonly records: readonly RecordRow[];
+      readonly measured: readonly MeasuredRow[];
+      /** Their files, folded, by the id in the archive. */
+      readonly days: ReadonlyMap<string, Uint8Array>;
     }
   | (ReadResult & { readonly ok: false });
 
@@ -99,9 +108,12 @@ export function unpackBoat(zip: Uint8Array): Unpacked {
   const refuse = (message: string): Unpacked => ({ ok: false, problems: [{ where: 'the archive', message }] });
   const unfolded = unfold(
     zip,
-    (name) => name === DESIGN || name === HISTORY || name === RECORDS || /^photos\/[A-Za-z0-9_-]{1,40}\.jpg$/.test(name),
+    (name) =>
+      [DESIGN, HISTORY, RECORDS, MEASURED].includes(name) ||
+      /^measured\/[A-Za-z0-9-]{8,60}\.csv\.gz$/.test(name) ||
+      /^photos\/[A-Za-z0-9_-]{1,40}\.jpg$/.test(name),
     UNFOLDED_BYTES,
-    BOUNDS.photos + 3,
+    BOUNDS.photos + 100,
   );
   if (!unfolded.ok) return refuse(unfolded.message);
   const text = unfolded.files.get(DESIGN);
@@ -121,5 +133,14 @@ export function unpackBoat(zip: Uint8Array): Unpacked {
       return bytes ? [[id, bytes] as const] : [];
     }),
   );
-  return { ok: true, design: read.design, photos, history, records };
+  const listed = unfolded.files.get(MEASURED);
+  const measured = listed ? readMeasured(strFromU8(listed)) : [];
+  if (measured === null) return refuse(`its ${MEASURED} is not understood`);
+  const days = new Map(
+    measured.flatMap(({ id }) => {
+      const csv = unfolded.files.get(measuredName(id));
+      return csv ? [[id, csv] as const] : [];
+    }),
+  );
+  return { ok: true, design: read.design, photos, history, records, measured, days };
 }

@@ -3,8 +3,10 @@ import { randomUUID } from 'node:crypto';
 import { BOUNDS, type Design, type ReadProblem } from '@/core/design';
 import { createBoat, openBoat } from './boats';
 import type { Db } from './database';
-import { type HistoryRow, putHistory } from './historyFile';
-import { putRecords, type RecordRow } from './records';
+import type { Unpacked } from './archive';
+import { putHistory } from './historyFile';
+import { putMeasured } from './measured';
+import { putRecords } from './records';
 import { patiently } from './patience';
 import { copyFileOf, dropFiles, type KeptFile, keepFile, ownFile } from './photos';
 import { work } from './work/pool';
@@ -16,7 +18,7 @@ export type ImportResult =
 async function landed(
   db: Db,
   design: Design,
-  { history, records }: { readonly history: readonly HistoryRow[]; readonly records: readonly RecordRow[] },
+  { history, records, measured, days }: Pick<Unpacked & { readonly ok: true }, 'history' | 'records' | 'measured' | 'days'>,
   pictureOf: (photo: Design['photos'][number]) => Promise<KeptFile | null>,
   now: number,
 ): Promise<{ readonly id: string; readonly unread: number }> {
@@ -43,6 +45,7 @@ async function landed(
           for (const file of kept) ownFile(inner, id, file, now);
           putHistory(inner, id, history, renamed);
           putRecords(inner, id, records, renamed, now);
+          putMeasured(inner, id, measured, days, now);
         },
         history[history.length - 1]?.revision ?? 0,
       ),
@@ -74,7 +77,7 @@ export async function duplicateBoat(db: Db, of: string, now: number): Promise<{ 
   return landed(
     db,
     { ...design, boat: { ...design.boat, name } },
-    { history: [], records: [] },
+    { history: [], records: [], measured: [], days: new Map() },
     (photo) => Promise.resolve(copyFileOf(db, of, photo.id)),
     now,
   );

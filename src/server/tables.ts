@@ -1,6 +1,6 @@
 /** Tables: one row per boat holding the design as it stands, every edit ever made to it, and designs as they stood once. */
 import { desc } from 'drizzle-orm';
-import { index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
+import { blob, index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 
 export const boats = sqliteTable(
   'boats',
@@ -183,4 +183,27 @@ export const records = sqliteTable(
     body: text('body').notNull(),
   },
   (t) => [uniqueIndex('records_id').on(t.boatId, t.id), index('records_boat').on(t.boatId, t.seq)],
+);
+
+/** Measured days of a bank, as a gzipped CSV of time (s), volts, amps into the bank and charge: whole, or not there. */
+export const measured = sqliteTable(
+  'measured',
+  {
+    id: text('id').primaryKey(),
+    boatId: text('boat_id')
+      .notNull()
+      .references(() => boats.id),
+    bankId: text('bank_id').notNull(),
+    name: text('name').notNull(),
+    fromAt: integer('from_at').notNull(),
+    toAt: integer('to_at').notNull(),
+    rows: integer('rows').notNull(),
+    csv: blob('csv', { mode: 'buffer' }).notNull(),
+    /** SHA-256 of the file. */
+    sum: text('sum').notNull(),
+    createdAt: integer('created_at').notNull(),
+    /** Put away; it stays on file. */
+    awayAt: integer('away_at'),
+  },
+  (t) => [index('measured_boat').on(t.boatId, t.fromAt)],
 );

@@ -2,7 +2,18 @@
 import { expose } from 'comlink';
 import Papa from 'papaparse';
 import type { Design } from '@/core/design';
-import { besideDays, type DayBeside, learn, type Learned, type Matching, matchHeads, type Read, readRows } from '@/core/measured';
+import {
+  asCsv,
+  besideDays,
+  type DayBeside,
+  learn,
+  type Learned,
+  type Matching,
+  matchHeads,
+  type Measured,
+  type Read,
+  readRows,
+} from '@/core/measured';
 
 export interface Heads {
   readonly heads: readonly string[];
@@ -21,6 +32,8 @@ export interface MeasuredAnswer {
 
 let rows: string[][] = [];
 let heads: string[] = [];
+/** As it was last read by its columns. */
+let last: Measured | null = null;
 
 /** JSON deltas, one a line, as rows of a spreadsheet; null: it is none. */
 function ofDeltas(text: string, bankId: string): string[][] | null {
@@ -71,6 +84,7 @@ const api = {
   /** Reads it by its columns, and answers. */
   answer(design: Design, bankId: string, match: Matching, turn: boolean | null): MeasuredAnswer {
     const { series, ...read } = readRows(rows, match, turn);
+    last = series;
     return {
       read: { ...read, gaps: read.gaps.slice(0, 50) },
       days: besideDays(design, bankId, series),
@@ -78,6 +92,17 @@ const api = {
       from: series.at[0] ?? 0,
       to: series.at[series.at.length - 1] ?? 0,
     };
+  },
+  /** What was last read as a gzipped CSV; null: nothing was. */
+  async folded(): Promise<Uint8Array | null> {
+    if (!last) return null;
+    const stream = new Blob([asCsv(last)]).stream().pipeThrough(new CompressionStream('gzip'));
+    return new Uint8Array(await new Response(stream).arrayBuffer());
+  },
+  /** Takes in what was kept. */
+  async unfold(bytes: ArrayBuffer, told: (part: number) => void): Promise<Heads> {
+    const stream = new Blob([bytes]).stream().pipeThrough(new DecompressionStream('gzip'));
+    return api.take(new File([await new Response(stream).blob()], 'kept.csv'), '', told);
   },
 };
 

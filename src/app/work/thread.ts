@@ -73,7 +73,7 @@ const jobs: Jobs = {
     const result = scratchAnswer(body.value.line, body.value.ruleSet);
     return result.ok ? answered(result.answer) : refused(result.message);
   },
-  pack: (design, photos, texts) => packBoat(design, (id) => photos.get(id) ?? null, texts),
+  pack: (design, photos, texts, days) => packBoat(design, (id) => photos.get(id) ?? null, texts, days),
   unpack: (zip) => unpackBoat(zip),
 };
 

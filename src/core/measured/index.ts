@@ -1,3 +1,3 @@
 export { besideDays, type DayBeside, minutesOf } from './beside';
 export { type Learned, learn, type LearnedFigure, type LoadSeen } from './learn';
-export { type Column, COLUMNS, matchHeads, type Matching, type Measured, type Read, readRows, timeOf } from './series';
+export { asCsv, type Column, COLUMNS, matchHeads, type Matching, type Measured, type Read, readRows, timeOf } from './series';

@@ -125,3 +125,15 @@ export function readRows(rows: readonly (readonly string[])[], match: Matching, 
   }
   return { series: cut, rows: most, dropped, back, gaps, stepS: usual / 1000, sign };
 }
+
+/** As it is kept: time in s, volts, amps into the bank, charge; one reading a line. What was left out on reading stays out. */
+export function asCsv({ at, volts, amps, soc }: Measured): string {
+  const lines = ['time,volts,amps,soc'];
+  for (let k = 0; k < at.length; k++) {
+    const s = soc[k] ?? NaN;
+    lines.push(
+      `${Number(((at[k] ?? 0) / 1000).toFixed(1))},${Number((volts[k] ?? 0).toFixed(3))},${Number((amps[k] ?? 0).toFixed(3))},${Number.isFinite(s) ? Number(s.toFixed(4)) : ''}`,
+    );
+  }
+  return `${lines.join('\n')}\n`;
+}

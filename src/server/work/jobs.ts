@@ -25,7 +25,8 @@ export interface Jobs {
   readonly pack: (
     design: Design,
     photos: ReadonlyMap<string, Uint8Array>,
-    texts: { readonly history: string; readonly records: string },
+    texts: { readonly history: string; readonly records: string; readonly measured: string },
+    days: ReadonlyMap<string, Uint8Array>,
   ) => Uint8Array;
   readonly unpack: (zip: Uint8Array) => Unpacked;
 }

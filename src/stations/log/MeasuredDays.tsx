@@ -7,7 +7,9 @@ import { type Employed, employ } from '@/ui/boat/employ';
 import { useDesign, useStore } from '@/ui/boat/context';
 import { Plain } from '@/ui/table/Plain';
 import type { Heads, MeasuredAnswer, MeasuredApi } from '@/workers/measured.worker';
+import { KeptDays } from './KeptDays';
 import { dayOf } from './said';
+import { type KeptSet, useKeptDays } from './useKeptDays';
 
 const PATIENCE_MS = 120_000;
 const COLUMNS: readonly (readonly [Column, string])[] = [
@@ -36,21 +38,17 @@ export function MeasuredDays() {
       () => new Worker(new URL('../../workers/measured.worker.ts', import.meta.url), { type: 'module' }),
     ));
   const failed = (error: unknown) => setTrouble(error instanceof Error ? error.message : String(error));
-  const take = async (file: File) => {
+  const kept = useKeptDays();
+  /** What the days at hand are called, and whether they are on file already. */
+  const [named, setNamed] = useState({ name: '', kept: false });
+  const taking = async (name: string, isKept: boolean, work: (told: (p: number) => void) => Promise<Heads>) => {
     setTrouble('');
     setAnswer(null);
     setHeads(null);
     setPart(0);
     try {
-      const found = await hired().call(
-        (r) =>
-          r.take(
-            file,
-            bankId,
-            proxy((p: number) => setPart(p)),
-          ),
-        PATIENCE_MS,
-      );
+      const found = await work(proxy((p: number) => setPart(p)));
+      setNamed({ name, kept: isKept });
       setHeads(found);
       setMatch(found.match);
     } catch (error) {
@@ -58,6 +56,20 @@ export function MeasuredDays() {
     } finally {
       setPart(null);
     }
+  };
+  const take = (file: File) => taking(file.name, false, (told) => hired().call((r) => r.take(file, bankId, told), PATIENCE_MS));
+  const reopen = (set: KeptSet) => {
+    setBank(set.bankId);
+    // As it is kept it runs into the bank.
+    setSign('into');
+    return taking(set.name, true, async (told) => {
+      const bytes = await kept.open(set.id);
+      return hired().call((r) => r.unfold(bytes, told), PATIENCE_MS);
+    });
+  };
+  const keep = async () => {
+    const csv = await hired().call((r) => r.folded(), PATIENCE_MS);
+    if (csv && (await kept.keep(bankId, named.name, csv))) setNamed({ ...named, kept: true });
   };
   const ask = async () => {
     if (!match) return;
@@ -82,9 +94,10 @@ export function MeasuredDays() {
   return (
     <div className="max-w-[980px]">
       <p className="max-w-[760px] text-quiet">
-        A file of a gauge or logger: CSV with time, volts and amps, or JSON deltas, one message a line. It stays on this device: what it
-        teaches is offered, and only what is taken goes into the design.
+        A file of a gauge or logger: CSV with time, volts and amps, or JSON deltas, one message a line. It stays on this device until it is
+        kept with the boat; what it teaches is offered, and only what is taken goes into the design.
       </p>
+      <KeptDays sets={kept.sets} onOpen={(s) => void reopen(s)} onAway={(s, away) => void kept.putAway(s.id, away)} />
       <div className="mt-2 flex flex-wrap items-end gap-4">
         <label>
           of{' '}
@@ -155,6 +168,17 @@ export function MeasuredDays() {
             hold it beside the boat
           </button>
         </fieldset>
+      ) : null}
+      {answer ? (
+        <p className="screen-only mt-3">
+          {named.kept ? (
+            <span role="status">These days are kept with the boat, and go out with her archive.</span>
+          ) : (
+            <button type="button" className="act" onClick={() => void keep().catch(failed)}>
+              keep these days with the boat
+            </button>
+          )}
+        </p>
       ) : null}
       {answer ? <Answer answer={answer} onTake={(f) => store.edit(`measured: ${f.what}`, f.ops)} /> : null}
     </div>

@@ -1,12 +1,13 @@
 import { openBoat, rawDesign } from '@/server/boats';
 import { database } from '@/server/database';
 import { historyRows, historyText } from '@/server/historyFile';
+import { measuredCsv, measuredSets, measuredText } from '@/server/measured';
 import { photoBytes } from '@/server/photos';
 import { recordRows, recordsText } from '@/server/records';
 import { guarded, refuse } from '@/server/request';
 import { work } from '@/server/work/pool';
 
-/** The design file; with ?as=zip the design, its pictures, its history and its records, with ?as=raw what stands on file as it is, readable or not. */
+/** The design file; with ?as=zip the design, its pictures, its history, its records and what was measured, with ?as=raw what stands on file as it is, readable or not. */
 export const GET = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
   guarded(async () => {
     const { id } = await params;
@@ -35,8 +36,19 @@ export const GET = (request: Request, { params }: { params: Promise<{ id: string
           return read.ok ? [[photo.id, read.bytes] as const] : [];
         }),
       );
-      const texts = { history: historyText(historyRows(database(), id)), records: recordsText(recordRows(database(), id)) };
-      const zip = await work().run('pack', boat.design, photos, texts);
+      const sets = measuredSets(database(), id);
+      const days = new Map(
+        sets.flatMap((s) => {
+          const csv = measuredCsv(database(), id, s.id);
+          return csv !== null && csv !== 'damaged' ? [[s.id, csv] as const] : [];
+        }),
+      );
+      const texts = {
+        history: historyText(historyRows(database(), id)),
+        records: recordsText(recordRows(database(), id)),
+        measured: sets.length > 0 ? measuredText(sets) : '',
+      };
+      const zip = await work().run('pack', boat.design, photos, texts, days);
       return new Response(zip as Uint8Array<ArrayBuffer>, attached('application/zip', 'zip'));
     }
     return new Response(JSON.stringify(boat.design, null, 1), attached('application/json; charset=utf-8', 'json'));
