@@ -171,3 +171,21 @@ test('a hidden fault is found by reading along the path, and the program’s own
   await expect(end).toContainText('The program’s way');
   await axe(page);
 });
+
+test('a reading is taken from the meter that is listened to', async ({ page, marram }) => {
+  await open(page, marram, 'commission');
+  await page.getByRole('list', { name: 'Stages' }).getByRole('button', { name: /^1 DC/ }).click();
+  await page.getByLabel('reason').fill('only to look');
+  await page.getByRole('button', { name: 'open it all the same' }).click();
+  await page.getByLabel('readings from').selectOption({ label: 'the simulated meter' });
+  const line = page.getByRole('listitem').filter({ hasText: /^rest volts of House bank/ });
+  const take = line.getByRole('button', { name: /V from the meter into rest volts of House bank/ });
+  await expect(take).toBeVisible();
+  await axe(page);
+  const shown = ((await take.textContent()) ?? '').replace(' V', '');
+  await take.click();
+  await expect(line.getByLabel(/^Reading of/)).toHaveValue(/^\d\d\.\d\d$/);
+  expect(Math.abs(Number(await line.getByLabel(/^Reading of/).inputValue()) - Number(shown))).toBeLessThan(1);
+  await line.getByRole('button', { name: /^Take the reading/ }).click();
+  await expect(line).toContainText(/V: (pass|above|below)/);
+});

@@ -3,13 +3,17 @@ import { useState } from 'react';
 import { bandAt, STAGES, type TestLine, USUAL_CONDITIONS } from '@/core/commission';
 import { round3, unitOf } from '@/core/quantity';
 import { useDesign } from '@/ui/boat/context';
+import { rowOf } from '@/core/design';
+import { figureOf, useAtHand } from './MeterAtHand';
 import { ProbeStrip } from './ProbeStrip';
 import { expectedOf, figure, typed } from './said';
 import { isRight, type Read, useReadings } from './useReadings';
 
 /** Stage by stage: a stage opens when the one before it is done, or is opened by name. */
 export function SheetView() {
-  const { boat } = useDesign();
+  const { boat, sources } = useDesign();
+  const { hand, control } = useAtHand();
+  const bankOfSource = (id: string) => rowOf(sources, id)?.bankId ?? null;
   const air = unitOf('C', boat);
   const [ambient, setAmbient] = useState(round3(air.to(USUAL_CONDITIONS.ambientC)));
   const [instrument, setInstrument] = useState('');
@@ -51,6 +55,7 @@ export function SheetView() {
             onChange={(e) => setInstrument(e.target.value)}
           />
         </label>
+        {control}
         {book.waiting > 0 ? (
           <span role="status" className="text-copper">
             {book.waiting} {book.waiting === 1 ? 'reading waits' : 'readings wait'} to be kept{book.why ? `: ${book.why}` : ''}
@@ -84,6 +89,7 @@ export function SheetView() {
                 line={l}
                 reads={byLine.get(l.id) ?? []}
                 amps={ampsFor(l, byLine)}
+                shown={figureOf(l, hand, bankOfSource)}
                 onTake={(value, atA, ok) => take(l, value, atA, instrument, ok)}
               />
             ))}
@@ -134,11 +140,14 @@ function Line({
   line,
   reads,
   amps,
+  shown,
   onTake,
 }: {
   line: TestLine;
   reads: readonly Read[];
   amps: number | null;
+  /** What the meter shows of it now. */
+  shown: number | null;
   onTake: (value: number | null, atA: number | null, right: boolean) => void;
 }) {
   const [value, setValue] = useState('');
@@ -231,6 +240,16 @@ function Line({
                 />
               </label>
             ) : null}
+            {shown === null ? null : (
+              <button
+                type="button"
+                className="plain min-h-[40px]"
+                aria-label={`${figure(shown, line.unit)} ${line.unit} from the meter into ${line.what}`}
+                onClick={() => setValue(figure(shown, line.unit).replace('−', '-'))}
+              >
+                {figure(shown, line.unit)} {line.unit}
+              </button>
+            )}
             <label className="text-[12px] text-quiet">
               {line.unit}
               <input

@@ -5,7 +5,7 @@ import { liveAnswer, METER_FAULTS, type MeterFault, type MeterSample } from '@/c
 import { show } from '@/core/quantity';
 import { useAsked, useDesign, useStore } from '@/ui/boat/context';
 import { Plain } from '@/ui/table/Plain';
-import { type Heard, useFeed, useMeters } from './useFeed';
+import { type Heard, useFeed, useMeters } from '@/ui/boat/useFeed';
 
 const DAY_MIN = 1440;
 const SPEEDS = [

@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useState } from 'react';
-import { useStore } from '@/ui/boat/context';
+import { useStore } from './context';
 
 /** What is heard of one moment, as the server passes it on. */
 export interface Heard {

@@ -1,0 +1,79 @@
+'use client';
+import { useState } from 'react';
+import type { TestLine } from '@/core/commission';
+import { rowOf } from '@/core/design';
+import { useDesign } from '@/ui/boat/context';
+import { type Heard, useFeed, useMeters } from '@/ui/boat/useFeed';
+
+/** What a meter shows of a bank just now. */
+export interface AtHand {
+  readonly bankId: string;
+  readonly volts: number | null;
+  readonly amps: number | null;
+}
+
+/** What the meter shows of what a line asks for: volts at its bank's posts, or amps of the one thing that is on. null: it cannot say. */
+export function figureOf(line: TestLine, hand: AtHand | null, bankOfSource: (sourceId: string) => string | null): number | null {
+  if (!hand) return null;
+  const [kind = '', ...rest] = line.id.split('.');
+  const last = rest.at(-1) ?? '';
+  if (kind === 'rest') return last === hand.bankId ? hand.volts : null;
+  if (kind === 'absorbs') return bankOfSource(last) === hand.bankId ? hand.volts : null;
+  if (kind === 'gives' || kind === 'speed') return bankOfSource(last) === hand.bankId ? hand.amps : null;
+  // A load that is on alone flows out of the bank.
+  if (kind === 'amps') return hand.amps === null ? null : -hand.amps;
+  return null;
+}
+
+/** Listens to a meter while the sheet is gone through. */
+export function useAtHand(): { readonly hand: AtHand | null; readonly control: React.ReactNode } {
+  const design = useDesign();
+  const meters = useMeters();
+  const [bankId, setBank] = useState(design.banks[0]?.id ?? '');
+  const [name, setName] = useState('');
+  const living = design.living[0]?.id ?? '';
+  const asked = name === '' ? null : new URLSearchParams({ meter: name, bank: bankId, living, faults: '', speed: '1' }).toString();
+  const { heard, ended } = useFeed(asked);
+  const last: Heard | undefined = heard.at(-1);
+  const hand = name !== '' && last ? { bankId, volts: last.volts, amps: last.amps } : null;
+  if (!meters || meters.length === 0 || design.banks.length === 0) return { hand: null, control: null };
+  return {
+    hand,
+    control: (
+      <span className="flex flex-wrap items-baseline gap-x-2">
+        <label>
+          readings from{' '}
+          <select className="box" value={name} onChange={(e) => setName(e.target.value)}>
+            <option value="">by hand</option>
+            {meters.map((m) => (
+              <option key={m.name} value={m.name}>
+                {m.simulated ? 'the simulated meter' : m.name}
+              </option>
+            ))}
+          </select>
+        </label>
+        {name === '' ? null : (
+          <>
+            <label>
+              of{' '}
+              <select className="box" value={bankId} onChange={(e) => setBank(e.target.value)}>
+                {design.banks.map((b) => (
+                  <option key={b.id} value={b.id}>
+                    {b.name}
+                  </option>
+                ))}
+              </select>
+            </label>
+            <span className="reading" role="status">
+              {ended
+                ? `it ended: ${ended}`
+                : hand
+                  ? `${rowOf(design.banks, hand.bankId)?.name ?? ''}: ${hand.volts?.toFixed(2) ?? '·'} V, ${hand.amps?.toFixed(1) ?? '·'} A`
+                  : 'listening'}
+            </span>
+          </>
+        )}
+      </span>
+    ),
+  };
+}
