@@ -57,6 +57,9 @@ const MAY_CALL = {
   energy: ['MORE', 'MOST_TIMES', 'QUANTILES', 'cruiseOf', 'cruiseVerdict', 'dayAh', 'houseIndex', 'seasonResult', 'withMore'],
   mainSide: ['MOST_ON_A_STUD', 'withPaths'],
   commission: [
+    'SKETCH_AT_FIRST',
+    'SKETCH_KINDS',
+    'sketchedPath',
     'STAGES',
     'SURE_FROM',
     'SYMPTOMS',

@@ -189,3 +189,24 @@ test('a reading is taken from the meter that is listened to', async ({ page, mar
   await line.getByRole('button', { name: /^Take the reading/ }).click();
   await expect(line).toContainText(/V: (pass|above|below)/);
 });
+
+test('a path is sketched without a boat, in either school, and a bad switch is found on it', async ({ page }) => {
+  await page.goto(`${url()}/five-minutes`);
+  await view(page, 'what is wrong on a path');
+  const parts = page.getByRole('list', { name: 'Parts of the path' });
+  await expect(parts.getByRole('listitem')).toHaveCount(4);
+  await page.getByRole('button', { name: 'joint', exact: true }).click();
+  await expect(parts.getByRole('listitem')).toHaveCount(5);
+  await page.getByLabel('Length of part 2, one way').fill('4,5');
+  await expect(page.getByText('Measure first')).toBeVisible();
+  await axe(page);
+  const rows = page.getByRole('table', { name: 'Readings along the path' }).getByRole('row');
+  const expected = async (name: RegExp) => Number(await rows.filter({ hasText: name }).getByRole('cell').nth(1).textContent());
+  await page.getByLabel('Millivolts over 3 switch').fill('900');
+  await page.getByLabel('Millivolts over 2 cable +').fill(String(await expected(/2 cable \+/)));
+  const suspects = page.getByRole('table', { name: 'Suspects' }).getByRole('row');
+  await expect(suspects.nth(1)).toContainText('3 switch');
+  await page.getByLabel('school').selectOption('awg');
+  await expect(page.getByLabel('Length of part 2, one way')).toHaveValue(/^19\.\d/);
+  await axe(page);
+});

@@ -18,3 +18,4 @@ export {
   readOver,
   sayBad,
 } from './exercise';
+export { SKETCH_AT_FIRST, SKETCH_KINDS, sketchedPath, type SketchKind, type SketchRow } from './sketch';

@@ -6,7 +6,8 @@ import { useDesign } from '@/ui/boat/context';
 import { rowOf } from '@/core/design';
 import { figureOf, useAtHand } from './MeterAtHand';
 import { ProbeStrip } from './ProbeStrip';
-import { expectedOf, figure, typed } from './said';
+import { typed } from '@/ui/path/figures';
+import { expectedOf, figure } from './said';
 import { isRight, type Read, useReadings } from './useReadings';
 
 /** Stage by stage: a stage opens when the one before it is done, or is opened by name. */

@@ -1,6 +1,7 @@
 /** Figures of a test, typed and shown. */
 import { bandOf, type TestLine } from '@/core/commission';
-import { expectedOf, figure, typed } from './said';
+import { typed } from '@/ui/path/figures';
+import { expectedOf, figure } from './said';
 
 const line = (more: Partial<TestLine>): TestLine => ({
   id: 'x',

@@ -18,9 +18,3 @@ export function expectedOf(line: TestLine, atA: number | null): string {
 
 /** Volts to the hundredth, as a meter shows them; the rest to three figures. */
 export const figure = (x: number, unit: TestLine['unit'] = 'mV'): string => (unit === 'V' && Math.abs(x) < 100 ? x.toFixed(2) : round3(x));
-
-/** A figure as it is typed, point or comma; null: it is none. */
-export function typed(text: string): number | null {
-  const clean = text.trim().replace(',', '.');
-  return /^-?\d+(\.\d+)?$/.test(clean) ? Number(clean) : null;
-}

@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react';
 import { type BoatDue, cardAsLearned, type EquipmentLearned, type FirmSum } from '@/core/keep';
 import type { Card } from '@/core/design';
 import { round3, show } from '@/core/quantity';
-import { UNITS } from '../home/units';
+import { UNITS } from '@/ui/schoolUnits';
 import { Plain } from '@/ui/table/Plain';
 
 interface Answer extends FirmSum {

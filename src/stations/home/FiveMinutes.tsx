@@ -2,10 +2,15 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import { QuickChecks } from '@/ui/quick/QuickChecks';
-import { UNITS } from './units';
+import { Views } from '@/ui/views/Views';
+import { SketchedPath } from '@/ui/path/SketchedPath';
+import { UNITS } from '@/ui/schoolUnits';
+
+const VIEWS = ['three checks', 'what is wrong on a path'] as const;
 
 /** The three checks without a boat on file. */
 export function FiveMinutes() {
+  const [view, setView] = useState<(typeof VIEWS)[number]>('three checks');
   const [school, setSchool] = useState<'awg' | 'metric'>('metric');
   return (
     <main className="mx-auto max-w-[1040px] p-6">
@@ -22,8 +27,11 @@ export function FiveMinutes() {
         </label>
       </p>
       <h1 className="screen-only mt-2 text-[22px] font-bold">Five minutes on any boat</h1>
+      <p className="screen-only mt-1 flex gap-4">
+        <Views views={VIEWS} showing={view} onShow={setView} />
+      </p>
       <div className="mt-2">
-        <QuickChecks units={UNITS[school]} where="any" />
+        {view === 'three checks' ? <QuickChecks units={UNITS[school]} where="any" /> : <SketchedPath key={school} units={UNITS[school]} />}
       </div>
     </main>
   );

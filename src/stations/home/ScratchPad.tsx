@@ -5,7 +5,7 @@ import type { BoatSummary } from '@/core/design';
 import type { Line, ScratchResult } from '@/core/scratch';
 import { useShelf } from '@/ui/boat/shelf';
 import { ScratchCard } from '@/ui/scratch/ScratchCard';
-import { UNITS } from './units';
+import { UNITS } from '@/ui/schoolUnits';
 
 /** The scratch line without a boat: the commonest question, answered as it is typed. */
 export function ScratchPad({ boats }: { boats: readonly BoatSummary[] }) {
