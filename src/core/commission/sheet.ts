@@ -37,6 +37,7 @@ export function testSheet(whole: Design, analysis: Analysis, given: Conditions):
           state: 'bank full',
           probes: 'the gauge’s own menu against the sheet of Monitoring',
           unit: 'seen',
+          outside: 'Set as the sheet says, and written down: one that is set wrong lies for months.',
         }),
       ),
     ...alarms.map(({ b, a }) =>

@@ -116,7 +116,9 @@ export function SketchedPath({ units }: { readonly units: Units }) {
       </p>
       {trouble ? <p className="caution mt-2">It was not worked out: {trouble}.</p> : null}
       <div className="mt-3 grid grid-cols-2 gap-8 max-[1000px]:grid-cols-1">
-        <PathTable path={path} />
+        <section>
+          <PathTable path={path} />
+        </section>
         <Suspects path={path} diagnosis={diagnosis} units={units} />
       </div>
     </section>
