@@ -1,6 +1,6 @@
 /** Monitoring: gauges proposed, programmed with their working, held against thirty days of the boat, searched; alarms, shunt, volts. */
 import { readFileSync } from 'node:fs';
-import { axe, designOf, expect, open, saved, test, url, view } from './boat';
+import { axe, designOf, expect, open, reload, saved, test, url, view } from './boat';
 
 test('a boat without a gauge learns why she wants one, and is proposed one for every bank', async ({ page, turnstone }) => {
   await open(page, turnstone, 'monitoring');
@@ -67,7 +67,15 @@ test('a negative on the battery’s post goes round the shunt: named, with what 
   await axe(page);
   await view(page, 'alarms');
   const alarms = page.getByRole('table', { name: 'Alarms' });
-  await expect(alarms.getByRole('row').filter({ hasText: 'charge low' })).toContainText('the bottom of its window');
+  const low = alarms.getByRole('row').filter({ hasText: 'charge low' });
+  await expect(low).toContainText('the bottom of its window');
+  // As it is set aboard stands with the gauge, and stays.
+  await low.getByLabel(/^As set/).fill('55 %, at the helm');
+  await low.getByLabel(/^As set/).press('Tab');
+  await saved(page);
+  await reload(page);
+  await view(page, 'alarms');
+  await expect(low.getByLabel(/^As set/)).toHaveValue('55 %, at the helm');
   await axe(page);
   await view(page, 'by volts');
   const card = page.getByRole('table', { name: 'Charge by volts' });

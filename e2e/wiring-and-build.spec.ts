@@ -419,3 +419,16 @@ test('proposed again, it shows what it adds and what stays, and takes what is ti
   expect(after.filter((c) => before.some((b) => b.id === c.id))).toEqual(before);
   await expect(page.getByRole('button', { name: 'propose for 1 loose' })).toBeVisible();
 });
+
+test('sizes the firm’s tools do not crimp lead the list of tools', async ({ page, marram }) => {
+  await open(page, marram, 'build');
+  const tools = page.locator('section').filter({ has: page.getByRole('heading', { name: 'Tools and dies' }) });
+  await expect(tools).toBeVisible();
+  await expect(tools).not.toContainText('no tool of the firm’s');
+  await page.getByLabel('our tools crimp up to').selectOption({ label: '16 mm²' });
+  await expect(tools).toContainText('no tool of the firm’s crimps 50 mm²');
+  await expect(tools).toContainText('hire the tool');
+  await saved(page);
+  await page.getByLabel('our tools crimp up to').selectOption({ label: 'not said' });
+  await expect(tools).not.toContainText('no tool of the firm’s');
+});

@@ -261,7 +261,7 @@ function benchNow(d: Design, a: Analysis, marks: readonly BoatRecord[]): Bench {
   const bench: Bench = {
     pieces,
     hours: hoursOf(d, a.circuits, left, listsOf(d, a.circuits)),
-    tools: toolsOf(pieces, d.boat),
+    tools: toolsOf(pieces, d.boat, d.house.largestCrimp),
     consumables: consumablesOf(decided, a.circuits, list),
   };
   benched = { of: a, marks, bench };

@@ -26,3 +26,12 @@ test('clips every 450 mm: 4 m and two of 1 m, and two links of 0.3 m; two labels
     { item: 'label wraps', count: 2 * list.cuts.length, note: 'one at each end of each piece' },
   ]);
 });
+
+test('what the firm’s tools cannot crimp: of two links of 70 mm² four ends beyond 50 mm²; up to 70 nothing; nobody has said: nothing', () => {
+  const beyond = (size: string | null) =>
+    toolsOf(made, design.boat, size === null ? null : { school: 'metric', size })
+      .filter((t) => t.item.startsWith('no tool'))
+      .map((t) => [t.item, t.count]);
+  expect(beyond('50')).toEqual([['no tool of the firm’s crimps 70 mm²', 4]]);
+  expect([beyond('70'), beyond(null)]).toEqual([[], []]);
+});

@@ -1,19 +1,41 @@
 /** Tools and dies a job asks for, consumables, and what its parts come to by group (docs/methods.md, "Tools and consumables"). */
 import type { Design } from '../design';
-import { round3, show, small, unitOf, type Units } from '../quantity';
-import { CLIP_EVERY_M } from '../rules';
+import { round3, show, sizeName, small, unitOf, type Units } from '../quantity';
+import { CLIP_EVERY_M, findConductor } from '../rules';
 import type { CountLine, CutList } from './cutList';
 import { clipsOf, pulledThrough } from './hours';
 import type { MadePiece } from './made';
 import type { CircuitResult } from '../circuit';
 
-/** Dies and tools for the ends to be made, with how many ends each makes, and the wrench they are tightened with. */
-export function toolsOf(made: readonly MadePiece[], units: Units): readonly CountLine[] {
-  const ends = made.filter((p) => !['made', 'landed'].includes(p.stage)).flatMap((p) => p.ends.map((e) => ({ e, cores: p.cut.cores })));
+/** Sizes the firm's own tools do not crimp, with their ends. @param largest null: nobody has said. */
+function beyond(made: readonly MadePiece[], largest: Design['house']['largestCrimp']): readonly CountLine[] {
+  const most = largest === null ? undefined : findConductor(largest.school, largest.size)?.areaMm2;
+  if (most === undefined) return [];
+  const by = new Map<string, number>();
+  for (const { cut, ends } of made) {
+    const crimped = ends.filter((e) => e.die !== '').length * cut.cores;
+    const name = sizeName(cut.school, cut.conductor);
+    if (cut.areaMm2 > most + 1e-9 && crimped > 0) by.set(name, (by.get(name) ?? 0) + crimped);
+  }
+  return [...by].map(([name, count]) => ({
+    item: `no tool of the firm’s crimps ${name}`,
+    count,
+    note: 'ends: hire the tool and its die, or have these pieces made up from their cards',
+  }));
+}
+
+/**
+ * Dies and tools for the ends to be made, with how many ends each makes, and the wrench they are tightened with; first what the firm's tools cannot.
+ * @param largest size they crimp; null: nobody has said.
+ */
+export function toolsOf(made: readonly MadePiece[], units: Units, largest: Design['house']['largestCrimp'] = null): readonly CountLine[] {
+  const open = made.filter((p) => !['made', 'landed'].includes(p.stage));
+  const ends = open.flatMap((p) => p.ends.map((e) => ({ e, cores: p.cut.cores })));
   const by = new Map<string, number>();
   for (const { e, cores } of ends) if (e.die !== '') by.set(e.die, (by.get(e.die) ?? 0) + cores);
   const torques = ends.flatMap(({ e }) => (e.torque ? [e.torque.nm] : []));
   return [
+    ...beyond(open, largest),
     ...[...by]
       .map(([item, count]) => ({ item, count, note: 'ends; die and terminal of one maker, or as the terminal’s maker says' }))
       .sort((a, b) => a.item.localeCompare(b.item, 'en', { numeric: true })),

@@ -45,6 +45,7 @@ export const defaultHouse = (school: School): HouseRules => ({
   joint: 'crimp',
   seal: 'adhesive shrink',
   terminals: 'bare, sleeved',
+  largestCrimp: null,
   slackM: 0.3,
   openSlackM: 0.4,
   wastePct: 5,

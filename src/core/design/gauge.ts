@@ -31,6 +31,8 @@ export const GaugeSchema = v.object({
   /** As it is set aboard, and its maker's defaults. */
   asSet: later(GaugeSettingsSchema, {}),
   maker: later(GaugeSettingsSchema, {}),
+  /** Alarms as they are set aboard, in words, by the alarm. */
+  alarms: later(v.record(id, v.pipe(v.string(), v.maxLength(60))), {}),
   /** It reads so much with nothing flowing, A, and in steps of so much. */
   offsetA: later(between(-5, 5), 0),
   stepA: later(between(0, 5), 0.1),
@@ -68,6 +70,7 @@ export const blankGauge = (
   behindSwitch: false,
   asSet: UNSET,
   maker: UNSET,
+  alarms: {},
   offsetA: 0,
   stepA: 0.1,
   credits: true,

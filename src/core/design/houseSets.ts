@@ -35,6 +35,7 @@ export const HOUSE_WORDS: Readonly<Record<keyof HouseRules, string>> = {
   joint: 'how ends are made',
   seal: 'how ends are sealed',
   terminals: 'terminals of light conductors',
+  largestCrimp: 'largest size the firm’s tools crimp',
   wastePct: 'waste when ordering, %',
   diversity: 'diversity of feeders',
   studySoc: 'state of charge of the study',

@@ -306,6 +306,8 @@ export const HouseSchema = v.object({
   joint: later(oneOf(JOINTS), 'crimp'),
   seal: later(oneOf(SEALS), 'adhesive shrink'),
   terminals: later(oneOf(TERMINAL_STYLES), 'bare, sleeved'),
+  /** The largest conductor the firm's own tools crimp; null: not said. */
+  largestCrimp: later(v.nullable(SizeSchema), null),
   wastePct: between(0, 50),
   diversity: between(0.1, 1),
   studySoc: between(0, 1),

@@ -1,4 +1,5 @@
 'use client';
+import { LargestCrimp } from './LargestCrimp';
 import { useMemo, useState } from 'react';
 import type { CountLine, CutList } from '@/core';
 import { bare, show, unitOf } from '@/core/quantity';
@@ -110,6 +111,7 @@ export function Lists() {
           note="For the ends still to be made: tick what is on the van before you leave."
         />
       ) : null}
+      {bench ? <LargestCrimp /> : null}
       {bench ? <Counts title="Consumables" lines={bench.consumables} /> : null}
       <Extras />
       <section className="mt-5">

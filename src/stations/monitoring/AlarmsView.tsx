@@ -2,14 +2,33 @@
 import { type Gauge, rowOf } from '@/core/design';
 import { alarmsOf } from '@/core/monitoring';
 import { useDesign } from '@/ui/boat/context';
+import { usePut } from '@/ui/boat/put';
 import { Plain } from '@/ui/table/Plain';
 
 /** What should call, at what, after how long, and how it is proved. */
 export function AlarmsView({ gauge }: { gauge: Gauge }) {
   const design = useDesign();
+  const put = usePut();
   const bank = rowOf(design.banks, gauge.bankId);
   if (!bank) return <p className="pt-3 text-quiet">Its bank is not in the design.</p>;
   const { lines, faults, takenAtOnce } = alarmsOf(design, bank);
+  const asSet = (alarmId: string, what: string) => {
+    const key = alarmId.replaceAll(' ', '-');
+    const kept = gauge.alarms[key] ?? '';
+    return (
+      <input
+        key={kept}
+        className="box w-[110px]"
+        aria-label={`As set: ${what}`}
+        defaultValue={kept}
+        maxLength={60}
+        onBlur={(e) =>
+          e.target.value !== kept &&
+          put(['gauges', gauge.id, 'alarms'], { ...gauge.alarms, [key]: e.target.value }, `alarm of ${gauge.name}: ${what}`)
+        }
+      />
+    );
+  };
   return (
     <div className="max-w-[1040px] pt-2">
       <button type="button" className="act screen-only float-right" onClick={() => window.print()}>
@@ -28,8 +47,9 @@ export function AlarmsView({ gauge }: { gauge: Gauge }) {
           { title: 'after', right: true },
           { title: 'why' },
           { title: 'proved by' },
+          { title: 'as set' },
         ]}
-        rows={lines.map((l) => ({ id: l.id, cells: [l.what, l.value, l.delay, l.working, l.proof] }))}
+        rows={lines.map((l) => ({ id: l.id, cells: [l.what, l.value, l.delay, l.working, l.proof, asSet(l.id, l.what)] }))}
       />
       {takenAtOnce.length > 0 ? (
         <p className="caution mt-3">
