@@ -1,7 +1,7 @@
 /** What concerns the whole firm, over the boats that changed last; others are answered between one boat and the next. */
 import { setImmediate as next } from 'node:timers/promises';
 import type { BoatState } from '@/core/design';
-import { type FirmBoat, type FirmSum, firmSum } from '@/core/keep';
+import { type FirmPart, type FirmSum, firmSum, partOf } from '@/core/keep';
 import { findBoats, openBoat } from './boats';
 import type { Db } from './database';
 import { recordsSince } from './records';
@@ -30,12 +30,12 @@ export interface FirmAnswer extends FirmSum {
 
 export async function firmAnswer(db: Db, now: number): Promise<FirmAnswer> {
   const { boats: listed, total } = findBoats(db, '', 0, MOST_BOATS, 'changed');
-  const kept: FirmBoat[] = [];
+  const kept: FirmPart[] = [];
   const unread: string[] = [];
   for (const { id, name } of listed) {
     try {
       const boat = openBoat(db, id);
-      if (boat) kept.push({ id, name, design: boat.design, records: recordsSince(db, id, 0, MOST_RECORDS) });
+      if (boat) kept.push(partOf({ id, name, design: boat.design, records: recordsSince(db, id, 0, MOST_RECORDS) }, now));
     } catch (error) {
       if (!(error instanceof DamagedBoat)) throw error;
       unread.push(name);
@@ -50,7 +50,7 @@ export async function firmAnswer(db: Db, now: number): Promise<FirmAnswer> {
     store.set(what, { ...had, lengths: had.lengths + 1, metres: had.metres + item.lengthM });
   }
   return {
-    ...firmSum(kept, cards, now),
+    ...firmSum(kept, cards),
     looked: kept.length,
     total,
     states: Object.fromEntries(listed.map(({ id, state }) => [id, state && { stops: state.stops, fixes: state.fixes }])),

@@ -10,6 +10,14 @@ export interface FirmBoat {
   readonly records: readonly BoatRecord[];
 }
 
+/** What of a boat goes into the firm's sums: a design is not kept for it. */
+export interface FirmPart {
+  readonly id: string;
+  readonly due: BoatDue;
+  readonly measured: readonly Load[];
+  readonly times: readonly BoatRecord[];
+}
+
 export interface BoatDue {
   readonly boatId: string;
   readonly boat: string;
@@ -73,13 +81,12 @@ const quantile = (sorted: readonly number[], part: number): number => {
 };
 
 /** Loads that were measured, by their card, else by their name in the list. What no list knows teaches nothing about another boat. */
-export function equipmentLearned(boats: readonly Pick<FirmBoat, 'design'>[], cards: readonly Card[]): readonly EquipmentLearned[] {
+export function equipmentLearned(boats: readonly Pick<FirmPart, 'measured'>[], cards: readonly Card[]): readonly EquipmentLearned[] {
   const known = new Map(cards.map((c) => [c.id, c]));
   const listed = new Map(APPLIANCES.map((a) => [a.name, a.watts]));
   const groups = new Map<string, { cardId: string | null; name: string; listedW: number; ratios: number[] }>();
-  for (const { design } of boats)
-    for (const l of design.loads) {
-      if (l.mark !== 'measured') continue;
+  for (const { measured } of boats)
+    for (const l of measured) {
       const card = l.cardId === null ? undefined : known.get(l.cardId);
       const listedW = card ? watts(card) : (listed.get(l.name) ?? 0);
       if (listedW <= 0) continue;
@@ -98,12 +105,19 @@ export function equipmentLearned(boats: readonly Pick<FirmBoat, 'design'>[], car
 }
 
 /** @param now ms. */
-export function firmSum(boats: readonly FirmBoat[], cards: readonly Card[], now: number): FirmSum {
+export const partOf = (boat: FirmBoat, now: number): FirmPart => ({
+  id: boat.id,
+  due: boatDue(boat, now),
+  measured: boat.design.loads.filter((l) => l.mark === 'measured'),
+  times: boat.records.filter((r) => r.kind === 'time'),
+});
+
+export function firmSum(parts: readonly FirmPart[], cards: readonly Card[]): FirmSum {
   return {
-    boats: boats.map((b) => boatDue(b, now)),
+    boats: parts.map((p) => p.due),
     // Tasks of two boats are two, though they have one name.
-    hours: learnedOf(boats.flatMap((b) => b.records.map((r) => ({ ...r, thing: `${b.id} ${r.thing}` })))),
-    equipment: equipmentLearned(boats, cards),
+    hours: learnedOf(parts.flatMap((p) => p.times.map((r) => ({ ...r, thing: `${p.id} ${r.thing}` })))),
+    equipment: equipmentLearned(parts, cards),
   };
 }
 

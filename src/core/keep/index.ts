@@ -3,4 +3,4 @@ export { addMonths, type Due, serviceItems, servicePlan, thingName } from './ser
 export { type BookLine, type Chapter, ownersBook } from './ownersBook';
 export { type Limits, MEASURED_KINDS, MEASURED_UNIT, type MeasuredKind, type Trend, trendFindings, trendsOf } from './trends';
 export { type Clock, clockOf } from './clock';
-export { type BoatDue, cardAsLearned, type EquipmentLearned, type FirmBoat, type FirmSum, firmSum } from './firm';
+export { type BoatDue, cardAsLearned, type EquipmentLearned, type FirmBoat, type FirmPart, type FirmSum, firmSum, partOf } from './firm';
