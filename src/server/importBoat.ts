@@ -5,7 +5,7 @@ import { createBoat, openBoat } from './boats';
 import type { Db } from './database';
 import type { Unpacked } from './archive';
 import { putHistory } from './historyFile';
-import { putMeasured } from './measured';
+import { putMeasured, type SoundSet, soundSets } from './measured';
 import { putRecords } from './records';
 import { patiently } from './patience';
 import { copyFileOf, dropFiles, type KeptFile, keepFile, ownFile } from './photos';
@@ -18,7 +18,11 @@ export type ImportResult =
 async function landed(
   db: Db,
   design: Design,
-  { history, records, measured, days }: Pick<Unpacked & { readonly ok: true }, 'history' | 'records' | 'measured' | 'days'>,
+  {
+    history,
+    records,
+    measured,
+  }: Pick<Unpacked & { readonly ok: true }, 'history' | 'records'> & { readonly measured: readonly SoundSet[] },
   pictureOf: (photo: Design['photos'][number]) => Promise<KeptFile | null>,
   now: number,
 ): Promise<{ readonly id: string; readonly unread: number }> {
@@ -45,7 +49,7 @@ async function landed(
           for (const file of kept) ownFile(inner, id, file, now);
           putHistory(inner, id, history, renamed);
           putRecords(inner, id, records, renamed, now);
-          putMeasured(inner, id, measured, days, now);
+          putMeasured(inner, id, measured, now);
         },
         history[history.length - 1]?.revision ?? 0,
       ),
@@ -65,7 +69,8 @@ export async function importArchive(db: Db, zip: Uint8Array, now: number): Promi
     const bytes = unpacked.photos.get(photo.id);
     return bytes ? keepFile(bytes) : null;
   };
-  return { ok: true, ...(await landed(db, unpacked.design, unpacked, pictureOf, now)) };
+  const measured = await soundSets(unpacked.measured, unpacked.days);
+  return { ok: true, ...(await landed(db, unpacked.design, { ...unpacked, measured }, pictureOf, now)) };
 }
 
 /** A second boat like one on file, under a name of her own; her history begins here. null: there is no such boat. */
@@ -77,7 +82,7 @@ export async function duplicateBoat(db: Db, of: string, now: number): Promise<{ 
   return landed(
     db,
     { ...design, boat: { ...design.boat, name } },
-    { history: [], records: [], measured: [], days: new Map() },
+    { history: [], records: [], measured: [] },
     (photo) => Promise.resolve(copyFileOf(db, of, photo.id)),
     now,
   );

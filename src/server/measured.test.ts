@@ -7,7 +7,7 @@ import { gzipSync } from 'node:zlib';
 import { packBoat, unpackBoat } from './archive';
 import { createBoat } from './boats';
 import { openDatabase } from './database';
-import { keepMeasured, measuredCsv, measuredSets, measuredText, putMeasured, putMeasuredAway } from './measured';
+import { keepMeasured, measuredCsv, measuredSets, measuredText, putMeasured, putMeasuredAway, soundSets } from './measured';
 import { measured } from './tables';
 import { bareBoat } from '@/core/design/testing';
 
@@ -55,13 +55,17 @@ test('what is not what was kept is told', async () => {
   db.update(measured).set({ sum: 'another' }).run();
   expect(measuredCsv(db, 'one', m.id)).toBe('damaged');
 });
-test('out and in with an archive: the same rows under an id of their own', () => {
+test('out and in with an archive: the same rows under an id of their own; what is no such file, or is missing, is left out', async () => {
   createBoat(db, 'three', bareBoat('metric'), 1);
   const sets = measuredSets(db, 'two');
   const days = new Map(sets.map((s) => [s.id, csv(2)]));
   const back = unpackBoat(packBoat(bareBoat('metric'), () => null, { measured: measuredText(sets) }, days));
   if (!back.ok) throw new Error(JSON.stringify(back.problems));
-  putMeasured(db, 'three', back.measured, back.days, 7);
+  const strange = { ...back.measured[0], id: 'strange-set-1', bankId: 'house', name: 'July', from: 1, to: 2, rows: 3, away: false };
+  const files = new Map([...back.days, [strange.id, new Uint8Array([1, 2, 3])] as const]);
+  const sound = await soundSets([...back.measured, strange, { ...strange, id: 'missing-set-1' }], files);
+  expect(sound.map((s) => s.name)).toEqual(['June']);
+  putMeasured(db, 'three', sound, 7);
   const [there, more] = measuredSets(db, 'three');
   expect(more).toBeUndefined();
   expect(there).toMatchObject({ name: 'June', rows: 2, away: true });

@@ -1,5 +1,5 @@
 /** Measured days kept with a boat: one gzipped CSV each, checked before it is kept, put away but never removed; out and in with her archive. */
-import { and, asc, count, eq, sql } from 'drizzle-orm';
+import { and, asc, eq, sql } from 'drizzle-orm';
 import { randomUUID } from 'node:crypto';
 import { promisify } from 'node:util';
 import { gunzip } from 'node:zlib';
@@ -14,6 +14,8 @@ export const MEASURED_BYTES = 20_000_000;
 /** A year at a minute is some 20 MB unfolded. */
 const MOST_UNFOLDED = 80_000_000;
 const MOST_SETS = 60;
+/** Of one boat in all: what goes out with her archive must come in again. */
+const MOST_BYTES = 60_000_000;
 export const MEASURED_HEADS = 'time,volts,amps,soc';
 
 const MetaSchema = v.object({
@@ -67,10 +69,10 @@ export async function keepMeasured(db: Db, boatId: string, meta: MeasuredMeta, c
     (tx): Kept => {
       const inner = tx as unknown as Db;
       if (!isThere(inner, boatId)) return { ok: false, reason: 'missing' };
-      const stands = measuredSets(inner, boatId).find((s) => s.id === meta.id);
+      const had = measuredSets(inner, boatId);
+      const stands = had.find((s) => s.id === meta.id);
       if (stands) return { ok: true, set: stands };
-      const had = inner.select({ n: count() }).from(measured).where(eq(measured.boatId, boatId)).get()?.n ?? 0;
-      if (had >= MOST_SETS) return { ok: false, reason: 'full' };
+      if (had.length >= MOST_SETS || had.reduce((n, s) => n + s.bytes, csv.byteLength) > MOST_BYTES) return { ok: false, reason: 'full' };
       put(inner, boatId, meta, span, csv, now);
       return { ok: true, set: { ...meta, ...span, bytes: csv.byteLength, away: false } };
     },
@@ -140,19 +142,27 @@ export const measuredText = (sets: readonly MeasuredSet[]): string =>
 /** null: it is not understood. */
 export const readMeasured = (json: string): readonly MeasuredRow[] | null => parsedAs(FileSchema, json)?.sets ?? null;
 
-/** Puts the files of an archive in, under ids of their own here; one that is missing or is no such file is left out. */
-export function putMeasured(
-  db: Db,
-  boatId: string,
-  rows: readonly MeasuredRow[],
-  files: ReadonlyMap<string, Uint8Array>,
-  now: number,
-): void {
-  for (const { id, bankId, name, away, ...span } of rows) {
+/** A file of an archive that can be read, with what it really spans. */
+export interface SoundSet extends Omit<MeasuredRow, 'id'> {
+  readonly csv: Uint8Array;
+}
+
+/** The files of an archive that are what they say; one that is missing or is no such file is left out. */
+export async function soundSets(rows: readonly MeasuredRow[], files: ReadonlyMap<string, Uint8Array>): Promise<readonly SoundSet[]> {
+  const out: SoundSet[] = [];
+  for (const { id, bankId, name, away } of rows) {
     const csv = files.get(id);
-    if (!csv) continue;
-    const own = randomUUID();
-    put(db, boatId, { id: own, bankId, name }, span, csv, now);
-    if (away) putMeasuredAway(db, boatId, own, now);
+    const span = csv ? await spanOf(csv) : null;
+    if (csv && span) out.push({ bankId, name, away, ...span, csv });
+  }
+  return out;
+}
+
+/** Puts them in, under ids of their own here. */
+export function putMeasured(db: Db, boatId: string, sets: readonly SoundSet[], now: number): void {
+  for (const { bankId, name, away, csv, ...span } of sets) {
+    const id = randomUUID();
+    put(db, boatId, { id, bankId, name }, span, csv, now);
+    if (away) putMeasuredAway(db, boatId, id, now);
   }
 }

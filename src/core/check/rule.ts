@@ -88,8 +88,8 @@ export const SOURCES = {
   data: 'the design itself',
 } as const;
 
-/** What settles a short that is known by a typical resistance alone. */
 /** What only a bank's typical short speaks against waits for what is said of the bank. @param bankId null: something else speaks against it too. */
 export const shortIsCause = (bankId: string | null): { readonly cause?: string } =>
   bankId === null ? {} : { cause: `bank-short:${bankId}` };
+/** What settles a short that is known by a typical resistance alone. */
 export const ASK_SHORT = 'Ask the battery’s maker for the short-circuit current, and enter it on Bank.';

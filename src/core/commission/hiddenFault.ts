@@ -19,8 +19,6 @@ export interface HiddenFault {
   readonly bad: readonly { readonly id: string; readonly what: string; readonly extraMohm: number }[];
   /** Millivolts over elements in a row at a current, as a meter shows them. */
   readonly read: (elements: readonly string[], amps: number) => Reading;
-  /** The next of a row of even chances: the same for the same seed. */
-  readonly even: () => number;
 }
 
 /** Elements drawn from their spreads, without a fault yet. The same seed gives the same path. */
@@ -62,7 +60,7 @@ export function hide(path: readonly Element[], amps: number, nominalV: number, f
       fault(e.id, extraMohm);
       return [{ id: part.id, what: part.what, extraMohm }];
     });
-  return { bad, read, even };
+  return { bad, read };
 }
 
 /** What the program reads and says by its own choice, from the first reading on: that the load gets too little is all that is known. */

@@ -20,7 +20,7 @@ parentPort.on('message', ({ id, args }) => {
   parentPort.postMessage({ id, ok: true, value: name });
 });`,
 );
-const pool = new WorkPool({ script, threads: 1, jobMs: 400, heapMb: 40 });
+const pool = new WorkPool({ script, threads: 1, jobMs: 2000, heapMb: 40 });
 afterAll(async () => {
   await pool.end();
   rmSync(folder, { recursive: true });
