@@ -4,7 +4,7 @@ export { bandAt, type Conditions, dropBand, type ProbesAt, STAGES, type TestLine
 export { testLimits, testSheet } from './sheet';
 export { type Diagnosis, diagnose, type NextReading, type Reading, type Suspect } from './diagnose';
 export { behind, type Behind, readSymptom, type ReadSymptom, SURE_FROM, type SymptomId, SYMPTOMS } from './symptom';
-export { type Offer, offersOf, openTests } from './offers';
+export { aboutOf, type Offer, offersOf, openTests } from './offers';
 export { type Stretch, stretchesOf, stretchOf } from './stretch';
 export { byProgram, drawn, hide, type HiddenFault, MOST_READINGS } from './hiddenFault';
 export {

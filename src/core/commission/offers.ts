@@ -160,8 +160,8 @@ function ofBanks(design: Design, last: Readings): readonly Offer[] {
   });
 }
 
-/** What a test is of, from its id. */
-function aboutOf(design: Design, id: string): About {
+/** What a test, or what else was read, is of: from its id. */
+export function aboutOf(design: Design, id: string): About {
   const parts = id.split('.');
   const lists = [
     ['circuit', design.circuits],

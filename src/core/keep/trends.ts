@@ -1,5 +1,5 @@
 /** What is read again and again: where it goes, when it crosses its limit, and a reading that falls outside its own line (docs/methods.md, M19). */
-import type { BoatRecord, Design, Finding } from '../design';
+import type { About, BoatRecord, Design, Finding } from '../design';
 import { rowOf } from '../design';
 
 export interface TrendPoint {
@@ -168,8 +168,12 @@ const OUTSIDE = 4;
 /** Told as a finding when it crosses within this. */
 const SOON_MS = YEAR_MS;
 
-/** A limit crossed, a reading outside its own trend, and a line that crosses within a year, as findings. */
-export function trendFindings(trends: readonly Trend[], now: number): readonly Finding[] {
+/** A limit crossed, a reading outside its own trend, and a line that crosses within a year, as findings. @param aboutOf what a trend's id is of. */
+export function trendFindings(
+  trends: readonly Trend[],
+  now: number,
+  aboutOf: (id: string) => About = () => ({ kind: 'boat', id: 'boat' }),
+): readonly Finding[] {
   return trends.flatMap((t): Finding[] => {
     const last = t.points.at(-1);
     if (!last) return [];
@@ -178,7 +182,7 @@ export function trendFindings(trends: readonly Trend[], now: number): readonly F
       id: `${rule}:${t.id}`,
       rule,
       severity,
-      about: { kind: 'boat', id: 'boat' },
+      about: aboutOf(t.id),
       title,
       why,
       todo: 'Read it again; then see Log, trends.',

@@ -1,5 +1,5 @@
 /** What the boat's records bring to Check: tests that were not right, and figures that go where they should not. */
-import { openTests, testLimits, type TestLine } from '../commission';
+import { aboutOf, openTests, testLimits, type TestLine } from '../commission';
 import type { BoatRecord, Design, Finding } from '../design';
 import { trendFindings, trendsOf } from '../keep';
 
@@ -9,4 +9,7 @@ export const recordedFindings = (
   sheet: readonly TestLine[],
   records: readonly BoatRecord[],
   now: number,
-): readonly Finding[] => [...openTests(design, sheet, records), ...trendFindings(trendsOf(design, records, testLimits(sheet)), now)];
+): readonly Finding[] => [
+  ...openTests(design, sheet, records),
+  ...trendFindings(trendsOf(design, records, testLimits(sheet)), now, (id) => aboutOf(design, id)),
+];

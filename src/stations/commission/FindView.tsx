@@ -4,6 +4,7 @@ import type { Load } from '@/core/design';
 import { round3 } from '@/core/quantity';
 import { useAsked, useDesign } from '@/ui/boat/context';
 import { typed } from '@/ui/path/figures';
+import { PathAsked, PathCaution } from '@/ui/path/PathAsked';
 import { PathTable } from '@/ui/path/PathTable';
 import { Suspects } from '@/ui/path/Suspects';
 import { usePathReadings } from '@/ui/path/usePathReadings';
@@ -42,7 +43,7 @@ export function FindView() {
   );
   const elements = drawn?.elements ?? [];
   const path = usePathReadings(chosen?.key ?? '', elements, loadA);
-  const { readings, wholeText } = path;
+  const { readings } = path;
   const found = useAsked<FoundOnPath>(
     chosen && loadA !== null && loadA > 0 ? `find:${loadA}:${chosen.key}:${JSON.stringify(readings)}` : null,
     (r) => (chosen ? r.found(chosen.circuitId, chosen.tap, AIR_C, readings, loadA ?? 0) : Promise.resolve(null)),
@@ -70,32 +71,10 @@ export function FindView() {
             ))}
           </select>
         </label>
-        <label>
-          it draws now, A{' '}
-          <input
-            className="box reading w-[70px]"
-            inputMode="decimal"
-            value={amps}
-            aria-invalid={loadA === null || loadA <= 0}
-            onChange={(e) => setAmps(e.target.value)}
-          />
-        </label>
-        <label>
-          lost from bank to load and back, mV{' '}
-          <input
-            className="box reading w-[80px]"
-            inputMode="decimal"
-            value={wholeText}
-            aria-invalid={wholeText !== '' && typed(wholeText) === null}
-            onChange={(e) => path.setWhole(e.target.value)}
-          />
-        </label>
+        <PathAsked path={path} amps={amps} onAmps={setAmps} />
         <span className="text-quiet">{elements.length > 0 ? `expected ${figure(path.expected(elements))} mV` : 'it hangs on nothing'}</span>
       </div>
-      <p className="caution mt-2 max-w-[820px]">
-        With the load on: millivolts only, never ohms on a live circuit; no live AC behind an opened panel; the charging path is not opened
-        while the engine turns.
-      </p>
+      <PathCaution />
       <div className="mt-3 grid grid-cols-2 gap-8 max-[1000px]:grid-cols-1">
         <section>
           <h2 className="font-semibold">Along the path, from the bank and back</h2>

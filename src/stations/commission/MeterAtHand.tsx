@@ -1,29 +1,9 @@
 'use client';
 import { useState } from 'react';
-import type { TestLine } from '@/core/commission';
 import { rowOf } from '@/core/design';
 import { useDesign } from '@/ui/boat/context';
 import { type Heard, useFeed, useMeters } from '@/ui/boat/useFeed';
-
-/** What a meter shows of a bank just now. */
-export interface AtHand {
-  readonly bankId: string;
-  readonly volts: number | null;
-  readonly amps: number | null;
-}
-
-/** What the meter shows of what a line asks for: volts at its bank's posts, or amps of the one thing that is on. null: it cannot say. */
-export function figureOf(line: TestLine, hand: AtHand | null, bankOfSource: (sourceId: string) => string | null): number | null {
-  if (!hand) return null;
-  const [kind = '', ...rest] = line.id.split('.');
-  const last = rest.at(-1) ?? '';
-  if (kind === 'rest') return last === hand.bankId ? hand.volts : null;
-  if (kind === 'absorbs') return bankOfSource(last) === hand.bankId ? hand.volts : null;
-  if (kind === 'gives' || kind === 'speed') return bankOfSource(last) === hand.bankId ? hand.amps : null;
-  // A load that is on alone flows out of the bank.
-  if (kind === 'amps') return hand.amps === null ? null : -hand.amps;
-  return null;
-}
+import type { AtHand } from './figureOf';
 
 /** Listens to a meter while the sheet is gone through. */
 export function useAtHand(): { readonly hand: AtHand | null; readonly control: React.ReactNode } {

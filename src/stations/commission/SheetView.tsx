@@ -4,7 +4,8 @@ import { bandAt, STAGES, type TestLine, USUAL_CONDITIONS } from '@/core/commissi
 import { round3, unitOf } from '@/core/quantity';
 import { useDesign } from '@/ui/boat/context';
 import { rowOf } from '@/core/design';
-import { figureOf, useAtHand } from './MeterAtHand';
+import { figureOf } from './figureOf';
+import { useAtHand } from './MeterAtHand';
 import { ProbeStrip } from './ProbeStrip';
 import { typed } from '@/ui/path/figures';
 import { expectedOf, figure } from './said';

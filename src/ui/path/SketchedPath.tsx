@@ -14,6 +14,7 @@ import { bare, parseNumber, unitOf, type Units } from '@/core/quantity';
 import { type Employed, employ } from '../boat/employ';
 import type { PathApi } from '@/workers/path.worker';
 import { typed } from './figures';
+import { PathAsked, PathCaution } from './PathAsked';
 import { PathTable } from './PathTable';
 import { Suspects } from './Suspects';
 import { usePathReadings } from './usePathReadings';
@@ -30,7 +31,7 @@ export function SketchedPath({ units }: { readonly units: Units }) {
   const loadA = typed(amps);
   const elements: readonly Element[] = sketchedPath(rows, school);
   const path = usePathReadings('sketch', elements, loadA);
-  const { readings, wholeText } = path;
+  const { readings } = path;
   const [diagnosis, setDiagnosis] = useState<Diagnosis | null>(null);
   const [trouble, setTrouble] = useState('');
   const worker = useRef<Employed<PathApi> | null>(null);
@@ -68,10 +69,7 @@ export function SketchedPath({ units }: { readonly units: Units }) {
         Something gets too little. Enter what it hangs on, part by part from the battery out and back; then read millivolts with it on.
         Nothing is kept: on a boat that is on file, Commission knows the path.
       </p>
-      <p className="caution mt-2 max-w-[820px]">
-        With the load on: millivolts only, never ohms on a live circuit; no live AC behind an opened panel; the charging path is not opened
-        while the engine turns.
-      </p>
+      <PathCaution />
       <ol className="mt-3" aria-label="Parts of the path">
         {rows.map((row, i) => (
           <Row
@@ -93,26 +91,7 @@ export function SketchedPath({ units }: { readonly units: Units }) {
         ))}
       </p>
       <p className="mt-3 flex flex-wrap items-baseline gap-x-5 gap-y-2">
-        <label>
-          it draws now, A{' '}
-          <input
-            className="box reading w-[70px]"
-            inputMode="decimal"
-            value={amps}
-            aria-invalid={loadA === null || loadA <= 0}
-            onChange={(e) => setAmps(e.target.value)}
-          />
-        </label>
-        <label>
-          lost from bank to load and back, mV{' '}
-          <input
-            className="box reading w-[80px]"
-            inputMode="decimal"
-            value={wholeText}
-            aria-invalid={wholeText !== '' && typed(wholeText) === null}
-            onChange={(e) => path.setWhole(e.target.value)}
-          />
-        </label>
+        <PathAsked path={path} amps={amps} onAmps={setAmps} />
       </p>
       {trouble ? <p className="caution mt-2">It was not worked out: {trouble}.</p> : null}
       <div className="mt-3 grid grid-cols-2 gap-8 max-[1000px]:grid-cols-1">

@@ -1,5 +1,4 @@
 'use client';
-import { stopped, TaskClock } from './TaskClock';
 import { useState } from 'react';
 import { round3, show } from '@/core/quantity';
 import type { Order } from '@/core/order';
@@ -12,6 +11,8 @@ import { Deliveries } from './Deliveries';
 import { Essentials } from './Essentials';
 import { IsolationSheet } from './IsolationSheet';
 import { dateOf } from './dates';
+import { stopped } from './stopped';
+import { TaskClock } from './TaskClock';
 
 /** Day by day: what is done, why in this order, and what is live in the evening. */
 export function OrderView() {

@@ -1,27 +1,7 @@
 'use client';
 import type { BoatRecord } from '@/core/design';
 import { clockOf } from '@/core/keep';
-import { KIND_OF, TASK_KINDS } from '@/core/order';
-
-type Row = Pick<BoatRecord, 'kind' | 'thing' | 'body'>;
-
-/** What stops a task's clock and notes its minutes; nothing where it stands. */
-export function stopped(
-  records: readonly BoatRecord[],
-  task: { readonly id: string; readonly what: string; readonly minutes: number },
-  now: number,
-): Row[] {
-  const thing = `task:${task.id}`;
-  const { since, minutes } = clockOf(records, thing);
-  const kind = TASK_KINDS.find((k) => task.id.startsWith(`${k}:`));
-  if (since === null || !kind) return [];
-  const what = task.what.slice(0, 200);
-  const total = Math.round(minutes + (now - since) / 60_000);
-  return [
-    { kind: 'mark', thing: `clock:${task.id}`, body: { state: 'stopped', what } },
-    { kind: 'time', thing, body: { minutes: total, estimated: Math.round(task.minutes), kind: KIND_OF[kind], what } },
-  ];
-}
+import { type ClockRow, type ClockTask, stopped } from './stopped';
 
 /** Starts and stops the clock of a task; it runs on through a closed window. */
 export function TaskClock({
@@ -29,9 +9,9 @@ export function TaskClock({
   records,
   onAdd,
 }: {
-  readonly task: { readonly id: string; readonly what: string; readonly minutes: number };
+  readonly task: ClockTask;
   readonly records: readonly BoatRecord[];
-  readonly onAdd: (rows: Row[]) => unknown;
+  readonly onAdd: (rows: ClockRow[]) => unknown;
 }) {
   const { since, minutes } = clockOf(records, `task:${task.id}`);
   const runs = since !== null;
