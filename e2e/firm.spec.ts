@@ -44,6 +44,11 @@ test('what is due, and what was measured on two boats, put on the card', async (
   await expect(page.getByRole('table', { name: 'Boats of the firm' }).getByRole('row').filter({ hasText: 'Firm 124' })).toContainText(
     '1.5',
   );
+  // Every figure stands under its own head.
+  for (const name of ['Due work', 'Boats of the firm', 'Equipment learned']) {
+    const rows = page.getByRole('table', { name }).getByRole('row');
+    expect(await rows.nth(1).getByRole('cell').count()).toBe(await rows.nth(0).locator('th').count());
+  }
   const learned = page.getByRole('table', { name: 'Equipment learned' }).getByRole('row').filter({ hasText: name });
   await expect(learned).toContainText('n = 2');
   await expect(learned).toContainText('22 % more than its card says (100 W)');

@@ -11,13 +11,14 @@ import type { CircuitResult } from '../circuit';
 function beyond(made: readonly MadePiece[], largest: Design['house']['largestCrimp']): readonly CountLine[] {
   const most = largest === null ? undefined : findConductor(largest.school, largest.size)?.areaMm2;
   if (most === undefined) return [];
-  const by = new Map<string, number>();
+  const by = new Map<string, { count: number; areaMm2: number }>();
   for (const { cut, ends } of made) {
     const crimped = ends.filter((e) => e.die !== '').length * cut.cores;
     const name = sizeName(cut.school, cut.conductor);
-    if (cut.areaMm2 > most + 1e-9 && crimped > 0) by.set(name, (by.get(name) ?? 0) + crimped);
+    if (cut.areaMm2 > most + 1e-9 && crimped > 0) by.set(name, { count: (by.get(name)?.count ?? 0) + crimped, areaMm2: cut.areaMm2 });
   }
-  return [...by].map(([name, count]) => ({
+  const heaviest = [...by].sort(([, a], [, b]) => b.areaMm2 - a.areaMm2);
+  return heaviest.map(([name, { count }]) => ({
     item: `no tool of the firm’s crimps ${name}`,
     count,
     note: 'ends: hire the tool and its die, or have these pieces made up from their cards',

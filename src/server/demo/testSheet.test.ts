@@ -14,6 +14,20 @@ test('a boat with an engine, an inverter and a generator is asked all that belon
   for (const kind of ['part', 'heat', 'crank', 'first', 'speed', 'stages', 'firstfull', 'bankohm', 'loop', 'outlet', 'transfer', 'off'])
     expect(asked).toContain(kind);
 });
+test('what several heavy loads go through is read once, with the largest on; a windlass is not run warm; no outlet is asked of what has none', () => {
+  for (const design of [marram(), halcyon()]) {
+    const lines = of(design);
+    const parts = lines.filter((l) => l.id.startsWith('part.')).map((l) => l.id.split('.').slice(3).join('.'));
+    expect(new Set(parts).size).toBe(parts.length);
+    const windlass = design.loads.find((l) => l.name === 'Anchor windlass');
+    const own = design.circuits.find((c) => c.taps.some((t) => t.serves.id === windlass?.id));
+    expect(own).toBeDefined();
+    expect(lines.some((l) => l.id === `heat.${own?.id ?? ''}`)).toBe(false);
+    const without = design.acCircuits.filter((c) => c.outlets === 0).map((c) => `outlet.${c.id}`);
+    expect(without.length).toBeGreaterThan(0);
+    expect(lines.filter((l) => without.includes(l.id))).toEqual([]);
+  }
+});
 test('turnstone has no generator and no converter, and is asked of none', () => {
   const design = turnstone();
   const asked = kinds(sheets.turnstone);

@@ -86,6 +86,7 @@ function Sums({ sum, onChanged }: { readonly sum: Answer; readonly onChanged: ()
           label="Boats of the firm"
           columns={[
             { title: 'boat' },
+            { title: 'to settle' },
             { title: 'due', right: true },
             { title: 'never noted', right: true },
             { title: 'hours', right: true },

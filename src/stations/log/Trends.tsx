@@ -11,6 +11,8 @@ import { dayOf } from './said';
 
 const Curves = dynamic(() => import('@/ui/chart/Curves'), { ssr: false });
 const YEAR_MS = 365.25 * 86_400_000;
+/** Of the span of readings and limits, above and below them. */
+const AIR = 0.12;
 
 /** What was read more than once: where it goes, and when it crosses its limit. */
 export function Trends() {
@@ -88,6 +90,7 @@ function Chart({ trend: { points, limits, perYear, unit, what } }: { readonly tr
   const years = Array.from({ length: Math.floor(until) - Math.ceil(from) + 1 }, (_, k) => Math.ceil(from) + k);
   // The limit is in the picture, wherever the readings are.
   const within = [...points.map((p) => p.value), ...[limits.least, limits.most].flatMap((x) => x ?? [])];
+  const [least, most] = [Math.min(...within), Math.max(...within)];
   return (
     <Curves
       label={`${what} over the years`}
@@ -97,7 +100,7 @@ function Chart({ trend: { points, limits, perYear, unit, what } }: { readonly tr
         line: perYear === null ? null : y0 + (perYear * (p.at - t0)) / YEAR_MS,
       }))}
       x={{ key: 'year', unit: '', ticks: years }}
-      domain={[Math.min(...within), Math.max(...within)]}
+      domain={[least - AIR * (most - least), most + AIR * (most - least)]}
       unit={` ${unit}`}
       height={200}
       curves={[

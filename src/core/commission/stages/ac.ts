@@ -27,14 +27,16 @@ export function acLines(design: Design, starts: (source: AcSource) => GensetStar
 function branchLines(design: Design): TestLine[] {
   return acCircuits(design).flatMap((r) => {
     if (r.feeder) return [];
-    const name = rowOf(design.acCircuits, r.id)?.name ?? r.id;
+    const run = rowOf(design.acCircuits, r.id);
+    const name = run?.name ?? r.id;
+    const plugged = (run?.outlets ?? 0) > 0;
     return [
       ...r.faults.map((f) =>
         line(5, {
           id: `loop.${r.id}.${f.sourceId}`,
           what: `loop of live and earth, ${name}, on ${rowOf(design.acSources, f.sourceId)?.name ?? ''}`,
           state: 'that source alone is on; the tester in its no-trip mode',
-          probes: 'loop tester at its farthest outlet',
+          probes: plugged ? 'loop tester at its farthest outlet' : 'loop tester at the terminals of what it feeds, its cover off',
           unit: 'Ω',
           band: bandOf(f.loopOhm, [even('pedestal, length and joints', LOOP_SPREAD * f.loopOhm), even('tester', 0.05)]),
           working: `${f.loopOhm.toFixed(2)} Ω: a dead short to earth draws ${f.amps.toFixed(0)} A and is cut by ${f.cutBy}`,
@@ -42,17 +44,21 @@ function branchLines(design: Design): TestLine[] {
           outside: 'Higher: a loose earth or neutral. The device may not open in time: nothing is used until it is found.',
         }),
       ),
-      line(5, {
-        id: `outlet.${r.id}`,
-        what: `fall of volts at the farthest outlet of ${name} as about ${TEST_LOAD_W} W go on`,
-        state: 'its source steady; a heater of known watts plugged in',
-        probes: 'live to neutral at that outlet: before less during',
-        unit: 'V',
-        limit: { least: null, most: MOST_FALL * r.spanV },
-        working: `5 % from the pedestal on is the most; ${r.totalPct.toFixed(2)} % at ${r.amps.toFixed(1)} A as it is calculated`,
-        hazard: COVER,
-        outside: 'It flickers or warms: the outlet’s own terminals first.',
-      }),
+      ...(plugged
+        ? [
+            line(5, {
+              id: `outlet.${r.id}`,
+              what: `fall of volts at the farthest outlet of ${name} as about ${TEST_LOAD_W} W go on`,
+              state: 'its source steady; a heater of known watts plugged in',
+              probes: 'live to neutral at that outlet: before less during',
+              unit: 'V' as const,
+              limit: { least: null, most: MOST_FALL * r.spanV },
+              working: `5 % from the pedestal on is the most; ${r.totalPct.toFixed(2)} % at ${r.amps.toFixed(1)} A as it is calculated`,
+              hazard: COVER,
+              outside: 'It flickers or warms: the outlet’s own terminals first.',
+            }),
+          ]
+        : []),
     ];
   });
 }

@@ -124,11 +124,13 @@ function regulatorLines(design: Design, s: Source, bank: string, given: Conditio
   return [
     line(4, {
       id: `stages.${s.id}`,
-      what: `${s.name} goes from bulk to absorption to ${s.regulator.staged ? 'float' : 'its one voltage'}: minutes, amps, volts and lamps written down`,
+      what: `${s.name} ${s.regulator.staged ? 'goes from bulk to absorption to float' : 'holds its one voltage as its amps fall'}: minutes, amps, volts and lamps written down`,
       state: 'from a bank at 60 % until it is full',
       probes: 'its lamps, a clamp, the posts',
       unit: 'seen',
-      working: `absorption ${s.regulator.absorptionV} V${s.regulator.staged ? `, float ${s.regulator.floatV} V` : ''}${s.regulator.tailA === null ? '' : `, until ${s.regulator.tailA} A`}, ${s.regulator.maxMin} min at the most`,
+      working: s.regulator.staged
+        ? `absorption ${s.regulator.absorptionV} V, float ${s.regulator.floatV} V${s.regulator.tailA === null ? '' : `, until ${s.regulator.tailA} A`}, ${s.regulator.maxMin} min at the most`
+        : `${s.regulator.absorptionV} V`,
       outside: 'It stays in a stage: sense, sensor, settings; a bank that never fills.',
     }),
     ...(s.regulator.sensor === 'on the bank'

@@ -20,42 +20,60 @@ const plain = (id: string): string => id.replaceAll('+', 'p').replaceAll('−', 
 
 export function heavyLines(design: Design, circuits: readonly CircuitResult[], given: Conditions): TestLine[] {
   return [
+    ...partLines(design, circuits, given),
     ...design.circuits.flatMap((c) => {
       const r = rowOf(circuits, c.id);
-      return r ? [...partsOf(design, circuits, c, given), ...warm(design, c, r)] : [];
+      return r ? warm(design, c, r) : [];
     }),
     ...cranked(design),
   ];
 }
 
-/** Each part of a heavy load's path for itself: a whole path may hold while one joint of it is bad. */
-function partsOf(design: Design, circuits: readonly CircuitResult[], c: Circuit, given: Conditions): TestLine[] {
-  return c.taps.flatMap((t, i) => {
-    const load = t.serves.kind === 'load' ? rowOf(design.loads, t.serves.id) : undefined;
-    if (!load || load.group === 'charging' || kindOf(load) === 'starter') return [];
-    const amps = nominalW(load) / load.nominalV;
-    if (amps < HEAVY_A) return [];
-    const parts = stretchesOf(pathOf(design, circuits, c.id, i, given.ambientC));
-    return parts.map((part, k) =>
-      line(3, {
-        id: `part.${c.id}.${t.id}.${plain(part.id)}`,
-        what: `${part.what}, on the way to ${`${c.no} ${load.name}`.trim()}`,
-        state: 'it alone is on; its amps as just read',
-        probes: 'from stud to stud, over this part alone, both its ends within',
-        unit: 'mV',
-        band: dropBand(part.elements, amps),
-        working: `${part.elements.reduce((n, e) => n + e.mohm, 0).toFixed(3)} mΩ at ${amps.toFixed(1)} A, copper at ${show(given.ambientC, 'C', design.boat)}; a sound joint 0.03 mΩ, one above 0.1 is bad`,
-        outside: 'Its ends apart, cleaned, made again, torqued; then read again.',
-        drop: { atA: amps, elements: part.elements },
-        at: probesAt(parts, k, k),
-      }),
-    );
-  });
+/** Each part of the heavy loads' paths for itself: a whole path may hold while one joint of it is bad. What several go through is read once, with the largest on. */
+function partLines(design: Design, circuits: readonly CircuitResult[], given: Conditions): TestLine[] {
+  const heavy = design.circuits.flatMap((c) =>
+    c.taps.flatMap((t, tap) => {
+      const load = t.serves.kind === 'load' ? rowOf(design.loads, t.serves.id) : undefined;
+      const amps = load ? nominalW(load) / load.nominalV : 0;
+      return !load || load.group === 'charging' || kindOf(load) === 'starter' || amps < HEAVY_A ? [] : [{ c, t, tap, load, amps }];
+    }),
+  );
+  const read = new Set<string>();
+  return heavy
+    .sort((x, y) => y.amps - x.amps)
+    .flatMap(({ c, t, tap, load, amps }) => {
+      const parts = stretchesOf(pathOf(design, circuits, c.id, tap, given.ambientC));
+      return parts.flatMap((part, k): TestLine[] => {
+        if (read.has(part.id)) return [];
+        read.add(part.id);
+        return [
+          line(3, {
+            id: `part.${c.id}.${t.id}.${plain(part.id)}`,
+            what: `${part.what}, on the way to ${`${c.no} ${load.name}`.trim()}`,
+            state: 'it alone is on; its amps as just read',
+            probes: 'from stud to stud, over this part alone, both its ends within',
+            unit: 'mV',
+            band: dropBand(part.elements, amps),
+            working: `${part.elements.reduce((n, e) => n + e.mohm, 0).toFixed(3)} mΩ at ${amps.toFixed(1)} A, copper at ${show(given.ambientC, 'C', design.boat)}; a sound joint 0.03 mΩ, one above 0.1 is bad`,
+            outside: 'Its ends apart, cleaned, made again, torqued; then read again.',
+            drop: { atA: amps, elements: part.elements },
+            at: probesAt(parts, k, k),
+          }),
+        ];
+      });
+    });
 }
 
-/** What a circuit of 50 A or more warms its end to, run as long as the design has it. */
+/** Runs for seconds or minutes alone: it is not run warm on purpose. */
+const isShort = (design: Design, c: Circuit): boolean =>
+  c.taps.every((t) => {
+    const load = t.serves.kind === 'load' ? rowOf(design.loads, t.serves.id) : undefined;
+    return load !== undefined && (load.duty !== null || ['windlass or thruster', 'starter'].includes(kindOf(load) ?? ''));
+  });
+
+/** What a circuit of 50 A or more warms its end to, where it runs for long. */
 function warm(design: Design, c: Circuit, r: CircuitResult): TestLine[] {
-  if (r.workingA < HEAVY_A) return [];
+  if (r.workingA < HEAVY_A || isShort(design, c)) return [];
   const { tempC, limitC } = r.own.state.terminal;
   const ambientC = rowOf(design.places, placeOf(design, c))?.ambientC ?? 25;
   const rise = Math.max(0, tempC - ambientC);
@@ -64,7 +82,7 @@ function warm(design: Design, c: Circuit, r: CircuitResult): TestLine[] {
     line(3, {
       id: `heat.${c.id}`,
       what: `warmest stud, fuse and switch of ${`${c.no} ${c.name}`.trim()}, at ${r.workingA.toFixed(0)} A`,
-      state: 'at its working current for 30 minutes, or as long as its duty allows',
+      state: 'at its working current for 30 to 60 minutes',
       probes: 'thermometer on each stud, fuse and switch along it; the warmest counts',
       unit,
       band: bandOf(at(tempC), [even('rise', by(RISE_SPREAD * rise)), even('air', by(10)), even('thermometer', by(THERMOMETER_C))]),
