@@ -8,11 +8,16 @@ const need = (page: Page) => page.locator('header [data-figure]').first();
 /** Spoils the next so many updates on their way to the worker: what arrives is no design. */
 async function spoilable(page: Page): Promise<void> {
   await page.addInitScript(() => {
-    const w = window as unknown as { spoil: number };
-    w.spoil = 0;
+    const w = window as unknown as { spoil: number; answers: number };
+    w.spoil = w.answers = 0;
+    const heard = new WeakSet<Worker>();
     const post = Worker.prototype.postMessage as (this: Worker, message: unknown, transfer?: unknown) => void;
     Worker.prototype.postMessage = function (this: Worker, message: unknown, transfer?: unknown) {
       const m = message as { path?: string[]; argumentList?: { value: unknown }[] };
+      if (!heard.has(this)) {
+        heard.add(this);
+        this.addEventListener('message', () => w.answers++);
+      }
       if (m.path?.[0] === 'update' && w.spoil > 0) {
         w.spoil--;
         m.argumentList = [{ ...m.argumentList?.[0], value: { parts: { loads: 5, circuits: null }, lists: {} } }] as { value: unknown }[];
@@ -30,6 +35,7 @@ test('a worker that throws once is replaced without a word; twice, a bar says wh
   await spoilable(page);
   await open(page, marram, 'loads');
   await expect(row(page, 'Refrigerator compressor')).toBeVisible();
+  await page.waitForFunction(() => (window as unknown as { answers: number }).answers > 0);
   await page.waitForTimeout(800);
   const before = await need(page).innerText();
   await spoil(page, 1);
@@ -103,13 +109,23 @@ interface Counts {
 /** Counts messages to the worker and commits of the screen. */
 async function counted(page: Page): Promise<() => Promise<Counts>> {
   await page.addInitScript(() => {
-    const w = window as unknown as { counts: { updates: number; questions: string[]; commits: number }; lastMessage: number };
+    const w = window as unknown as { counts: { updates: number; questions: string[]; commits: number }; lastMessage: number; open: Set<string> };
     w.counts = { updates: 0, questions: [], commits: 0 };
     w.lastMessage = performance.now();
+    w.open = new Set();
+    const heard = new WeakSet<Worker>();
     const post = Worker.prototype.postMessage as (this: Worker, message: unknown, transfer?: unknown) => void;
     Worker.prototype.postMessage = function (this: Worker, message: unknown, transfer?: unknown) {
-      const m = message as { path?: string[]; argumentList?: unknown[] };
+      const m = message as { id?: string; path?: string[]; argumentList?: unknown[] };
       w.lastMessage = performance.now();
+      if (m.id !== undefined) w.open.add(m.id);
+      if (!heard.has(this)) {
+        heard.add(this);
+        this.addEventListener('message', (e: MessageEvent<{ id?: string }>) => {
+          w.lastMessage = performance.now();
+          w.open.delete(e.data.id ?? '');
+        });
+      }
       if (m.path?.[0] === 'update') w.counts.updates++;
       else if (m.path) w.counts.questions.push(m.path.join('.') + JSON.stringify(m.argumentList));
       post.call(this, message, transfer);
@@ -123,13 +139,18 @@ async function counted(page: Page): Promise<() => Promise<Counts>> {
       checkDCE: () => undefined,
     };
   });
-  /** What has been counted since it was last asked, once all is quiet. */
+  /** What has been counted since it was last asked, once all is answered and quiet. */
   return async () => {
     // On a busy machine what belongs to the step before may still be asked.
     await page.waitForTimeout(900);
-    await page.waitForFunction(() => performance.now() - (window as unknown as { lastMessage: number }).lastMessage > 900, null, {
-      polling: 200,
-    });
+    await page.waitForFunction(
+      () => {
+        const w = window as unknown as { lastMessage: number; open: Set<string> };
+        return w.open.size === 0 && performance.now() - w.lastMessage > 900;
+      },
+      null,
+      { polling: 200 },
+    );
     return page.evaluate(() => {
       const w = window as unknown as { counts: Counts };
       const was = w.counts;
