@@ -109,7 +109,11 @@ interface Counts {
 /** Counts messages to the worker and commits of the screen. */
 async function counted(page: Page): Promise<() => Promise<Counts>> {
   await page.addInitScript(() => {
-    const w = window as unknown as { counts: { updates: number; questions: string[]; commits: number }; lastMessage: number; open: Set<string> };
+    const w = window as unknown as {
+      counts: { updates: number; questions: string[]; commits: number };
+      lastMessage: number;
+      open: Set<string>;
+    };
     w.counts = { updates: 0, questions: [], commits: 0 };
     w.lastMessage = performance.now();
     w.open = new Set();
