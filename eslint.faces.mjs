@@ -62,6 +62,7 @@ const MAY_CALL = {
     'sketchedPath',
     'STAGES',
     'SURE_FROM',
+    'BANK_TROUBLES',
     'SYMPTOMS',
     'USUAL_CONDITIONS',
     'bandAt',

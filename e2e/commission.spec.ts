@@ -97,6 +97,40 @@ test('trouble in words: understood, or asked; what may be behind it on this boat
   await expect(page.getByRole('table', { name: 'Suspects' })).toBeVisible();
 });
 
+test('a bank flat in the morning: read first, the way that shows it, its load unplugged; a reading taken off moves the odds back', async ({
+  page,
+  marram,
+}) => {
+  await open(page, marram, 'commission');
+  await view(page, 'find what is wrong');
+  await page.getByRole('textbox', { name: 'what is wrong, in your own words' }).fill('the batteries are flat in the morning');
+  const readings = page.getByRole('region', { name: 'Readings of the bank' });
+  const suspects = page.getByRole('table', { name: 'What it may be', exact: true });
+  await expect(readings).toContainText('Read first');
+  await expect(suspects).toContainText(/something on one of \d+ circuits draws/);
+  await axe(page);
+  const other = readings.getByLabel('or another reading');
+  await other.selectOption('still');
+  await readings.getByRole('textbox', { name: 'read there, A' }).fill('1,9');
+  await readings.getByRole('button', { name: 'take it' }).click();
+  await expect(suspects.getByRole('row').nth(1)).toContainText(/draws while it should not/);
+  await other.selectOption('walk');
+  const names = await readings.getByLabel('what it showed').locator('option').allTextContents();
+  const stereo = names.find((n) => n.endsWith('Comfort, forward')) ?? '';
+  await readings.getByLabel('what it showed').selectOption({ label: stereo });
+  await readings.getByRole('button', { name: 'take it' }).click();
+  await expect(suspects.getByRole('row').nth(1)).toContainText(`something on ${stereo} draws`);
+  await expect(readings).toContainText('unplugged at its end');
+  await readings.getByRole('textbox', { name: 'read there, A' }).fill('1.4');
+  await readings.getByRole('button', { name: 'take it' }).click();
+  await expect(suspects.getByRole('row').nth(1)).toContainText(`a leak in the wires of ${stereo}`);
+  await readings.getByRole('listitem').filter({ hasText: 'unplugged' }).getByRole('button', { name: 'take off' }).click();
+  await expect(suspects.getByRole('row').nth(1)).toContainText(`something on ${stereo} draws`);
+  // Words of another trouble show the other way of reading; metal that tingles is no matter for a meter first.
+  await page.getByRole('textbox', { name: 'what is wrong, in your own words' }).fill('I get a tingle from the rail');
+  await expect(page.getByText(/shore lead out at the pedestal/)).toBeVisible();
+});
+
 test('amps that were read are offered in the place of the label’s, with what they would change; a test that was not right is a finding until it is', async ({
   page,
   marram,

@@ -1,6 +1,6 @@
-/** npm run diagnose: 300 single and 100 double faults over the paths of the demo boats, each found in four readings at most; prints found of tried. */
+/** npm run diagnose: 300 single and 100 double faults over the paths of the demo boats, and 300 of their banks, each found in four readings at most; prints found of tried. */
 import { analyse } from '../src/core/analysis';
-import { pathOf } from '../src/core/commission';
+import { BANK_TROUBLES, bankByProgram, bankScene, type BankTrouble, hideInBank, pathOf, USUAL_CONDITIONS } from '../src/core/commission';
 import { halcyon } from '../src/server/demo/halcyon';
 import { marram } from '../src/server/demo/marram';
 import { turnstone } from '../src/server/demo/turnstone';
@@ -38,3 +38,29 @@ const run = (faults: 1 | 2, wanted: number, good: (t: NonNullable<ReturnType<typ
 console.log(`${paths.length} paths over the demo boats`);
 run(1, 300, firstIs);
 run(2, 100, bothWithin);
+
+const banks = [marram(), halcyon(), turnstone()].flatMap((design) => {
+  const { circuits } = analyse(design);
+  return design.banks.flatMap((b) =>
+    (Object.keys(BANK_TROUBLES) as BankTrouble[]).flatMap((trouble) => {
+      const scene = bankScene(design, b.id, trouble, false);
+      return scene ? [{ scene, circuits }] : [];
+    }),
+  );
+});
+const byKind = new Map<string, { tried: number; found: number }>();
+for (let seed = 0, count = 0; count < 300 && seed < 6000; seed++) {
+  const at = banks[seed % banks.length];
+  const hidden = at && hideInBank(at.scene, at.circuits, USUAL_CONDITIONS, 9000 + seed);
+  if (!hidden) continue;
+  count++;
+  const { diagnosis } = bankByProgram(at.scene, at.circuits, USUAL_CONDITIONS, hidden);
+  const had = byKind.get(hidden.fault.kind) ?? { tried: 0, found: 0 };
+  byKind.set(hidden.fault.kind, {
+    tried: had.tried + 1,
+    found: had.found + (diagnosis.suspects[0]?.id === hidden.fault.id ? 1 : 0),
+  });
+}
+const all = [...byKind.values()].reduce((n, k) => ({ tried: n.tried + k.tried, found: n.found + k.found }), { tried: 0, found: 0 });
+console.log(`faults of banks and what charges them: ${all.found} of ${all.tried} found (${((100 * all.found) / all.tried).toFixed(1)} %)`);
+for (const [kind, k] of byKind) console.log(`  ${kind}: ${k.found} of ${k.tried}`);

@@ -104,7 +104,7 @@ import {
 import { everyFinding, factsOf } from '@/core/check';
 import type { Report } from '@/core/report';
 import { consumablesOf, type CountLine, heldBack, type Hours, hoursOf, type MadePiece, madePieces, toolsOf } from '@/core/build';
-import type { Conditions, Diagnosis, Element, Reading, TestLine } from '@/core/commission';
+import type { BankDiagnosis, BankReading, BankTrouble, Conditions, Diagnosis, Element, Reading, TestLine } from '@/core/commission';
 import type { MeterSample, ShuntFigures, Unseen } from '@/core/monitoring';
 import type { Chapter } from '@/core/keep';
 import type { Isolation, Order } from '@/core/order';
@@ -331,6 +331,19 @@ const api = {
     const elements = pathOf(d, a.circuits, circuitId, tap, ambientC);
     // Without a reading the odds are what is usual: it says where to begin.
     return { elements, diagnosis: elements.length > 0 && amps > 0 ? diagnose(elements, readings, amps) : null };
+  },
+  /** What may be wrong with a bank that is in trouble, after readings. */
+  async bankFound(bankId: string, trouble: BankTrouble, ambientC: number, readings: readonly BankReading[]): Promise<BankDiagnosis | null> {
+    if (!design || !analysis) return null;
+    const [d, a] = [asDecided(design), analysis];
+    const { bankScene, diagnoseBank } = await import('@/core/commission');
+    const scene = bankScene(
+      d,
+      bankId,
+      trouble,
+      a.findings.some((f) => f.rule === 'runs-down'),
+    );
+    return scene && diagnoseBank(scene, a.circuits, { restV: {}, ambientC }, readings);
   },
   /** What the owner gets. */
   async ownersBook(): Promise<readonly Chapter[] | null> {

@@ -1,6 +1,7 @@
 /** What is wrong on a path, from readings along it: suspects with their odds, and the next best place to measure (docs/methods.md, M16). */
 import type { Element } from './path';
 import { stretchOf } from './stretch';
+import { worth } from './worth';
 
 /** Millivolts read over some elements in a row, at a current. */
 export interface Reading {
@@ -171,20 +172,6 @@ function stretches(path: readonly Element[], fine: boolean): readonly (readonly 
     else units.push([e]);
   }
   return units.flatMap((_, i) => units.slice(i).map((_u, k) => units.slice(i, i + k + 1).flat()));
-}
-
-/** Bits a reading is worth: how much less is left open, on the mean over what may be true, once it is known to its spread. */
-function worth(predicted: readonly { readonly p: number; readonly mv: number }[], sigma: number): number {
-  const total = predicted.reduce((n, x) => n + x.p, 0) || 1;
-  const open = (weights: readonly number[]): number => {
-    const sum = weights.reduce((n, w) => n + w, 0) || 1;
-    return weights.reduce((n, w) => (w > 0 ? n - (w / sum) * Math.log2(w / sum) : n), 0);
-  };
-  const after = predicted.reduce(
-    (n, truth) => n + (truth.p / total) * open(predicted.map((x) => x.p * Math.exp(-(((truth.mv - x.mv) / sigma) ** 2) / 4))),
-    0,
-  );
-  return Math.max(0, open(predicted.map((x) => x.p)) - after);
 }
 
 function nextOf(

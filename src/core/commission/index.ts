@@ -19,3 +19,15 @@ export {
   sayBad,
 } from './exercise';
 export { SKETCH_AT_FIRST, SKETCH_KINDS, sketchedPath, type SketchKind, type SketchRow } from './sketch';
+export {
+  BANK_TROUBLES,
+  type BankAsked,
+  bankByProgram,
+  type BankDiagnosis,
+  type BankReading,
+  bankScene,
+  type BankSuspect,
+  type BankTrouble,
+  diagnoseBank,
+  hideInBank,
+} from './bankFaults';

@@ -36,7 +36,8 @@ const MAKERS = 0.1;
 const JOINT_UP = 0.07;
 const JOINT_DOWN = 0.03;
 
-function deviceOf(c: Circuit, r: CircuitResult): Element[] {
+/** A circuit's own fuse or breaker; none: it has none. */
+export function deviceOf(c: Circuit, r: CircuitResult): Element[] {
   const { protection } = r.own;
   if (protection.missing) return [];
   const breaker = findFamily(protection.familyId)?.kind === 'breaker';

@@ -1,8 +1,9 @@
-/** Trouble in ordinary words: sixty ways to say it, and what is behind it on two boats. */
+/** Trouble in ordinary words: seventy-five ways to say it, and what is behind it on two boats. */
 import { findingsAfresh } from '../analysis';
+import { ruleRows } from '../check';
 import { type Design, designOfKind } from '../design';
 import { withProposals } from '@/testing/usualBoat';
-import { behind, readSymptom, SURE_FROM, type SymptomId, SYMPTOMS } from './symptom';
+import { behind, causesOf, readSymptom, SURE_FROM, type SymptomId, SYMPTOMS } from './symptom';
 
 const SAID: Readonly<Record<SymptomId, readonly string[]>> = {
   dim: [
@@ -40,6 +41,13 @@ const SAID: Readonly<Record<SymptomId, readonly string[]>> = {
     'only a few amps from the alternator',
     'it doesn’t charge under way',
   ],
+  overcharged: [
+    'the battery boils and smells of rotten eggs',
+    'batteries get hot while we motor',
+    'bulbs burn out all the time',
+    'it needs water every week',
+    'the alternator is overcharging, 15.5 volts',
+  ],
   lamp: [
     'the charge lamp stays on',
     'charging light does not come on with the key',
@@ -63,10 +71,17 @@ const SAID: Readonly<Record<SymptomId, readonly string[]>> = {
   ],
   'shore trips': [
     'shore power trips as soon as we plug in',
-    'I get a tingle from the rail in the marina',
+    'shore power is gone again after the rain',
     'the pedestal breaker goes',
     'the rcd on the dock goes off',
+    'the ground fault breaker of the marina opens',
+  ],
+  tingles: [
+    'I get a tingle from the rail in the marina',
     'a shock from the ladder on the pontoon',
+    'the tap prickles when the shore lead is in',
+    'somebody swimming beside us got a shock',
+    'touching the stove gives a slight tingling',
   ],
   'gauge lies': [
     'the battery monitor is wrong',
@@ -82,6 +97,13 @@ const SAID: Readonly<Record<SymptomId, readonly string[]>> = {
     'insulation has melted',
     'the switch is warm to the touch',
   ],
+  noise: [
+    'the radio hums when the engine runs',
+    'there is a whine in the loudspeakers',
+    'crackling on the radio when the fridge starts',
+    'a lot of static since the solar panels went in',
+    'interference on the receiver from the LED lights',
+  ],
   'not stopping': [
     'the engine won’t stop with the key',
     'it keeps running after I turn the key',
@@ -93,9 +115,9 @@ const SAID: Readonly<Record<SymptomId, readonly string[]>> = {
 
 const all = (Object.keys(SAID) as SymptomId[]).flatMap((id) => SAID[id].map((text) => ({ id, text })));
 
-test('twelve symptoms, sixty phrasings', () => {
-  expect(Object.keys(SYMPTOMS)).toHaveLength(12);
-  expect(all).toHaveLength(60);
+test('fifteen symptoms, seventy-five phrasings', () => {
+  expect(Object.keys(SYMPTOMS)).toHaveLength(15);
+  expect(all).toHaveLength(75);
 });
 test('nine in ten are understood; of the rest none is taken for another for certain', () => {
   const right = all.filter(({ id, text }) => readSymptom(text)[0]?.id === id);
@@ -164,4 +186,12 @@ test('odds add up, and only what is aboard is suspected', () => {
     expect(list.every((b) => b.measure !== '')).toBe(true);
   }
   expect(behind(d, [], 'inverter stops').some((b) => b.what.includes('inverter'))).toBe(false);
+});
+
+test('what speaks for a cause is a rule there is', () => {
+  const d = boat();
+  const known = new Set(ruleRows().map((r) => r.id));
+  const named = (Object.keys(SYMPTOMS) as SymptomId[]).flatMap((id) => causesOf(d, id).flatMap((c) => c.rules));
+  expect(named.length).toBeGreaterThan(60);
+  expect([...new Set(named)].filter((id) => !known.has(id))).toEqual([]);
 });

@@ -1,4 +1,4 @@
-/** Trouble told in ordinary words: which of twelve symptoms is meant, and what on this boat may be behind it (docs/methods.md, M16). */
+/** Trouble told in ordinary words: which of fifteen symptoms is meant, and what on this boat may be behind it (docs/methods.md, M16). */
 import { type Design, type Finding, kindOf, nameOf, rowOf } from '../design';
 
 export const SYMPTOMS = {
@@ -7,12 +7,15 @@ export const SYMPTOMS = {
   opens: 'a fuse or breaker opens',
   flat: 'the bank is flat too soon',
   'not charging': 'the engine runs and the bank does not fill',
+  overcharged: 'it is charged too hard: gas, smell, hot battery, bulbs burn out',
   lamp: 'the charge lamp does what it should not',
   'not cranking': 'the engine does not turn, or slowly',
   'inverter stops': 'the inverter alarms or shuts down',
-  'shore trips': 'shore power trips, or tingles',
+  'shore trips': 'shore power trips',
+  tingles: 'metal or water tingles',
   'gauge lies': 'the gauge shows what is not so',
   hot: 'something is hot, smells or is browned',
+  noise: 'radio or audio hums, whines or crackles',
   'not stopping': 'the engine does not stop with its key',
 } as const;
 export type SymptomId = keyof typeof SYMPTOMS;
@@ -84,6 +87,32 @@ const WORDS: Readonly<Record<SymptomId, readonly (readonly [string, number])[]>>
     ['takes forever', 1.5],
     ['never full', 0.5],
   ],
+  overcharged: [
+    ['overcharg', 6],
+    ['charges too', 4],
+    ['charging too', 4],
+    ['too many volts', 5],
+    ['volts too high', 5],
+    ['over volt', 5],
+    ['overvolt', 5],
+    ['high voltage', 4],
+    ['boil', 6],
+    ['gass', 5],
+    ['acid', 4],
+    ['rotten egg', 6],
+    ['sulphur', 5],
+    ['battery is hot', 5],
+    ['batteries are hot', 5],
+    ['hot battery', 5],
+    ['batteries get hot', 5],
+    ['battery gets hot', 5],
+    ['bulbs', 4],
+    ['lamps burn out', 5],
+    ['needs water', 4],
+    ['water every', 3],
+    ['swollen', 5],
+    ['bulg', 4],
+  ],
   lamp: [
     ['charge lamp', 4],
     ['charge light', 4],
@@ -126,8 +155,15 @@ const WORDS: Readonly<Record<SymptomId, readonly (readonly [string, number])[]>>
     ['residual', 3],
     ['earth leak', 3],
     ['ground fault', 3],
-    ['tingle', 4],
-    ['shock', 3],
+  ],
+  tingles: [
+    ['tingl', 6],
+    ['shock', 5],
+    ['prickl', 4],
+    ['buzz', 2],
+    ['zap', 4],
+    ['bites', 2],
+    ['numb', 3],
   ],
   'gauge lies': [
     ['gauge', 4],
@@ -152,6 +188,17 @@ const WORDS: Readonly<Record<SymptomId, readonly (readonly [string, number])[]>>
     ['smok', 4],
     ['discolou', 3],
     ['scorch', 4],
+  ],
+  noise: [
+    ['hum', 4],
+    ['whine', 4],
+    ['crackl', 4],
+    ['static', 4],
+    ['noise', 4],
+    ['interference', 5],
+    ['hiss', 3],
+    ['buzz in the', 3],
+    ['squelch', 4],
   ],
   'not stopping': [
     ['won t stop', 4],
@@ -200,6 +247,13 @@ export interface Behind {
   /** What tells it from the others. */
   readonly measure: string;
   readonly probability: number;
+}
+
+/** What may be behind a symptom, before this boat's findings are asked: with the rules whose findings speak for each. */
+export function causesOf(design: Design, symptom: SymptomId): readonly { readonly what: string; readonly rules: readonly string[] }[] {
+  const out: { what: string; rules: readonly string[] }[] = [];
+  CAUSES[symptom](design, (what, _, rules) => out.push({ what, rules }));
+  return out;
 }
 
 type Say = (what: string, weight: number, rules: readonly string[], measure: string, why?: string) => void;
@@ -303,6 +357,37 @@ const CAUSES: Readonly<Record<SymptomId, (d: Design, say: Say) => void>> = {
       say('the BMS refuses charge', 1, ['bms-volts', 'set-BMS'], 'its own display, and the bank’s temperature');
     say('the setpoint is too low', 1, ['low-setpoint', 'set-absorption', 'external-fixed'], 'volts at the end, beside its sheet');
   },
+  overcharged: (d, say) => {
+    for (const s of alternators(d).slice(0, 1)) {
+      say(
+        `the regulator of ${s.name} is stuck at full`,
+        4,
+        ['external-fixed'],
+        'volts at the bank’s posts as its amps have fallen, engine on',
+      );
+      say(
+        'its sense lead is broken or reads a lower place',
+        3,
+        ['sense-drop', 'sensed-other', 'small-missing'],
+        'volts at the sense terminal beside the posts',
+      );
+    }
+    say(
+      'a setpoint above what the battery takes',
+      3,
+      ['set-absorption', 'set-float', 'set-equalise'],
+      'what it is set to, beside the battery’s sheet',
+    );
+    say(
+      'its temperature sensor is missing, or lies elsewhere',
+      2,
+      ['set-sensor', 'bank-temp'],
+      'what the sensor reads, beside a thermometer on the battery',
+    );
+    say('one block is weak and the others take its volts', 2.5, ['sharing', 'box'], 'volts of each block while it charges, and rested');
+    if (d.sources.some((s) => s.kind === 'solar' || s.kind === 'wind'))
+      say('a solar or wind source that goes on when it is full', 1.5, ['solar-volts'], 'volts at the posts in full sun, all else off');
+  },
   lamp: (d, say) => {
     say('the excitation lead is broken, or its lamp is', 3, ['small-missing'], 'volts at its terminal, key on');
     say('the alternator gives nothing', 2, ['belt', 'curve'], 'volts at its post, running');
@@ -345,6 +430,30 @@ const CAUSES: Readonly<Record<SymptomId, (d: Design, say: Say) => void>> = {
     if (d.acSources.some((s) => s.shore))
       say('the earth carries the marina’s own current', 1, ['ac-no-isolation', 'ac-isolator-small'], 'amps in the earth core by a clamp');
   },
+  tingles: (d, say) => {
+    say(
+      'the earth of the shore lead, socket or boat is open',
+      5,
+      ['ac-earth-thin', 'ac-bond-none', 'ac-case'],
+      'lead out first; ohms from the metal to the inlet’s earth pin',
+    );
+    say(
+      'a leaking appliance with no earth',
+      4,
+      ['ac-wet-outlets', 'case-earth'],
+      'dead and unplugged: megohms from its live and neutral to its case',
+    );
+    say('live and neutral are crossed', 2, ['ac-polarity'], 'a polarity tester in the socket ashore, then aboard');
+    say('no residual-current device, or it does not open', 3, ['ac-no-leakage'], 'its test button, then a tester');
+    if (d.acSources.some((s) => s.inverter))
+      say(
+        'the inverter’s own bond is missing',
+        2,
+        ['ac-bond-none', 'ac-bond-many'],
+        'lead out, inverter off and dead: ohms between neutral and earth bars',
+      );
+    say('another boat or the pontoon itself is live', 1, ['ac-no-isolation'], 'your own lead out: does it tingle still?');
+  },
   'gauge lies': (d, say) => {
     say(
       'something lands on the post and goes round the shunt',
@@ -379,6 +488,21 @@ const CAUSES: Readonly<Record<SymptomId, (d: Design, say: Say) => void>> = {
     if (d.acSources.some((s) => s.shore)) say('the shore inlet or cord', 2, ['ac-cord-thin'], 'brown pins; lead out first');
     if (d.sources.some((s) => rowOf(d.places, s.placeId)?.engineSpace))
       say('a machine without air', 1, ['source-place', 'mount-refused'], 'its own temperature in the shade of its case');
+  },
+  noise: (d, say) => {
+    say('a noisy load shares its feeder or negative', 4, ['ripple', 'start-sag'], 'switch the loads off one by one while it is heard');
+    for (const s of alternators(d).slice(0, 1))
+      say(
+        `${s.name}: a diode, or its lead beside the aerial’s`,
+        3,
+        ['dump-selector'],
+        'does it follow the engine’s speed? Alternating volts at its post',
+      );
+    if (d.sources.some((s) => s.kind === 'solar' || s.kind === 'DC–DC'))
+      say('a solar or DC–DC converter', 3, [], 'cover the panels, switch it off: does it go?');
+    if (d.acSources.some((s) => s.inverter || s.shore)) say('an inverter or charger', 3, [], 'switch it off at its own switch');
+    say('cheap light-emitting lamps and their drivers', 2.5, [], 'lamps off, one group after another');
+    say('a bad earth or plug of the aerial', 2, ['bad-joints'], 'the plug looked at; the aerial off: does it go?');
   },
   'not stopping': (d, say) => {
     say('the excitation feeds back: no diode in it', 4, ['excite-diode'], 'volts at the key’s output, key off, engine turning');

@@ -1,5 +1,6 @@
 'use client';
 import { useMemo, useState } from 'react';
+import type { BankTrouble, SymptomId } from '@/core/commission';
 import type { Load } from '@/core/design';
 import { round3 } from '@/core/quantity';
 import { useAsked, useDesign } from '@/ui/boat/context';
@@ -8,7 +9,9 @@ import { PathAsked, PathCaution } from '@/ui/path/PathAsked';
 import { PathTable } from '@/ui/path/PathTable';
 import { Suspects } from '@/ui/path/Suspects';
 import { usePathReadings } from '@/ui/path/usePathReadings';
+import { Views } from '@/ui/views/Views';
 import type { FoundOnPath } from '@/workers/analysis.worker';
+import { BankFindView } from './BankFindView';
 import { figure } from './said';
 import { SymptomView } from './SymptomView';
 
@@ -17,8 +20,40 @@ const AIR_C = 20;
 /** What its label says it draws, A. */
 const drawnA = (load: Load): number => load.quantity * (load.ratingBy === 'A' ? load.rating : load.rating / load.nominalV);
 
-/** Something gets too little: millivolts along its path say which part has what it should not. */
+/** Symptoms that a bank and what charges it are behind. */
+const OF_BANKS: Partial<Record<SymptomId, BankTrouble>> = {
+  flat: 'flat',
+  'not charging': 'not charging',
+  lamp: 'not charging',
+  overcharged: 'overcharged',
+};
+const WAYS = ['along a path', 'a bank and what charges it'] as const;
+
+/** Trouble in words, then readings where they tell most. */
 export function FindView() {
+  const [meant, setMeant] = useState<SymptomId | null>(null);
+  const [way, setWay] = useState<(typeof WAYS)[number] | null>(null);
+  const bank = meant === null ? undefined : OF_BANKS[meant];
+  const shown = way ?? (bank ? WAYS[1] : WAYS[0]);
+  return (
+    <div>
+      <SymptomView
+        onMeant={(symptom) => {
+          setMeant(symptom);
+          setWay(null);
+        }}
+      />
+      <h2 className="mt-5 text-[15px] font-bold">By readings</h2>
+      <p className="screen-only mb-2 flex gap-x-4">
+        <Views views={WAYS} showing={shown} onShow={setWay} />
+      </p>
+      {shown === WAYS[0] ? <PathFindView /> : <BankFindView key={bank ?? ''} first={bank ?? null} />}
+    </div>
+  );
+}
+
+/** Something gets too little: millivolts along its path say which part has what it should not. */
+function PathFindView() {
   const design = useDesign();
   const choices = useMemo(
     () =>
@@ -51,8 +86,6 @@ export function FindView() {
   if (!chosen) return <p className="text-quiet">No load hangs on a circuit yet.</p>;
   return (
     <div>
-      <SymptomView />
-      <h2 className="mt-5 text-[15px] font-bold">Along a path</h2>
       <div className="flex flex-wrap items-baseline gap-x-5 gap-y-2">
         <label>
           what gets too little{' '}

@@ -1,6 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { rowOf } from '@/core/design';
+import { BankSelect } from '@/ui/field/BankSelect';
 import { useDesign } from '@/ui/boat/context';
 import { type Heard, useFeed, useMeters } from '@/ui/boat/useFeed';
 import type { AtHand } from './figureOf';
@@ -34,16 +35,7 @@ export function useAtHand(): { readonly hand: AtHand | null; readonly control: R
         </label>
         {name === '' ? null : (
           <>
-            <label>
-              of{' '}
-              <select className="box" value={bankId} onChange={(e) => setBank(e.target.value)}>
-                {design.banks.map((b) => (
-                  <option key={b.id} value={b.id}>
-                    {b.name}
-                  </option>
-                ))}
-              </select>
-            </label>
+            <BankSelect label="of" value={bankId} onChange={setBank} />
             <span className="reading" role="status">
               {ended
                 ? `it ended: ${ended}`

@@ -6,15 +6,24 @@ import { Plain } from '@/ui/table/Plain';
 
 const ALL = Object.keys(SYMPTOMS) as SymptomId[];
 
+/** What was chosen, else what the words surely mean. */
+function meantBy(words: string, chosen: SymptomId | null): SymptomId | null {
+  const [first] = readSymptom(words);
+  return chosen ?? (first && first.sure >= SURE_FROM ? first.id : null);
+}
+
 /** Trouble in ordinary words: which symptom is meant, what of this boat may be behind it, and what tells them apart. */
-export function SymptomView() {
+export function SymptomView({ onMeant }: { readonly onMeant: (symptom: SymptomId | null) => void }) {
   const design = useDesign();
   const findings = useFindings();
   const [words, setWords] = useState('');
   const [chosen, setChosen] = useState<SymptomId | null>(null);
   const read = readSymptom(words);
-  const [first] = read;
-  const meant = chosen ?? (first && first.sure >= SURE_FROM ? first.id : null);
+  const meant = meantBy(words, chosen);
+  const choose = (id: SymptomId | null) => {
+    setChosen(id);
+    onMeant(meantBy(words, id));
+  };
   const asked = words.trim() !== '' && meant === null;
   const list = meant ? behind(design, findings, meant) : [];
   return (
@@ -29,6 +38,7 @@ export function SymptomView() {
           onChange={(e) => {
             setWords(e.target.value);
             setChosen(null);
+            onMeant(meantBy(e.target.value, null));
           }}
         />
       </label>
@@ -37,7 +47,7 @@ export function SymptomView() {
           <p>{read.length > 0 ? 'Which of these is it?' : 'That was not understood. Which of these is it?'}</p>
           <p className="flex flex-wrap gap-x-4 gap-y-1">
             {(read.length > 0 ? read.slice(0, 3).map((r) => r.id) : ALL).map((id) => (
-              <button key={id} type="button" className="plain" onClick={() => setChosen(id)}>
+              <button key={id} type="button" className="plain" onClick={() => choose(id)}>
                 {SYMPTOMS[id]}
               </button>
             ))}
@@ -51,7 +61,7 @@ export function SymptomView() {
             {chosen === null ? (
               <label className="screen-only">
                 or{' '}
-                <select className="box" aria-label="Another symptom" value={meant} onChange={(e) => setChosen(e.target.value as SymptomId)}>
+                <select className="box" aria-label="Another symptom" value={meant} onChange={(e) => choose(e.target.value as SymptomId)}>
                   {ALL.map((id) => (
                     <option key={id} value={id}>
                       {SYMPTOMS[id]}
@@ -60,18 +70,23 @@ export function SymptomView() {
                 </select>
               </label>
             ) : (
-              <button type="button" className="plain" onClick={() => setChosen(null)}>
+              <button type="button" className="plain" onClick={() => choose(null)}>
                 not that
               </button>
             )}
           </p>
+          {meant === 'tingles' ? (
+            <p className="caution mt-1">
+              Nobody touches metal or swims: shore lead out at the pedestal, generator and inverter off, first. A tingle in water kills.
+            </p>
+          ) : null}
           <Plain
             label="What may be behind it"
             columns={[{ title: 'likely', right: true }, { title: 'what' }, { title: 'what speaks for it here' }, { title: 'what tells' }]}
             rows={list.map((b) => ({ id: b.what, cells: [`${Math.round(100 * b.probability)} %`, b.what, b.why, b.measure] }))}
           />
           <p className="text-[12px] text-quiet">
-            Odds from what is usual, five times as much where this boat’s own findings speak for it. Readings decide: below, along a path.
+            Odds from what is usual, five times as much where this boat’s own findings speak for it. Readings decide: below.
           </p>
         </>
       ) : null}

@@ -3,6 +3,7 @@ import { proxy } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import type { Column, LearnedFigure, Matching } from '@/core/measured';
 import { show } from '@/core/quantity';
+import { BankSelect } from '@/ui/field/BankSelect';
 import { type Employed, employ } from '@/ui/boat/employ';
 import { useDesign, useStore } from '@/ui/boat/context';
 import { Plain } from '@/ui/table/Plain';
@@ -99,16 +100,7 @@ export function MeasuredDays() {
       </p>
       <KeptDays sets={kept.sets} onOpen={(s) => void reopen(s)} onAway={(s, away) => void kept.putAway(s.id, away)} />
       <div className="mt-2 flex flex-wrap items-end gap-4">
-        <label>
-          of{' '}
-          <select className="box" value={bankId} onChange={(e) => setBank(e.target.value)}>
-            {design.banks.map((b) => (
-              <option key={b.id} value={b.id}>
-                {b.name}
-              </option>
-            ))}
-          </select>
-        </label>
+        <BankSelect label="of" value={bankId} onChange={setBank} />
         <label>
           file{' '}
           <input

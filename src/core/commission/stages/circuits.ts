@@ -4,10 +4,10 @@ import { nominalW } from '../../demand';
 import { type Design, kindOf, nominalVOf, rowOf } from '../../design';
 import { show } from '../../quantity';
 import { bandOf, clamp, even } from '../band';
+import { bankBehind } from '../bankBehind';
 import { type Conditions, dropBand, line, probesAt, type TestLine } from '../line';
 import { pathOf } from '../path';
 import { stretchesOf } from '../stretch';
-import { bankBehind } from './energised';
 
 export const HEAVY_A = 50;
 /** Sigma of a load's current: typical, its maker's, measured; two of them. */

@@ -1,8 +1,9 @@
 /** Stage 1: the batteries, and DC closed one thing after another. */
 import { bankSource, chemistryOf } from '../../bank';
-import { type Circuit, type Design, madeForV, rowOf } from '../../design';
+import { type Design, madeForV, rowOf } from '../../design';
 import { show } from '../../quantity';
 import { bandOf, even, meter } from '../band';
+import { bankBehind } from '../bankBehind';
 import { type Conditions, emf, line, type TestLine } from '../line';
 
 export function energised(design: Design, given: Conditions): TestLine[] {
@@ -78,15 +79,4 @@ export function energised(design: Design, given: Conditions): TestLine[] {
         }),
       ),
   ];
-}
-
-export function bankBehind(design: Design, circuit: Circuit): string {
-  const seen = new Set<string>();
-  for (let c: Circuit | undefined = circuit; c && !seen.has(c.id);) {
-    seen.add(c.id);
-    if (c.from.kind === 'bank') return c.from.id;
-    const panelId: string = c.from.id;
-    c = design.circuits.find((x) => x.taps.some((t) => t.serves.kind === 'panel' && t.serves.id === panelId));
-  }
-  return design.banks[0]?.id ?? '';
 }
