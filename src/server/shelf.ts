@@ -2,6 +2,8 @@
 import { and, asc, eq } from 'drizzle-orm';
 import * as v from 'valibot';
 import {
+  type Article,
+  ArticleSchema,
   type Card,
   cardOps,
   CardSchema,
@@ -17,13 +19,20 @@ import { editBoat, type EditResult } from './history';
 import type { Db } from './database';
 import { shelf } from './tables';
 
-export const SHELF = { card: CardSchema, house: HouseSetSchema, line: LineSchema, reel: StoreLengthSchema } as const;
+export const SHELF = {
+  card: CardSchema,
+  house: HouseSetSchema,
+  line: LineSchema,
+  reel: StoreLengthSchema,
+  article: ArticleSchema,
+} as const;
 export type ShelfKind = keyof typeof SHELF;
 interface Bodies {
   readonly card: Card;
   readonly house: HouseSet;
   readonly line: Line;
   readonly reel: StoreLength;
+  readonly article: Article;
 }
 
 export interface OnShelf<K extends ShelfKind> {
@@ -114,12 +123,21 @@ export const ShelfFileSchema = v.object({
   line: most(LineSchema),
   // Files of before the store have none.
   reel: v.optional(most(StoreLengthSchema), []),
+  article: v.optional(most(ArticleSchema), []),
 });
 export type ShelfFile = v.InferOutput<typeof ShelfFileSchema>;
 
 export function shelfFile(db: Db): ShelfFile {
   const of = <K extends ShelfKind>(kind: K): Bodies[K][] => listShelf(db, kind).map((x) => x.item);
-  return { format: SHELF_FORMAT, version: 1, card: of('card'), house: of('house'), line: of('line'), reel: of('reel') };
+  return {
+    format: SHELF_FORMAT,
+    version: 1,
+    card: of('card'),
+    house: of('house'),
+    line: of('line'),
+    reel: of('reel'),
+    article: of('article'),
+  };
 }
 
 /** Takes such a file, all or none. */
@@ -132,6 +150,7 @@ export const putShelf = (db: Db, file: ShelfFile, now: number): Put =>
         putItems(inner, 'house', file.house, now),
         putItems(inner, 'line', file.line, now),
         putItems(inner, 'reel', file.reel, now),
+        putItems(inner, 'article', file.article, now),
       ];
       return { added: all.reduce((n, p) => n + p.added, 0), replaced: all.reduce((n, p) => n + p.replaced, 0) };
     },

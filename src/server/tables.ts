@@ -44,7 +44,7 @@ export const boats = sqliteTable(
 export const shelf = sqliteTable(
   'shelf',
   {
-    kind: text('kind', { enum: ['card', 'house', 'line', 'reel'] }).notNull(),
+    kind: text('kind', { enum: ['card', 'house', 'line', 'reel', 'article'] }).notNull(),
     id: text('id').notNull(),
     name: text('name').notNull(),
     revision: integer('revision').notNull(),

@@ -5,7 +5,7 @@ import { type CircuitResult, deviceEnd, negativeEnd, tapEnd } from '../circuit';
 import { type Circuit, type Design, type BatteryCable, type Load, nominalVOf, type Panel, rowOf, SERVICE_V } from '../design';
 import type { BatteryCableResult } from '../mainSide';
 import { type BusBar, busPart } from '../network';
-import { FOOT_M, show, sizeName, small, unitOf } from '../quantity';
+import { FOOT_M, show, sizeName, small, unitOf, type Units } from '../quantity';
 import {
   type Conductor,
   EARTH_COLOUR,
@@ -327,6 +327,12 @@ function smallCut({ design }: Context, { lead, lengthM, taped, source }: SmallLe
   };
 }
 
+/** What the sleeve of a piece's barrels is called in the lists. */
+export function sleeveItem({ odMm, cores, colour }: Pick<Cut, 'odMm' | 'cores' | 'colour'>, units: Units): string {
+  const sleeve = shrinkFor(odMm);
+  return `adhesive heat shrink ${small(sleeve.boreMm, units)} × ${small(sleeve.lengthMm, units)}, ${cores > 1 ? 'each in the colour of its core' : colour}`;
+}
+
 /** The whole list for a design and its analysis. Circuits without taps give nothing. @param bars as the studies leave them. */
 export function cutList(
   design: Design,
@@ -392,7 +398,6 @@ export function cutList(
     const { school, size } = conductor;
     const row = terminalFor(school, size);
     const pull = school === 'metric' && row.pullTestMetricN !== null ? row.pullTestMetricN : row.pullTestN;
-    const sleeve = shrinkFor(conductor.odMm);
     cuts.push(cut);
     // The splice at the start of a piece is the one counted at the end of the piece before it.
     const counted = [cut.fromEnd.startsWith('adhesive butt') && !afterDevice ? 0 : cut.cores, cut.cores];
@@ -406,11 +411,7 @@ export function cutList(
         counted[i] ?? 1,
       ]);
       if (hasBarrel(terminal))
-        shrink.push([
-          `adhesive heat shrink ${small(sleeve.boreMm, design.boat)} × ${small(sleeve.lengthMm, design.boat)}, ${cut.cores > 1 ? 'each in the colour of its core' : cut.colour}`,
-          `over barrel and ${small(25, design.boat)} of jacket`,
-          cut.cores,
-        ]);
+        shrink.push([sleeveItem(cut, design.boat), `over barrel and ${small(25, design.boat)} of jacket`, cut.cores]);
     });
     if (junctions > 0) terminals.push([junctionPart(school, size), 'where a lug meets a lead or a tail', junctions]);
   }

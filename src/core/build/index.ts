@@ -10,5 +10,7 @@ export { type Hours, hoursOf, learnedFactor, clipsOf, placesOf, pulledThrough, t
 export { cutLength, type MadeEnd, type MadePiece, madePieces, MARKED, type Marked, type Stage, STAGES } from './made';
 export { aboardSteps, benchSteps, type BenchStep, briefly, PALMS, type Schools } from './passport';
 export * from './stock';
+export { type Buying, buyingOf, type BuyLine } from './buying';
 export { priceKey, type QuoteGroup, type QuoteLine, type Quotation, quotationOf } from './quotation';
 export { consumablesOf, toolsOf } from './tools';
+export * from './trueSize';

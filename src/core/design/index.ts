@@ -90,6 +90,7 @@ export {
   mountId,
   MOUNTS,
 } from './mounting';
+export { type Article, ArticleSchema } from './article';
 export { type StoreLength, StoreLengthSchema } from './storeLength';
 export { type BoatRecord, type KeptRecord, lastMarks, MOST_RECORDS, RECORD_KINDS, RECORDS_AT_ONCE, RecordSchema } from './record';
 export type { About, AboutKind, Finding, Severity } from './finding';

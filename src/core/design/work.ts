@@ -18,6 +18,8 @@ export const WorkSchema = v.object({
   reelM: later(v.nullable(between(1, 1000)), null),
   hourRate: later(v.nullable(between(0, 100000)), null),
   marginPct: later(between(0, 400), 0),
+  /** Small parts bought beyond those counted, of a hundred. */
+  sparePct: later(between(0, 100), 10),
   /** Of a kind of work real over estimated hours, where the firm sets it. */
   factors: later(v.record(oneOf(WORK_KINDS), between(0.1, 10)), {}),
 });
@@ -32,5 +34,6 @@ export const DEFAULT_WORK: v.InferOutput<typeof WorkSchema> = {
   reelM: null,
   hourRate: null,
   marginPct: 0,
+  sparePct: 10,
   factors: {},
 };

@@ -8,9 +8,11 @@ import { NextSteps } from '@/ui/next/NextSteps';
 import { Views } from '@/ui/views/Views';
 import { Lists } from './Lists';
 
-const VIEWS = ['lists', 'taping', 'bench', 'reels', 'hours', 'order of work', 'quotation'] as const;
+const VIEWS = ['lists', 'taping', 'bench', 'reels', 'buying', 'labels', 'hours', 'order of work', 'quotation'] as const;
 const Taping = dynamic(() => import('./Taping').then((m) => m.Taping), { ssr: false });
 const BenchView = dynamic(() => import('./bench/BenchView').then((m) => m.BenchView), { ssr: false });
+const BuyingView = dynamic(() => import('./BuyingView').then((m) => m.BuyingView), { ssr: false });
+const LabelsView = dynamic(() => import('./LabelsView').then((m) => m.LabelsView), { ssr: false });
 const Reels = dynamic(() => import('./reels/Reels').then((m) => m.Reels), { ssr: false });
 const HoursView = dynamic(() => import('./HoursView').then((m) => m.HoursView), { ssr: false });
 const QuotationView = dynamic(() => import('./QuotationView').then((m) => m.QuotationView), { ssr: false });
@@ -46,6 +48,8 @@ export default function Build() {
         {view === 'lists' ? <Lists /> : null}
         {view === 'taping' ? <Taping /> : null}
         {view === 'bench' ? <BenchView piece={piece} /> : null}
+        {view === 'buying' ? <BuyingView /> : null}
+        {view === 'labels' ? <LabelsView /> : null}
         {view === 'reels' ? <Reels /> : null}
         {view === 'hours' ? <HoursView /> : null}
         {view === 'order of work' ? <OrderView /> : null}

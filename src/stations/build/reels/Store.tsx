@@ -4,6 +4,7 @@ import type { ReelGroup, StoreLength } from '@/core/build';
 import { bare, brief, parseNumber, parseOptional, show, unitOf } from '@/core/quantity';
 import { useDesign } from '@/ui/boat/context';
 import type { Shelf } from '@/ui/boat/shelf';
+import { TextCell } from '@/ui/field/TextCell';
 
 /** The firm's lengths of cable: for every boat, not for this one alone. */
 export function Store({ shelf, groups }: { shelf: Shelf<StoreLength>; groups: readonly ReelGroup[] }) {
@@ -39,7 +40,7 @@ export function Store({ shelf, groups }: { shelf: Shelf<StoreLength>; groups: re
                 <td>{item.size}</td>
                 <td>{item.colour}</td>
                 <td className="text-right">
-                  <Cell
+                  <TextCell
                     label={`Length of ${item.size} ${item.colour}`}
                     value={brief(bare(item.lengthM, 'm', units))}
                     take={(text) => {
@@ -51,7 +52,7 @@ export function Store({ shelf, groups }: { shelf: Shelf<StoreLength>; groups: re
                   />
                 </td>
                 <td className="pl-3">
-                  <Cell
+                  <TextCell
                     label={`Place of ${item.size} ${item.colour}`}
                     value={item.place}
                     take={(text) => {
@@ -62,7 +63,7 @@ export function Store({ shelf, groups }: { shelf: Shelf<StoreLength>; groups: re
                   />
                 </td>
                 <td className="text-right">
-                  <Cell
+                  <TextCell
                     label={`Price of ${item.size} ${item.colour}`}
                     value={item.pricePerM === null ? '' : brief(String(perUnit(item.pricePerM, units.lengthUnit)))}
                     take={(text) => {
@@ -108,43 +109,6 @@ export function Store({ shelf, groups }: { shelf: Shelf<StoreLength>; groups: re
 }
 
 const perUnit = (perM: number, lengthUnit: 'm' | 'ft'): number => (lengthUnit === 'ft' ? perM * 0.3048 : perM);
-
-/** A cell of a list that is kept on leaving it; what is refused stays with its reason. */
-function Cell({ label, value, take }: { label: string; value: string; take: (text: string) => string | null }) {
-  const [draft, setDraft] = useState<string | null>(null);
-  const [why, setWhy] = useState<string | null>(null);
-  const commit = () => {
-    if (draft === null) return;
-    if (draft === value) return setDraft(null);
-    const refused = take(draft);
-    setWhy(refused);
-    if (refused === null) setDraft(null);
-  };
-  return (
-    <>
-      <input
-        className="box w-[90px]"
-        aria-label={label}
-        aria-invalid={why !== null}
-        value={draft ?? value}
-        onChange={(e) => setDraft(e.target.value)}
-        onBlur={commit}
-        onKeyDown={(e) => {
-          if (e.key === 'Enter') commit();
-          if (e.key === 'Escape') {
-            setDraft(null);
-            setWhy(null);
-          }
-        }}
-      />
-      {why ? (
-        <span role="alert" className="block text-[11.5px] text-lead">
-          {why}
-        </span>
-      ) : null}
-    </>
-  );
-}
 
 /** A length of one of the cables this boat is made with. */
 function Add({ shelf, groups }: { shelf: Shelf<StoreLength>; groups: readonly ReelGroup[] }) {

@@ -10,6 +10,7 @@ const Bodies = {
   house: v.object({ item: SHELF.house, seen }),
   line: v.object({ item: SHELF.line, seen }),
   reel: v.object({ item: SHELF.reel, seen }),
+  article: v.object({ item: SHELF.article, seen }),
 };
 
 export const GET = (_: Request, { params }: Context) =>
