@@ -51,3 +51,48 @@ test('a boat opened once opens with no server, goes from station to station, kee
     rmSync(data, { recursive: true, force: true });
   }
 });
+
+test('typed with no server, while a colleague changed the same figure: both are shown, and either can stand', async ({ page, browser }) => {
+  test.setTimeout(240_000);
+  const data = mkdtempSync(join(tmpdir(), 'solenix-clash-'));
+  let server = await startServer(data);
+  const { port, url } = server;
+  const rating = async (name: string) => {
+    const { design } = (await (await page.request.get(`${url}/api/boats/marram`)).json()) as {
+      design: { loads: { name: string; rating: number }[] };
+    };
+    return design.loads.find((l) => l.name === name)?.rating;
+  };
+  try {
+    await page.goto(`${url}/boats/marram/loads`);
+    await expect(page.getByTestId('kept')).toHaveText('opens offline', { timeout: 60_000 });
+    await server.stop('SIGKILL');
+    await enter(page, 'Refrigerator compressor', 'W', '95');
+    await enter(page, 'VHF radio', 'W', '31');
+    await expect(page.getByTestId('saved')).toContainText('not saved yet');
+    // The tablet leaves the boat; a colleague works on her at the desk.
+    await page.context().setOffline(true);
+    server = await startServer(data, port);
+    const desk = await browser.newContext({ serviceWorkers: 'block' });
+    const other = await desk.newPage();
+    await other.goto(`${url}/boats/marram/loads`);
+    await enter(other, 'Refrigerator compressor', 'W', '70');
+    await expect(other.getByTestId('saved')).toHaveText(/^saved/);
+    await desk.close();
+
+    await page.context().setOffline(false);
+    const clash = page.getByRole('dialog');
+    await expect(clash).toContainText('Changed in another window meanwhile', { timeout: 60_000 });
+    await expect(clash).toContainText('95');
+    await expect(clash).toContainText('70');
+    expect(await rating('Refrigerator compressor')).toBe(70);
+    await clash.getByRole('button', { name: 'Keep mine' }).click();
+    await expect.poll(() => rating('Refrigerator compressor')).toBe(95);
+    // What nobody else touched has gone its way all the same.
+    await expect.poll(() => rating('VHF radio')).toBe(31);
+    await expect(page.getByTestId('saved')).toHaveText(/^saved/);
+  } finally {
+    await server.stop('SIGKILL');
+    rmSync(data, { recursive: true, force: true });
+  }
+});
