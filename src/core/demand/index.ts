@@ -1,7 +1,7 @@
 export { type Demand, type DemandItem, feederDemand, type Surge } from './feederDemand';
 export { loadCurrent, type LoadCurrent } from './loadCurrent';
 export { studyVolts, type StudyVolts } from './studyVolts';
-export { nominalW, standingA } from './nominal';
+export { LOAD_SPREAD, nominalW, standingA } from './nominal';
 export { type DemandRollUp, rollUpDemand, demandItem } from './rollUp';
 export { cover, spanH, spansOf } from './spans';
 export { forSafety, isCharging, type Usual, usualA, usualBy } from './usual';

@@ -1,18 +1,24 @@
 /** What measured days teach: standing draw, resistance of the bank, loads seen in steps with their duty; each with its count and spread, offered. */
 import { bankSource } from '../bank';
-import { loadCurrent, studyVolts } from '../demand';
+import { LOAD_SPREAD, loadCurrent, studyVolts } from '../demand';
 import { type Design, kindOf, type Load, type Op, rowOf, setOp } from '../design';
 import { bankOfLoads } from '../topology';
 import { meterDay } from '../monitoring';
 import { besideDays } from './beside';
+import { acceptedOf, heldFrom } from './accepted';
+import { seenIn, type Step, stepsOf } from './seen';
 import type { Measured } from './series';
+import { GAIN_PART, halfWidth, median, shownStep, within95, ZERO_A } from './spread';
 
 export interface LearnedFigure {
   readonly id: string;
   readonly what: string;
   readonly was: string;
   readonly is: string;
-  /** Times it was seen, and its spread: half of it lies within ±. */
+  /** The figure, and within what the truth lies in 95 of 100: in the unit it is told in. */
+  readonly value: number;
+  readonly within: number;
+  /** Times it was seen. */
   readonly n: number;
   readonly spread: string;
   /** Empty: it is told, and nothing of the design holds it. */
@@ -37,60 +43,39 @@ export interface Learned {
   readonly unexplained: readonly { readonly amps: number; readonly times: number }[];
 }
 
-const median = (xs: readonly number[]): number => {
-  const s = [...xs].sort((a, b) => a - b);
-  const mid = s.length >> 1;
-  return s.length === 0 ? NaN : s.length % 2 === 1 ? (s[mid] ?? NaN) : ((s[mid - 1] ?? NaN) + (s[mid] ?? NaN)) / 2;
-};
-/** Half of the values lie within this of their median. */
-const halfWidth = (xs: readonly number[]): number => {
-  const m = median(xs);
-  return median(xs.map((x) => Math.abs(x - m)));
-};
 const round = (x: number): number => Number(x.toPrecision(3));
 
-/** A step, A: from so much on; and the two readings beside it no further apart than this, s. */
 const STEP_A = 1;
 const HEAVY_STEP_A = 4;
-const NEAR_S = 120;
 const LEAST_TIMES = 5;
-/** A load that runs so many samples or more is looked for. */
-const LEAST_SAMPLES = 5;
 /** Night, in which what draws always draws alone. */
 const NIGHT_H = [1, 5] as const;
 /** Of a night's draw the part below which what runs always runs alone: deep enough to be quiet, not so deep that it is the meter's trembling. */
 const QUIET_PART = 0.25;
-/** A step is a load's within this of its own. */
-const ALIKE = 0.15;
-
-interface Step {
-  readonly k: number;
-  readonly amps: number;
-  readonly volts: number;
-}
-
-function stepsOf({ at, volts, amps }: Measured): readonly Step[] {
-  const out: Step[] = [];
-  for (let k = 1; k < at.length; k++) {
-    if ((at[k] ?? 0) - (at[k - 1] ?? 0) > NEAR_S * 1000) continue;
-    const di = (amps[k] ?? 0) - (amps[k - 1] ?? 0);
-    if (Math.abs(di) >= STEP_A) out.push({ k, amps: di, volts: (volts[k] ?? 0) - (volts[k - 1] ?? 0) });
-  }
-  return out;
-}
-
 /** A resistance is offered from so many steps on, and while half of them lie within this part of it. */
 const OFFERED_TIMES = 10;
 const OFFERED_SPREAD = 0.3;
+/** A meter's own volts, two sigma of what they differ by. */
+const VOLTS_PART = 0.005;
+/** A step that is off its usual by more than this part is another thing: a source, two at once. */
+const FAR = 0.75;
 
 /** Volts over amps of steps large enough, in discharge before and after, where no source answers: resistance of bank and what lies before the gauge, ohm. */
 function resistance(design: Design, bankId: string, { amps }: Measured, steps: readonly Step[]): readonly LearnedFigure[] {
   const bank = rowOf(design.banks, bankId);
   const draining = (k: number) => (amps[k] ?? 0) < 0 && (amps[k - 1] ?? 0) < 0;
-  const ohms = steps.filter((s) => Math.abs(s.amps) >= HEAVY_STEP_A && s.volts * s.amps > 0 && draining(s.k)).map((s) => s.volts / s.amps);
-  if (!bank || ohms.length < LEAST_TIMES) return [];
-  const [whole, wide] = [median(ohms), halfWidth(ohms)];
+  const heavy = steps.filter((s) => Math.abs(s.amps) >= HEAVY_STEP_A && s.volts * s.amps >= 0 && draining(s.k));
+  const usual = median(heavy.map((s) => s.volts / s.amps));
+  // By least squares over what is not far off: volts come in steps of the meter, and a median would stand on one of them.
+  const near = heavy.filter((s) => Math.abs(s.volts / s.amps - usual) <= FAR * usual);
+  if (!bank || near.length < LEAST_TIMES) return [];
+  const squares = near.reduce((n, s) => n + s.amps ** 2, 0);
+  const whole = near.reduce((n, s) => n + s.volts * s.amps, 0) / squares;
+  const left = near.reduce((n, s) => n + (s.volts - whole * s.amps) ** 2, 0) / Math.max(1, near.length - 1);
+  const ohms = near.map((s) => s.volts / s.amps);
+  const wide = halfWidth(ohms);
   const sound = ohms.length >= OFFERED_TIMES && wide <= OFFERED_SPREAD * whole;
+  const off = Math.hypot(2 * Math.sqrt(left / squares), GAIN_PART * whole, VOLTS_PART * whole);
   const block = (1000 * whole * bank.strings) / bank.series;
   return [
     {
@@ -98,8 +83,10 @@ function resistance(design: Design, bankId: string, { amps }: Measured, steps: r
       what: `resistance of ${bank.name}, from steps of load`,
       was: `${round(1000 * bankSource(bank).ohm)} mΩ, ${bank.sheet.mohm === null ? 'typical' : 'its sheet'}`,
       is: `${round(1000 * whole)} mΩ`,
+      value: 1000 * whole,
+      within: 1000 * off,
       n: ohms.length,
-      spread: `± ${round(1000 * wide)} mΩ${sound ? '' : ': too few or too wide to be taken'}`,
+      spread: `± ${round(1000 * off)} mΩ${sound ? '' : ': too few or too wide to be taken'}`,
       ops: sound ? [setOp(design, ['banks', bank.id, 'sheet', 'mohm'], round(block))].flatMap((op) => op ?? []) : [],
     },
   ];
@@ -134,20 +121,23 @@ function quiet(design: Design, bankId: string, series: Measured): readonly Learn
     at: Float64Array.from(day, (s) => s.minute * 60_000),
     amps: Float64Array.from(day, (s) => s.amps),
   });
+  const off = within95(least, Math.hypot(GAIN_PART * median(least), ZERO_A, shownStep(series.amps) / 2));
   return [
     {
       id: 'standing',
       what: 'drawn at night when least is on',
       was: expected === undefined ? 'nothing expected then' : `${round(expected)} A expected ${like.livingName}`,
       is: `${round(median(least))} A`,
+      value: median(least),
+      within: off,
       n: least.length,
-      spread: least.length > 1 ? `± ${round(halfWidth(least))} A` : 'one night',
+      spread: `± ${round(off)} A${least.length > 1 ? '' : ', one night'}`,
       ops: [],
     },
   ];
 }
 
-/** Loads whose steps no other has: within twice their spread of one another they are told as one group. */
+/** Loads whose steps no other has; those that may draw the same, by their spreads, are told as one group. */
 function toldApart(
   design: Design,
   bankId: string,
@@ -164,7 +154,8 @@ function toldApart(
   for (const x of loads) {
     const last = groups[groups.length - 1];
     const before = last?.[last.length - 1];
-    if (last && before && x.amps - before.amps < 2 * ALIKE * before.amps) last.push(x);
+    // What either may really draw lies within what the other may.
+    if (last && before && x.amps * (1 - LOAD_SPREAD[x.load.mark]) < before.amps * (1 + LOAD_SPREAD[before.load.mark])) last.push(x);
     else groups.push([x]);
   }
   return {
@@ -173,31 +164,24 @@ function toldApart(
   };
 }
 
-/** Each step on is paired with the next step off of about its size; unpaired ones are not counted. */
-function seenOf(
-  series: Measured,
-  steps: readonly Step[],
-  amps: number,
-): { readonly times: number; readonly duty: number; readonly size: number; readonly used: ReadonlySet<number> } {
-  const used = new Set<number>();
-  const sizes: number[] = [];
-  let onMs = 0;
-  let from: Step | null = null;
-  for (const s of steps) {
-    if (Math.abs(Math.abs(s.amps) - amps) > ALIKE * amps) continue;
-    if (s.amps < 0) from ??= s;
-    else if (from) {
-      if (s.k - from.k >= LEAST_SAMPLES) {
-        onMs += (series.at[s.k] ?? 0) - (series.at[from.k] ?? 0);
-        sizes.push((Math.abs(s.amps) + Math.abs(from.amps)) / 2);
-        used.add(s.k);
-        used.add(from.k);
-      }
-      from = null;
-    }
-  }
-  const span = (series.at[series.at.length - 1] ?? 0) - (series.at[0] ?? 0);
-  return { times: sizes.length, duty: span > 0 ? onMs / span : 0, size: sizes.length > 0 ? median(sizes) : NaN, used };
+/** What of a charge comes out again. */
+function accepted(design: Design, bankId: string, series: Measured): readonly LearnedFigure[] {
+  const found = acceptedOf(design, bankId, series);
+  if (!found) return [];
+  const pct = (x: number): string => `${round(100 * x)} %`;
+  return [
+    {
+      id: 'accepted',
+      what: 'of a charge that comes out again, from full to full',
+      was: pct(found.was),
+      is: pct(found.efficiency),
+      value: 100 * found.efficiency,
+      within: 100 * found.within,
+      n: found.n,
+      spread: `± ${pct(found.within)}`,
+      ops: found.ops,
+    },
+  ];
 }
 
 const MOST_UNEXPLAINED = 5;
@@ -208,12 +192,22 @@ export function learn(design: Design, bankId: string, series: Measured): Learned
   const { single, groups } = toldApart(design, bankId);
   const explained = new Set<number>();
   const seen: LoadSeen[] = [];
-  const figures: LearnedFigure[] = [...quiet(design, bankId, series), ...resistance(design, bankId, series, steps)];
+  const figures: LearnedFigure[] = [
+    ...quiet(design, bankId, series),
+    ...resistance(design, bankId, series, steps),
+    ...accepted(design, bankId, series),
+  ];
+  const all = seenIn(
+    series,
+    steps,
+    new Map(single.map((x) => [x.load.id, { amps: x.amps, spread: LOAD_SPREAD[x.load.mark] }])),
+    heldFrom(design, bankId),
+    explained,
+  );
   for (const { load, amps } of single) {
-    const s = seenOf(series, steps, amps);
-    for (const k of s.used) explained.add(k);
-    if (s.times < LEAST_TIMES) continue;
-    seen.push({ name: load.name, loadIds: [load.id], amps: s.size, times: s.times, duty: s.duty });
+    const s = all.find((x) => x.id === load.id);
+    if (!s || s.times < LEAST_TIMES) continue;
+    if (s.duty !== null) seen.push({ name: load.name, loadIds: [load.id], amps: s.size, times: s.times, duty: s.duty });
     const each = s.size / load.quantity;
     const rating = round(load.ratingBy === 'A' ? each : each * load.nominalV);
     figures.push({
@@ -221,8 +215,10 @@ export function learn(design: Design, bankId: string, series: Measured): Learned
       what: `what ${load.name} draws`,
       was: `${round(amps / load.quantity)} A, ${load.mark}`,
       is: `${round(each)} A`,
+      value: each,
+      within: s.within / load.quantity,
       n: s.times,
-      spread: `${(24 * s.duty).toFixed(1)} h a day`,
+      spread: `± ${round(s.within / load.quantity)} A, ${s.duty === null ? 'for how long is not clear' : `${(24 * s.duty).toFixed(1)} h a day`}`,
       ops: [setOp(design, ['loads', load.id, 'rating'], rating), setOp(design, ['loads', load.id, 'mark'], 'measured')].flatMap(
         (op) => op ?? [],
       ),
@@ -233,7 +229,7 @@ export function learn(design: Design, bankId: string, series: Measured): Learned
     for (const l of g) {
       const bank = rowOf(design.banks, bankId);
       const amps = loadCurrent(l, studyVolts(design, bank && bankSource(bank))).nominalA;
-      for (const s of steps) if (Math.abs(Math.abs(s.amps) - amps) <= ALIKE * amps) explained.add(s.k);
+      for (const s of steps) if (Math.abs(Math.abs(s.amps) - amps) <= LOAD_SPREAD[l.mark] * amps) explained.add(s.k);
     }
   const left = new Map<number, number>();
   for (const s of steps) if (!explained.has(s.k) && s.amps < 0) left.set(Math.round(-s.amps), (left.get(Math.round(-s.amps)) ?? 0) + 1);

@@ -1,6 +1,6 @@
 /** Stages 2 and 3: each circuit alone, the heavy ones last. */
 import type { CircuitResult } from '../../circuit';
-import { nominalW } from '../../demand';
+import { LOAD_SPREAD, nominalW } from '../../demand';
 import { type Design, kindOf, nominalVOf, rowOf } from '../../design';
 import { show } from '../../quantity';
 import { bandOf, clamp, even } from '../band';
@@ -10,8 +10,6 @@ import { pathOf } from '../path';
 import { stretchesOf } from '../stretch';
 
 export const HEAVY_A = 50;
-/** Sigma of a load's current: typical, its maker's, measured; two of them. */
-const LOAD = { typical: 0.25, "maker's": 0.1, measured: 0.05, estimated: 0.25, assumed: 0.25 } as const;
 
 export function circuitLines(design: Design, circuits: readonly CircuitResult[], given: Conditions): TestLine[] {
   const out: TestLine[] = [];
@@ -26,7 +24,7 @@ export function circuitLines(design: Design, circuits: readonly CircuitResult[],
       if (elements.length === 0) continue;
       const heavy = amps >= HEAVY_A;
       const name = `${c.no} ${load.name}`.trim();
-      const amp = LOAD[load.mark];
+      const amp = LOAD_SPREAD[load.mark];
       out.push(
         line(heavy ? 3 : 2, {
           id: `amps.${c.id}.${t.id}`,
