@@ -163,8 +163,11 @@ test('amps that were read are offered in the place of the label’s, with what t
   expect((await designOf(page, marram)).loads.find((l) => l.name === 'Refrigerator compressor')?.mark).toBe('measured');
   await open(page, marram, 'check');
   await expect(page.getByText(/tested and not right: amps of .*Refrigerator compressor/)).toBeVisible();
+  const rail = page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: /^Commission/ });
+  await expect(rail).toContainText('1 to settle');
   expect((await read(9, 'pass', 2_000_000)).ok()).toBe(true);
   await expect(page.getByText(/tested and not right: amps of .*Refrigerator compressor/)).toBeHidden();
+  await expect(rail).not.toContainText('to settle');
 });
 
 test('a hidden fault is found by reading along the path, and the program’s own way stands beside it', async ({ page, marram }) => {

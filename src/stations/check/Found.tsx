@@ -3,10 +3,10 @@ import { useState } from 'react';
 import type { Finding } from '@/core';
 import { nameOf } from '@/core/design';
 import { useAsked, useDesign, useFindings } from '@/ui/boat/context';
+import { useRecorded } from '@/ui/boat/useRecorded';
 import { Accept } from './Accept';
 import { FindingsList } from './FindingsList';
 import { type Grouping, GROUPINGS } from './groups';
-import { useRecorded } from './useRecorded';
 
 const BY: Readonly<Record<Grouping, string>> = { severity: 'how grave', station: 'station', place: 'place', area: 'line of the audit' };
 

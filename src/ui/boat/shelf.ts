@@ -21,7 +21,9 @@ async function answerOf<T>(url: string, init?: RequestInit): Promise<{ ok: boole
   return { ok: answer.ok, body: (await answer.json().catch(() => null)) as (T & { error?: string }) | null };
 }
 
-export function useShelf<T extends { readonly id: string; readonly name: string }>(kind: 'card' | 'house' | 'line' | 'reel' | 'article'): Shelf<T> {
+export function useShelf<T extends { readonly id: string; readonly name: string }>(
+  kind: 'card' | 'house' | 'line' | 'reel' | 'article',
+): Shelf<T> {
   const [items, setItems] = useState<readonly OnShelf<T>[] | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const url = `/api/shelf/${kind}`;

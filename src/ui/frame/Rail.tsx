@@ -1,7 +1,11 @@
 'use client';
+import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useAnalysis, useDesign, useFindings } from '@/ui/boat/context';
 import type { Station } from './station';
+
+// What it is judged by is loaded behind the first view.
+const OpenTests = dynamic(() => import('./OpenTests'), { ssr: false });
 
 const WIRED: ReadonlySet<string> = new Set(['circuit', 'panel', 'lead', 'bar', 'study']);
 
@@ -62,7 +66,7 @@ export function Rail({ boatId, current, stations }: { boatId: string; current: s
                 <span
                   className={`ml-auto text-[11px] whitespace-nowrap ${p?.breaks ? 'font-semibold text-lead' : 'font-normal text-faint'}`}
                 >
-                  {p?.text ?? ''}
+                  {s.id === 'commission' ? <OpenTests /> : (p?.text ?? '')}
                 </span>
               </Link>
             </li>

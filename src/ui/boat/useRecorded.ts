@@ -3,8 +3,8 @@ import { useMemo, useState } from 'react';
 import type { Finding } from '@/core';
 import type { TestLine } from '@/core/commission';
 import { recordedFindings } from '@/core/report';
-import { useAsked, useDesign } from '@/ui/boat/context';
-import { useBook } from '@/ui/boat/useBook';
+import { useAsked, useDesign } from './context';
+import { useBook } from './useBook';
 
 const USUAL = { restV: {}, ambientC: 20 };
 
