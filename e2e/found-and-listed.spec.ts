@@ -224,6 +224,11 @@ test('house rules are kept as a set, taken by another boat, and differ visibly',
   await page.getByRole('tab', { name: 'house rules' }).click();
   const differs = page.getByRole('table', { name: 'Differences from the rule set' });
   await expect(differs).toContainText('diversity of feeders');
+  await page.getByLabel('of a conduit kept free for later, %').fill('25');
+  await page.getByLabel('of a conduit kept free for later, %').press('Enter');
+  await expect(differs).toContainText('of a conduit kept free, %');
+  await page.getByLabel('electronics: no conductor under').selectOption('2.5 mm²');
+  await expect(differs).toContainText('least size for electronics');
   await page.getByLabel('Name of a set').fill(name);
   await page.getByRole('button', { name: 'keep as set' }).click();
   await expect(page.getByLabel('the firm’s set').or(page.getByLabel("the firm's set"))).toContainText(name);

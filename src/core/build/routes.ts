@@ -62,14 +62,16 @@ export function routeResult(design: Design, circuits: readonly CircuitResult[], 
   const filledMm2 = rows.reduce((sum, r) => sum + takenMm2(r.circuit, r.cable), route.drawLine ? DRAW_LINE_MM2 : 0);
   const insideMm2 = route.kind === 'trunking' ? route.boreMm * (route.heightMm ?? route.boreMm) : section(route.boreMm);
   const pieces = rows.reduce((sum, r) => sum + (r.circuit.sheathed ? 1 : r.cable.conductors), 0);
-  const most = mostFill(route.kind, pieces);
+  const { spareFillPct, drawLines } = design.house;
+  // A gland holds one cable: nothing is kept free in it.
+  const most = mostFill(route.kind, pieces) * (route.kind === 'gland' ? 1 : 1 - spareFillPct / 100);
   const fill = insideMm2 > 0 ? filledMm2 / insideMm2 : Infinity;
   const passes = fill <= most + 1e-9;
   const bundled = cables.reduce((sum, c) => sum + c.conductors, 0);
   const notes: string[] = [];
   if (route.kind === 'gland' && pieces > 1) notes.push('a gland seals round one cable: use one each, or an insert with a hole for each');
   if (route.kind === 'conduit' && route.bends > 3) notes.push(`${route.bends} bends: no cable pulls past four quarter turns; add a box`);
-  if ((route.kind === 'conduit' || route.kind === 'trunking') && !route.drawLine) notes.push('leave a draw line in');
+  if (drawLines && (route.kind === 'conduit' || route.kind === 'trunking') && !route.drawLine) notes.push('leave a draw line in');
   if (route.kind === 'bulkhead') notes.push('bush the edge; seal it where the bulkhead is watertight, and keep it above the highest water');
   const thin = rows.filter((r) => (route.kind === 'conduit' ? r.circuit.enclosure === 'open' : false)).map((r) => r.circuit.name);
   if (thin.length > 0) notes.push(`counted as lying open, though in a conduit: ${thin.join(', ')}`);

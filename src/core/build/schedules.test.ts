@@ -128,6 +128,19 @@ describe('where cables run', () => {
     ['trunking', 9, 0.45],
     ['gland', 1, 1],
   ] as const)('%s with %d: %d', (kind, pieces, most) => expect(mostFill(kind, pieces)).toBe(most));
+  test('a quarter kept free by the house: of 31 % 23.25; a gland keeps its whole', () => {
+    const spare: Design = { ...base, house: { ...base.house, spareFillPct: 25 } };
+    expect(of({ boreMm: 16 }, spare).mostFill).toBeCloseTo(0.75 * 0.31, 9);
+    expect(of({ kind: 'gland' }, spare).mostFill).toBe(1);
+    const tight = Math.sqrt((2 * od ** 2) / 0.29);
+    expect(of({ boreMm: tight }).passes).toBe(true);
+    expect(of({ boreMm: tight }, spare).passes).toBe(false);
+  });
+  test('no cord is asked for where the house leaves none', () => {
+    const none: Design = { ...base, house: { ...base.house, drawLines: false } };
+    expect(of({}).notes).toContain('leave a draw line in');
+    expect(of({}, none).notes).not.toContain('leave a draw line in');
+  });
   test('notes say what a hand would', () => {
     expect(of({ kind: 'gland' }).notes.join()).toContain('one cable');
     expect(of({ bends: 5 }).notes.join()).toContain('5 bends');

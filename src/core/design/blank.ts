@@ -48,6 +48,8 @@ export const defaultHouse = (school: School): HouseRules => ({
   largestCrimp: null,
   slackM: 0.3,
   openSlackM: 0.4,
+  spareFillPct: 0,
+  drawLines: true,
   wastePct: 5,
   diversity: 0.7,
   studySoc: 0.5,

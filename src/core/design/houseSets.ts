@@ -37,6 +37,8 @@ export const HOUSE_WORDS: Readonly<Record<keyof HouseRules, string>> = {
   terminals: 'terminals of light conductors',
   largestCrimp: 'largest size the firm’s tools crimp',
   wastePct: 'waste when ordering, %',
+  spareFillPct: 'of a conduit kept free, %',
+  drawLines: 'a cord left in every conduit',
   diversity: 'diversity of feeders',
   studySoc: 'state of charge of the study',
   lowVoltsPct: 'lowest bank volts, % of nominal',

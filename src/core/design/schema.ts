@@ -309,6 +309,10 @@ export const HouseSchema = v.object({
   /** The largest conductor the firm's own tools crimp; null: not said. */
   largestCrimp: later(v.nullable(SizeSchema), null),
   wastePct: between(0, 50),
+  /** Of what a conduit or trunking may take, so much stays free for what comes later. */
+  spareFillPct: later(between(0, 60), 0),
+  /** A cord is left in every conduit and trunking. */
+  drawLines: later(v.boolean(), true),
   diversity: between(0.1, 1),
   studySoc: between(0, 1),
   lowVoltsPct: between(70, 110),

@@ -1,7 +1,7 @@
 'use client';
-import { jointSchool, JOINTS, SEALS, sealSchool, TERMINAL_STYLES } from '@/core/rules';
+import { CONDUCTORS, jointSchool, JOINTS, SEALS, sealSchool, TERMINAL_STYLES } from '@/core/rules';
 import { defaultHouse, type HouseRules, INSULATIONS, setOp } from '@/core/design';
-import type { Kind } from '@/core/quantity';
+import { type Kind, sizeName } from '@/core/quantity';
 import { useDesign, useStore } from '@/ui/boat/context';
 import { Choice, Figure, Tick } from '@/ui/field';
 import { HouseSets } from './HouseSets';
@@ -22,7 +22,13 @@ const FIGURES: readonly (readonly [key: NumberKey, label: string, kind: Kind, lo
   ['slackM', 'slack at each end', 'm', 0, 5],
   ['openSlackM', 'more at a panel that opens', 'm', 0, 5],
   ['wastePct', 'waste on the order', 'pct', 0, 50],
+  ['spareFillPct', 'of a conduit kept free for later', 'pct', 0, 60],
 ];
+
+/** Sizes light enough to be a floor for electronics. */
+const FLOOR_MM2 = 6;
+const smallSizes = (school: 'awg' | 'metric'): readonly string[] =>
+  CONDUCTORS[school].filter((c) => c.areaMm2 <= FLOOR_MM2).map((c) => c.size);
 
 /** The firm's own limits over the rule set's; those that differ from the default are told. */
 export function HouseFacts() {
@@ -47,6 +53,15 @@ export function HouseFacts() {
           value={String(house.insulationC)}
           options={INSULATIONS.map(String)}
           onChange={(v) => put('insulationC', Number(v), 'insulation')}
+        />
+        <Choice
+          label="electronics: no conductor under"
+          value={house.minElectronics === null ? 'the rule set’s' : sizeName(house.minElectronics.school, house.minElectronics.size)}
+          options={['the rule set’s', ...smallSizes(boat.ruleSet).map((size) => sizeName(boat.ruleSet, size))]}
+          onChange={(v) => {
+            const size = smallSizes(boat.ruleSet).find((s) => sizeName(boat.ruleSet, s) === v);
+            put('minElectronics', size === undefined ? null : { school: boat.ruleSet, size }, 'least size for electronics');
+          }}
         />
         <Choice
           label="DC negative is"
@@ -104,6 +119,7 @@ export function HouseFacts() {
         value={house.functionColours}
         onChange={(v) => put('functionColours', v, 'function colours')}
       />
+      <Tick label="leave a cord in every conduit" value={house.drawLines} onChange={(v) => put('drawLines', v, 'cords left in')} />
       <Tick label="cross-linked insulation" value={house.crossLinked} onChange={(v) => put('crossLinked', v, 'insulation kind')} />
     </>
   );
