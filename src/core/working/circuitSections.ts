@@ -304,7 +304,7 @@ function faultSection(b: CircuitTrial, result: CircuitResult, units: Units): Wor
       line('largest, at the way', fault.sendingA, 'A', {
         formula: `${n(bank.fullV)} V ÷ (${n((bank.fullV / bank.postsFaultA) * 1000)} + ${n(b.input.upstream.coldOhm * 1000)} mΩ)`,
         mark: bank.faultIsMakers ? "maker's" : 'typical',
-        source: `${bank.faultIsMakers ? "the battery maker's short-circuit current" : '0.6 × typical bank resistance, copper at 20 °C, joints and devices left out'}${bank.postsFaultBy ? `; with ${bank.postsFaultBy}` : ''}`,
+        source: `${bank.faultIsMakers ? "the battery maker's short-circuit current" : `0.6 × typical bank resistance, copper at ${show(20, 'C', units)}, joints and devices left out`}${bank.postsFaultBy ? `; with ${bank.postsFaultBy}` : ''}`,
       }),
       line('smallest, at the far end', fault.farA, 'A', {
         formula: `${n(bank.smallestV)} V ÷ ${n((bank.smallestV / fault.farA) * 1000)} mΩ`,

@@ -89,6 +89,8 @@ export function Banks() {
 function OneBank({ bank, put }: { bank: Bank; put: (path: string[], value: unknown, label: string) => void }) {
   const design = useDesign();
   const units = design.boat;
+  // A coefficient is by a degree of the boat's own.
+  const [slopeUnit, perDegree] = units.tempUnit === 'F' ? (['mV/°F cell', 1 / 1.8] as const) : (['mV/°C cell', 1] as const);
   const c = chemistryOf(bank);
   const times = (bank.blockV * bank.series) / 12;
   const mass = bankMass(bank);
@@ -210,14 +212,12 @@ function OneBank({ bank, put }: { bank: Bank; put: (path: string[], value: unkno
           {sheet('mohm', 'block, mΩ', 'none', (c.ohmPer100Ah * 1000 * 100 * bank.blockV) / 12 / bank.blockAh, 0.05, 500)}
           {sheet('massKg', 'block', 'kg', mass.kg / (bank.series * bank.strings), 0.2, 2000)}
           <OptionalFigure
-            label={`slope${bank.sheet.slope ? '' : `; typical ${c.slopeMvPerCCell} mV/°C cell`}`}
+            label={`slope${bank.sheet.slope ? '' : `; typical ${round3(c.slopeMvPerCCell * perDegree)} ${slopeUnit}`}`}
             kind="none"
             value={bank.sheet.slope?.value ?? null}
             low={-2000}
             high={2000}
-            onChange={(v) =>
-              put(['sheet', 'slope'], v === null ? null : { value: v, unit: bank.sheet.slope?.unit ?? 'mV/°C cell' }, 'slope')
-            }
+            onChange={(v) => put(['sheet', 'slope'], v === null ? null : { value: v, unit: bank.sheet.slope?.unit ?? slopeUnit }, 'slope')}
           />
           {bank.sheet.slope ? (
             <Choice

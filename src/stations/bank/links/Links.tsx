@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { type Bank, LINK_WAYS, rowOf } from '@/core/design';
 import { type Sharing, takeOff, UNEVEN, usualLink } from '@/core/bank';
-import { round3, sizeName } from '@/core/quantity';
+import { round3, show, sizeName } from '@/core/quantity';
 import { CONDUCTORS } from '@/core/rules';
 import { useAsked, useDesign } from '@/ui/boat/context';
 import { usePut } from '@/ui/boat/put';
@@ -102,9 +102,9 @@ export function Links() {
             }))}
           />
           <p className="mt-1 text-[12px] text-quiet">
-            Each link {round3(1000 * shared.linkOhm)} mΩ: copper at 20 °C and two sound joints of 0.03 mΩ. Each string{' '}
-            {round3(1000 * shared.stringOhm)} mΩ{bank.sheet.mohm === null ? ', typical of its kind' : ", by its maker's figure"}. Strings of
-            one age and charge are taken; an older one gives less.
+            Each link {round3(1000 * shared.linkOhm)} mΩ: copper at {show(20, 'C', design.boat)} and two sound joints of 0.03 mΩ. Each
+            string {round3(1000 * shared.stringOhm)} mΩ{bank.sheet.mohm === null ? ', typical of its kind' : ", by its maker's figure"}.
+            Strings of one age and charge are taken; an older one gives less.
           </p>
         </div>
       </div>

@@ -28,7 +28,7 @@ export function Passport({ piece: p }: { piece: MadePiece }) {
       <p>
         <span className="reading">{p.cut.size}</span> {p.cut.colour},{' '}
         {p.cutMm === null ? `${show(p.reservedM, 'm', units)} set aside` : cutTo(p.cutMm, units)}; from {p.ends[0].on.name} to{' '}
-        {p.ends[1].on.name}. At 20 °C <span className="reading">{`${round3(p.mohm)} mΩ`}</span>: at 10 A{' '}
+        {p.ends[1].on.name}. At {show(20, 'C', units)} <span className="reading">{`${round3(p.mohm)} mΩ`}</span>: at 10 A{' '}
         <span className="reading">{`${round3(p.mohm * 10)} mV`}</span> from end to end.
       </p>
       <p className="mt-1 text-quiet">
