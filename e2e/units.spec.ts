@@ -37,10 +37,10 @@ async function walk(page: Page, boat: string, foreign: RegExp): Promise<string[]
 }
 
 test('a boat of feet, pounds and °F shows no metre, kilogram or °C', async ({ page, halcyon }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(300_000);
   expect(await walk(page, halcyon, METRIC)).toEqual([]);
 });
 test('a boat of metres, kilograms and °C shows no foot, pound or °F', async ({ page, marram }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(300_000);
   expect(await walk(page, marram, IMPERIAL)).toEqual([]);
 });
