@@ -7,9 +7,9 @@ const STATIONS = ['survey', 'loads', 'bank', 'charging', 'ac', 'wiring', 'protec
 /** Figures with a unit of the school the boat is not of. Areas are names of sizes, and stand beside each other on purpose. */
 const METRIC = /(?:\d ?|, )(?:m|mm|cm|kg|°C|L|N|N m|L\/h|mV\/°C|Ω\/km)(?![\w²/°Ω])|Ω\/km|mV\/°C|in °C/g;
 const IMPERIAL = /(?:\d ?|, )(?:ft|lb|°F|gal|lb ft|lbf|gal\/h|mV\/°F)(?![\w²/])|\d in(?= ×|[,.;:]|$)|Ω\/1000 ft|mV\/°F|in °F/g;
-/** Names and ratings as they are printed on the thing: classes of insulation and terminals, patterns of fuses and belts, a maker's coefficients to choose the unit of. */
+/** Names and ratings as they are printed on the thing: classes of insulation and terminals, patterns of fuses and belts, a maker's coefficients to choose the unit of, and as they are set in it, the boat's own in brackets. */
 const NAMES =
-  /\b(?:60|75|85|90|105|110|125) °C|insulation(?: rating)?, °C|terminals(?: good for)?, °C|posts good for, °C|strip fuse, \d+ mm|V-belt \d+ mm|V \d+ mm|10 mm by 38 mm|volts by °C|% a °C|\d+ mm \([\d/ ]+ in\)|[\d to–]+ °C \([\d to–]+ °F\)|^mV\/°[CF] (?:cell|block|bank)$/g;
+  /\b(?:60|75|85|90|105|110|125) °C|insulation(?: rating)?, °C|terminals(?: good for)?, °C|posts good for, °C|strip fuse, \d+ mm|V-belt \d+ mm|V \d+ mm|10 mm by 38 mm|volts by °C|% a °C|\d+ mm \([\d/ ]+ in\)|[\d to–]+ °C \([\d to–]+ °F\)|^mV\/°[CF] (?:cell|block|bank)$|[−-]?[\d.]+ mV\/°[CF] (?:cell|block|bank)(?= \()/g;
 
 async function walk(page: Page, boat: string, foreign: RegExp): Promise<string[]> {
   const found = new Set<string>();

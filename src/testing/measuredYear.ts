@@ -28,6 +28,9 @@ type LoadId = (typeof LOADS)[number]['id'];
 
 const CAPACITY_AH = 200;
 const SETPOINT_V = 14.4;
+const FLOAT_V = 13.5;
+/** Full for so many minutes, its charger goes to float until something is drawn out of it. */
+const TO_FLOAT_MIN = 60;
 const STANDING_A = 0.8;
 
 function boat(): Design {
@@ -46,7 +49,7 @@ function boat(): Design {
     ...base,
     banks: [{ ...blankBank('house', 12, 'saloon'), blockAh: CAPACITY_AH }],
     loads: [...loads, { ...tracker, placeId: 'saloon' }],
-    sources: [{ ...solar, regulator: { ...solar.regulator, absorptionV: SETPOINT_V } }],
+    sources: [{ ...solar, regulator: { ...solar.regulator, staged: true, absorptionV: SETPOINT_V, floatV: FLOAT_V } }],
     circuits: [...loads, tracker].map((l) => {
       const c = blankCircuit(`c-${l.id}`, '', l.name, { kind: 'bank', id: 'house' });
       return { ...c, taps: [{ id: `t-${l.id}`, parent: null, serves: { kind: 'load' as const, id: l.id }, tapedM: 2 }] };
@@ -70,6 +73,7 @@ export function knownYear(seed: number, days = 365): KnownYear {
   const until = new Map<LoadId, number>();
   let soc = 0.9;
   let seen = 0;
+  let fullMin = 0;
   let fridgeNext = 0;
   for (let day = 0; day < days; day++) {
     const season = Math.cos((2 * Math.PI * (day - 90)) / 365);
@@ -105,7 +109,8 @@ export function knownYear(seed: number, days = 365): KnownYear {
       const amps = offered > drawn ? takes : offered - drawn;
       // Taking less than it is offered it stands at the setpoint.
       const held = offered > drawn && takes < offered - drawn;
-      const volts = held ? SETPOINT_V : Math.min(SETPOINT_V, emf + amps * ohm + (amps > 0 ? 0.6 : 0));
+      fullMin = held && takes < 0.02 * CAPACITY_AH ? fullMin + 1 : held ? fullMin : 0;
+      const volts = held ? (fullMin > TO_FLOAT_MIN ? FLOAT_V : SETPOINT_V) : Math.min(SETPOINT_V, emf + amps * ohm + (amps > 0 ? 0.6 : 0));
       if (!(held && takes >= 0)) {
         seen++;
         for (const id of running) onMin.set(id, (onMin.get(id) ?? 0) + 1);

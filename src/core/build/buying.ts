@@ -45,6 +45,9 @@ const typicalPack = (item: string): number => (/^ferrule/.test(item) ? FERRULES 
 const STICK_MM = 1200;
 const DAY_MS = 86_400_000;
 
+/** Of what protects a circuit these need none. */
+const NO_SPARE = /breaker|resistor|isolator/i;
+
 /** Spares of what is easily spoiled or lost: so many of a hundred, one at the least. */
 const spares = (needed: number, pct: number): number => (pct === 0 ? 0 : Math.max(1, Math.ceil((needed * pct) / 100 - 1e-9)));
 
@@ -86,7 +89,8 @@ export function buyingOf(design: Design, list: CutList, articles: ReadonlyMap<st
     ...list.reels.map((r) => line('cable', `${r.size}, ${r.colour}`, Math.round(r.orderM * 100) / 100, 'm', 0, design.work.reelM ?? 0.5)),
     ...small('terminals', list.terminals, (l) => typicalPack(l.item)),
     ...small('heat shrink', list.shrink, (l) => Math.max(1, Math.floor(STICK_MM / (sleeves.get(l.item) ?? STICK_MM)))),
-    ...fuses(list.protection),
+    // One spare of every fuse aboard, whatever the house says; breakers are switched on again.
+    ...list.protection.map((l) => line('fuses and breakers', l.item, l.count, '', NO_SPARE.test(l.item) ? 0 : 1, 1)),
     ...plain('bus bars', list.bars),
     ...plain('makers’ leads', list.makers),
   ];
@@ -97,9 +101,4 @@ export function buyingOf(design: Design, list: CutList, articles: ReadonlyMap<st
     open: lines.filter((l) => l.price === null).length,
     longestDays: told.length > 0 ? Math.max(...told) : null,
   };
-
-  /** One spare of every fuse aboard, whatever the house says; breakers are switched on again. */
-  function fuses(all: readonly CountLine[]): readonly BuyLine[] {
-    return all.map((l) => line('fuses and breakers', l.item, l.count, '', /breaker|resistor|isolator/i.test(l.item) ? 0 : 1, 1));
-  }
 }

@@ -3,7 +3,8 @@ import { findingsAfresh } from '../analysis';
 import { ruleRows } from '../check';
 import { type Design, designOfKind } from '../design';
 import { withProposals } from '@/testing/usualBoat';
-import { behind, causesOf, readSymptom, SURE_FROM, type SymptomId, SYMPTOMS } from './symptom';
+import { behind, causesOf } from './causes';
+import { readSymptom, SURE_FROM, type SymptomId, SYMPTOMS } from './symptom';
 
 const SAID: Readonly<Record<SymptomId, readonly string[]>> = {
   dim: [

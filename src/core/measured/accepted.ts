@@ -25,18 +25,31 @@ export interface Accepted {
   readonly ops: readonly Op[];
 }
 
-/** Volts from which a bank stands at the highest setpoint of what charges it; null: nothing does. */
-export function heldFrom(design: Design, bankId: string): number | null {
+/** How a bank is held by what charges it. */
+export interface Held {
+  /** Volts from which it stands at the highest setpoint. */
+  readonly absorptionV: number;
+  /** Volts from which it may stand at the lowest float, taking less than its tail. */
+  readonly floatV: number;
+  readonly tailA: number;
+}
+
+/** null: nothing charges it. */
+export function heldBy(design: Design, bankId: string): Held | null {
   const bank = rowOf(design.banks, bankId);
-  const setpoints = design.sources.filter((s) => s.bankId === bankId && s.insteadOfId === null).map((s) => s.regulator.absorptionV);
-  return bank && setpoints.length > 0 ? Math.max(...setpoints) - NEAR_V_PER_12 * (bankSource(bank).nominalV / 12) : null;
+  const regulators = design.sources.filter((s) => s.bankId === bankId && s.insteadOfId === null).map((s) => s.regulator);
+  if (!bank || regulators.length === 0) return null;
+  const near = NEAR_V_PER_12 * (bankSource(bank).nominalV / 12);
+  const absorptionV = Math.max(...regulators.map((r) => r.absorptionV)) - near;
+  const floats = regulators.flatMap((r) => (r.staged ? [r.floatV] : []));
+  return { absorptionV, floatV: floats.length > 0 ? Math.min(...floats) - near : absorptionV, tailA: TAIL_C * c20Ah(bank) };
 }
 
 /** null: it was full less than three times, or nothing says when it is. */
 export function acceptedOf(design: Design, bankId: string, { at, volts, amps }: Measured): Accepted | null {
   const bank = rowOf(design.banks, bankId);
-  const nearV = heldFrom(design, bankId);
-  if (!bank || nearV === null) return null;
+  const held = heldBy(design, bankId);
+  if (!bank || !held) return null;
   const capacity = c20Ah(bank);
   const parts: number[] = [];
   const offs: number[] = [];
@@ -51,7 +64,7 @@ export function acceptedOf(design: Design, bankId: string, { at, volts, amps }: 
     }
     const a = amps[k] ?? 0;
     const ah = (a * ms) / HOUR_MS;
-    const full = (volts[k] ?? 0) >= nearV && a >= 0 && a < TAIL_C * capacity;
+    const full = (volts[k] ?? 0) >= held.absorptionV && a >= 0 && a < held.tailA;
     heldMs = full ? heldMs + ms : 0;
     if (counting) {
       if (ah > 0) inAh += ah;

@@ -5,7 +5,7 @@ import { type Design, kindOf, type Load, type Op, rowOf, setOp } from '../design
 import { bankOfLoads } from '../topology';
 import { meterDay } from '../monitoring';
 import { besideDays } from './beside';
-import { acceptedOf, heldFrom } from './accepted';
+import { acceptedOf, heldBy } from './accepted';
 import { seenIn, type Step, stepsOf } from './seen';
 import type { Measured } from './series';
 import { GAIN_PART, halfWidth, median, shownStep, within95, ZERO_A } from './spread';
@@ -201,7 +201,7 @@ export function learn(design: Design, bankId: string, series: Measured): Learned
     series,
     steps,
     new Map(single.map((x) => [x.load.id, { amps: x.amps, spread: LOAD_SPREAD[x.load.mark] }])),
-    heldFrom(design, bankId),
+    heldBy(design, bankId),
     explained,
   );
   for (const { load, amps } of single) {

@@ -1,6 +1,7 @@
 /** Loads seen in the steps of a bank's amps: each step is one load going on or off, or two at once; how long each was on (docs/methods.md, M19). */
+import type { Held } from './accepted';
 import type { Measured } from './series';
-import { GAIN_PART, halfWidth, median, densest, within95 } from './spread';
+import { densest, GAIN_PART, halfWidth, median, within95 } from './spread';
 
 export interface Step {
   readonly k: number;
@@ -34,9 +35,16 @@ export function stepsOf({ at, volts, amps }: Measured): readonly Step[] {
   return out;
 }
 
-/** Readings in which a source holds the volts and covers what goes on: nothing is seen of it there. @param heldV null: nothing charges. */
-export function hiddenOf({ volts, amps }: Measured, heldV: number | null): Uint8Array {
-  return Uint8Array.from(volts, (v, k) => (heldV !== null && v >= heldV && (amps[k] ?? 0) >= 0 ? 1 : 0));
+/** A full bank that is held may be read as giving a little. */
+const REST_A = 0.2;
+
+/** Readings in which a source holds the volts, at absorption or float, and covers what goes on: nothing is seen of it there. @param held null: nothing charges. */
+function hiddenOf({ volts, amps }: Measured, held: Held | null): Uint8Array {
+  if (!held) return new Uint8Array(volts.length);
+  return Uint8Array.from(volts, (v, k) => {
+    const a = amps[k] ?? 0;
+    return a >= -REST_A && (v >= held.absorptionV || (v >= held.floatV && a < held.tailA)) ? 1 : 0;
+  });
 }
 
 export interface Seen {
@@ -160,10 +168,10 @@ export function seenIn(
   series: Measured,
   all: readonly Step[],
   labels: ReadonlyMap<string, Label>,
-  heldV: number | null,
+  held: Held | null,
   used: Set<number>,
 ): readonly Seen[] {
-  const hidden = hiddenOf(series, heldV);
+  const hidden = hiddenOf(series, held);
   // As a source takes over or lets go, its own amps step: no load does.
   const steps = all.filter(({ k }) => hidden[k] === 0 && hidden[k - 1] === 0);
   let seenMs = 0;

@@ -168,7 +168,7 @@ function answer(school: School, t: Typed): QuickAnswer {
     findings: findings.filter((f) => f.severity !== 'note'),
     assumed: [
       `${round3(num(t, 'va') ?? 2000)} VA through 90 % efficiency at the lowest volts of the bank`,
-      'cable of 105 °C in the open, 30 °C, alone in its run',
+      `cable of 105 °C in the open, ${show(30, 'C', units)}, alone in its run`,
       num(t, 'bankAh') === null ? 'a bank of usual size' : '',
     ].filter(Boolean),
     caution:

@@ -46,6 +46,14 @@ export const LABEL_SHEETS: readonly LabelSheet[] = [
 export const labelTexts = (list: Pick<CutList, 'labels'>): readonly string[] =>
   list.labels.flatMap((l) => Array.from({ length: l.count }, () => l.item));
 
+/** Upper left corner of a label, counted row by row from 0: all of them together lie in the middle of the paper. */
+function cornerOf({ paper, columns, rows, widthMm, heightMm, acrossMm, downMm }: LabelSheet, i: number): readonly [x: number, y: number] {
+  const [width, height] = PAPERS[paper];
+  const left = (width - (columns - 1) * acrossMm - widthMm) / 2;
+  const top = (height - (rows - 1) * downMm - heightMm) / 2;
+  return [left + (i % columns) * acrossMm, top + Math.floor(i / columns) * downMm];
+}
+
 const PAD_MM = 1.5;
 const MOST_TEXT_MM = 5;
 
@@ -53,9 +61,6 @@ const MOST_TEXT_MM = 5;
 export function labelPages(texts: readonly string[], sheet: LabelSheet, from = 1): readonly PaperPage[] {
   const each = sheet.columns * sheet.rows;
   const skipped = Math.min(each - 1, Math.max(0, Math.round(from) - 1));
-  const [width, height] = PAPERS[sheet.paper];
-  const left = (width - (sheet.columns - 1) * sheet.acrossMm - sheet.widthMm) / 2;
-  const top = (height - (sheet.rows - 1) * sheet.downMm - sheet.heightMm) / 2;
   const pages = Math.ceil((texts.length + skipped) / each);
   return Array.from({ length: pages }, (_, page) => ({
     paper: sheet.paper,
@@ -63,8 +68,7 @@ export function labelPages(texts: readonly string[], sheet: LabelSheet, from = 1
     shapes: Array.from({ length: each }, (_cell, i) => ({ i, text: texts[page * each + i - skipped] })).flatMap(
       ({ i, text }): readonly Shape[] => {
         if (text === undefined) return [];
-        const x = left + (i % sheet.columns) * sheet.acrossMm;
-        const y = top + Math.floor(i / sheet.columns) * sheet.downMm;
+        const [x, y] = cornerOf(sheet, i);
         return words(text, x + PAD_MM, y + PAD_MM, sheet.widthMm - 2 * PAD_MM, sheet.heightMm - 2 * PAD_MM, MOST_TEXT_MM, true);
       },
     ),
@@ -73,12 +77,7 @@ export function labelPages(texts: readonly string[], sheet: LabelSheet, from = 1
 
 /** The outline of every label of a sheet, to lay over it: for the screen, never printed on. */
 export function labelOutlines(sheet: LabelSheet): readonly Shape[] {
-  const [width, height] = PAPERS[sheet.paper];
-  const left = (width - (sheet.columns - 1) * sheet.acrossMm - sheet.widthMm) / 2;
-  const top = (height - (sheet.rows - 1) * sheet.downMm - sheet.heightMm) / 2;
-  return Array.from({ length: sheet.columns * sheet.rows }, (_, i) =>
-    box(left + (i % sheet.columns) * sheet.acrossMm, top + Math.floor(i / sheet.columns) * sheet.downMm, sheet.widthMm, sheet.heightMm),
-  );
+  return Array.from({ length: sheet.columns * sheet.rows }, (_, i) => box(...cornerOf(sheet, i), sheet.widthMm, sheet.heightMm));
 }
 
 /** Lengths self-laminating wraps come in, mm: a written part, and a clear tail that goes over it. */

@@ -3,7 +3,7 @@ import type { CircuitResult } from '../../circuit';
 import { random } from '../../solve';
 import type { Conditions } from '../line';
 import { type BankDiagnosis, type BankReading, diagnoseBank } from './bankDiagnose';
-import { type BankFault, type BankFaultKind, bankFaults, type BankScene, twelves } from './faults';
+import { type BankFault, bankFaults, type BankScene, twelves } from './faults';
 import { bankProbes, type Off } from './probes';
 
 /** One sigma of what the design does not know: stand-by, a device's milliohms (by its logarithm), regulators and rest volts of 12, a bank's resistance (by its logarithm). */
@@ -15,16 +15,10 @@ export interface HiddenBankFault {
   readonly read: (probeId: string) => BankReading;
 }
 
-/** One fault: its kind evenly of those that are possible, then where, then how large. null: nothing can be wrong. @param kinds of which one is taken. */
-export function hideInBank(
-  scene: BankScene,
-  results: readonly CircuitResult[],
-  given: Conditions,
-  seed: number,
-  kinds?: readonly BankFaultKind[],
-): HiddenBankFault | null {
+/** One fault: its kind evenly of those that are possible, then where, then how large. null: nothing can be wrong. */
+export function hideInBank(scene: BankScene, results: readonly CircuitResult[], given: Conditions, seed: number): HiddenBankFault | null {
   const { even, normal } = random(seed, 31);
-  const faults = bankFaults(scene).filter((f) => f.kind !== 'use' && (kinds === undefined || kinds.includes(f.kind)));
+  const faults = bankFaults(scene).filter((f) => f.kind !== 'use');
   const had = [...new Set(faults.map((f) => f.kind))];
   const kind = had[Math.floor(even() * had.length)];
   const of = faults.filter((f) => f.kind === kind);

@@ -192,8 +192,8 @@ function blocksProbe({ bank }: BankScene): Probe[] {
     {
       id: 'blocks',
       what: `volts of each ${bank.strings > 1 ? 'battery' : 'block'} of ${bank.name} for itself`,
-      how: `charged and rested${bank.strings > 1 ? ', their positives taken apart first' : ''}; is one lower than the rest by 0.1 V or more?`,
-      hazard: 'A spanner across posts welds: insulate it, rings off; negatives first.',
+      how: `charged and rested${bank.strings > 1 ? ', the links between them taken off first, with everything off and nothing charging' : ''}; is one lower than the rest by 0.1 V or more?`,
+      hazard: 'A spanner across posts welds: insulate it, rings off.',
       minutes: bank.strings > 1 ? 30 : 8,
       unit: null,
       choices: [...blocks.map((b) => ({ id: b.id, name: b.name })), { id: NONE, name: 'all alike' }],
@@ -206,7 +206,7 @@ function blocksProbe({ bank }: BankScene): Probe[] {
   ];
 }
 
-/** Volts a charger's own field of a stuck regulator, or of settings, is off by, at the bank. */
+/** Volts by which a source is off at the bank, for every 12: stuck, or set otherwise. */
 const offBy = (f: BankFault | null, size: number, s: Source): number =>
   f === null || f.at !== s.id || !isCharge(f) ? 0 : f.kind === 'set too low' ? -size : size;
 
@@ -234,6 +234,8 @@ function menus({ sources }: BankScene): Probe[] {
 }
 
 const CRUISE_RPM = 1800;
+/** So far above its setpoint, for every 12 V, nobody waits for the end of a charge. */
+const STOP_V = 0.6;
 
 /** What a source is in while it should charge. */
 const charging = ({ kind }: Source): string =>
@@ -246,12 +248,12 @@ const charging = ({ kind }: Source): string =>
         : 'it alone is on';
 
 /** Amps of each source in turn: one that gives none stands out. */
-function gives({ design, bank, sources }: BankScene): Probe[] {
+function gives({ bank, sources }: BankScene): Probe[] {
   if (sources.length === 0) return [];
   const expected = (s: Source): string => {
     if (s.kind === 'wind') return 'by the wind';
     if (s.kind !== 'alternator' || !s.alternator) return `about ${s.ratedA.toFixed(0)} A`;
-    return `about ${alternatorAt(s.alternator, design.boat.systemV, CRUISE_RPM, 0, Infinity).hotA.toFixed(0)} A`;
+    return `about ${alternatorAt(s.alternator, bankSource(bank).nominalV, CRUISE_RPM, 0, Infinity).hotA.toFixed(0)} A`;
   };
   return [
     {
@@ -276,7 +278,7 @@ function endOf({ design, bank }: BankScene, s: Source, given: Conditions): Probe
   return {
     id: `end ${s.id}`,
     what: `volts at the posts of ${bank.name} at the end of a charge by ${s.name}`,
-    how: `${charging(s)}; its amps have fallen; no other source on`,
+    how: `${charging(s)}, no other source on, until its amps have fallen; watch them all the while, and stop it at once where they pass ${(volts + STOP_V * times).toFixed(1)} V`,
     hazard: [hazard, GAS].filter(Boolean).join(' '),
     minutes: 15,
     unit: 'V',
