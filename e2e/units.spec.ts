@@ -29,7 +29,7 @@ async function walk(page: Page, boat: string, foreign: RegExp): Promise<string[]
       if (name !== '') await view.click();
       const cell = page.getByRole('gridcell').first();
       if (await cell.isVisible()) await cell.click();
-      await page.waitForTimeout(150);
+      await page.waitForTimeout(400);
       await read(`${station}, ${name}`);
     }
   }

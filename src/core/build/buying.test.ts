@@ -47,6 +47,13 @@ test('one spare of each fuse, none of a breaker; cable by its step, its waste no
   expect(line(of(), 'thermal breaker 15 A')).toMatchObject({ spare: 0, packs: 2 });
   expect(line(of(), '2.5 mm², red')).toMatchObject({ unit: 'm', needed: 12.5, spare: 0, pack: 0.5, packs: 25, left: 0 });
 });
+test('on a boat of feet cable is bought by the foot: 43 of them', () => {
+  const feet: Design = { ...boat, boat: { ...boat.boat, lengthUnit: 'ft' } };
+  const reels = [{ size: '4/0 AWG', colour: 'red', pieces: 2, netM: 11.9, orderM: 43 * 0.3048, massKg: 15, estimated: false }];
+  const [cable] = buyingOf(feet, { ...list, reels }, new Map()).lines;
+  expect(cable).toMatchObject({ pack: 0.3048, packs: 43 });
+  expect(cable?.left).toBeCloseTo(0, 9);
+});
 test('no spares where the house wants none; a pack, a price, a supplier of the firm’s', () => {
   const bare: Design = { ...boat, work: { ...boat.work, sparePct: 0 } };
   expect(line(of([], bare), 'lug 50 × M8')).toMatchObject({ spare: 0, packs: 4 });

@@ -3,6 +3,7 @@ import type { Article, Design } from '../design';
 import { shrinkFor } from '../rules';
 import { type CountLine, type CutList, sleeveItem } from './cutList';
 import { priceKey } from './quotation';
+import { soldAs } from './stock/groups';
 
 export interface BuyLine {
   /** What the firm's article is kept by. */
@@ -86,7 +87,7 @@ export function buyingOf(design: Design, list: CutList, articles: ReadonlyMap<st
   const plain = (group: string, lines: readonly CountLine[]) => lines.map((l) => line(group, l.item, l.count, '', 0, 1));
   const lines = [
     // Waste is in what is to be ordered already.
-    ...list.reels.map((r) => line('cable', `${r.size}, ${r.colour}`, Math.round(r.orderM * 100) / 100, 'm', 0, design.work.reelM ?? 0.5)),
+    ...list.reels.map((r) => line('cable', `${r.size}, ${r.colour}`, r.orderM, 'm', 0, soldAs(design.boat, design.work.reelM).mm / 1000)),
     ...small('terminals', list.terminals, (l) => typicalPack(l.item)),
     ...small('heat shrink', list.shrink, (l) => Math.max(1, Math.floor(STICK_MM / (sleeves.get(l.item) ?? STICK_MM)))),
     // One spare of every fuse aboard, whatever the house says; breakers are switched on again.

@@ -43,7 +43,7 @@ export interface BankDiagnosis {
 const NOT_DRAWN = 0.05;
 const SIZES = 9;
 /** Walking there and writing it down, beside what the reading itself takes. */
-const EACH_MINUTES = 5;
+const EACH_MINUTES = 2;
 const LEAST_BITS = 0.08;
 /** A circuit is taken apart at its end where that much speaks for it. */
 const APART_FROM = 0.04;
