@@ -1,14 +1,18 @@
 /** The drawing's files read back: every label of the design is in PDF and SVG, in fonts that travel with the file, and there is ink where it stands. */
 import { readFileSync } from 'node:fs';
+import { strFromU8, unzipSync } from 'fflate';
 import { createCanvas } from '@napi-rs/canvas';
 import type { Page } from '@playwright/test';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
-import type { TextItem } from 'pdfjs-dist/types/src/display/api';
+import type { PDFPageProxy, TextItem } from 'pdfjs-dist/types/src/display/api';
 import { designOf, expect, open, test, view } from './boat';
 
 const SCALE = 3;
 /** Darker than this is ink: the palest text of the sheet is a grey well below it. */
 const INK = 190;
+/** Millimetres of a point; capitals of the sheet's font over its size. */
+const MM = 25.4 / 72;
+const CAPITALS = 0.686;
 
 async function savedAs(page: Page, name: 'SVG' | 'PDF'): Promise<Buffer> {
   const download = page.waitForEvent('download');
@@ -32,9 +36,14 @@ interface Read {
   readonly inkOf: (item: TextItem) => number;
 }
 
-async function readPdf(bytes: Buffer): Promise<Read> {
+async function readPdf(bytes: Buffer): Promise<readonly Read[]> {
   const document = await getDocument({ data: new Uint8Array(bytes), disableFontFace: true, useSystemFonts: false, verbosity: 0 }).promise;
-  const page = await document.getPage(1);
+  const pages: Read[] = [];
+  for (let no = 1; no <= document.numPages; no++) pages.push(await readPage(await document.getPage(no)));
+  return pages;
+}
+
+async function readPage(page: PDFPageProxy): Promise<Read> {
   const viewport = page.getViewport({ scale: SCALE });
   const canvas = createCanvas(Math.ceil(viewport.width), Math.ceil(viewport.height));
   await page.render({ canvas: null, canvasContext: canvas.getContext('2d') as never, viewport }).promise;
@@ -57,7 +66,7 @@ async function readPdf(bytes: Buffer): Promise<Read> {
 }
 
 for (const rails of ['one line', 'both'])
-  test(`PDF and SVG of the drawing carry every label, with ink: ${rails}`, async ({ page, halcyon }) => {
+  test(`PDF and SVG of the drawing carry every label, with ink, none under 1.8 mm: ${rails}`, async ({ page, halcyon }) => {
     await open(page, halcyon, 'wiring');
     await view(page, 'drawing');
     await page.getByLabel('Rails').selectOption(rails);
@@ -70,14 +79,19 @@ for (const rails of ['one line', 'both'])
     for (const c of design.circuits.filter((x) => x.taps.length > 0))
       expect(texts.join('\n')).toMatch(new RegExp(`${c.no}  .*(AWG|mm²), `));
 
-    const pdf = await readPdf(await savedAs(page, 'PDF'));
-    const read = tight(pdf.items.map((i) => i.str).join(''));
+    const pages = await readPdf(await savedAs(page, 'PDF'));
+    expect(pages.length).toBeGreaterThan(1);
+    const read = tight(pages.flatMap((p) => p.items.map((i) => i.str)).join(''));
     expect(texts.filter((t) => !read.includes(tight(t)))).toEqual([]);
-    expect([...pdf.fonts].filter((f) => !/Archivo/.test(f))).toEqual([]);
-    const bare = pdf.items.filter((i) => pdf.inkOf(i) < 0.03).map((i) => i.str);
+    expect(pages.flatMap((p) => [...p.fonts]).filter((f) => !/Archivo/.test(f))).toEqual([]);
+    const bare = pages.flatMap((p) => p.items.filter((i) => p.inkOf(i) < 0.03).map((i) => i.str));
     expect(bare).toEqual([]);
+    const small = pages.flatMap((p) => p.items.filter((i) => CAPITALS * i.height * MM < 1.795).map((i) => i.str));
+    expect(small).toEqual([]);
 
-    const svg = (await savedAs(page, 'SVG')).toString();
+    const sheets = Object.values(unzipSync(new Uint8Array(await savedAs(page, 'SVG')))).map((f) => strFromU8(f));
+    expect(sheets).toHaveLength(pages.length);
+    const svg = sheets.join('');
     const inSvg = tight(
       svg
         .replace(/<style[\s\S]*?<\/style>/g, '')
@@ -102,7 +116,7 @@ test('names in other letters keep them in the PDF', async ({ page, turnstone }) 
   await open(page, turnstone, 'wiring');
   await view(page, 'drawing');
   await expect(page.getByRole('button', { name: 'PDF', exact: true })).toBeEnabled();
-  const pdf = await readPdf(await savedAs(page, 'PDF'));
-  expect(tight(pdf.items.map((i) => i.str).join(''))).toContain(tight(name));
-  expect([...pdf.fonts].join()).toMatch(/DejaVu/);
+  const [pdf] = await readPdf(await savedAs(page, 'PDF'));
+  expect(tight(pdf?.items.map((i) => i.str).join('') ?? '')).toContain(tight(name));
+  expect([...(pdf?.fonts ?? [])].join()).toMatch(/DejaVu/);
 });

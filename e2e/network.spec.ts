@@ -1,6 +1,7 @@
 /** The DC network: the main side, the line drawing, runs in the boat, and the switches worked. */
 import type { Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
+import { strFromU8, unzipSync } from 'fflate';
 import { axe, cell, designOf, enter, expect, open, row, test, url, view } from './boat';
 
 test('the main side is proposed, corrected row by row, judged, and taken back', async ({ page, turnstone }) => {
@@ -87,29 +88,45 @@ test('the line drawing: made from the design, travelled by keys, folded, its vol
   await expect(page).toHaveURL(/\/loads$/);
 });
 
-test('the drawing goes out as SVG and PDF on the sheet chosen, and prints on one', async ({ page, halcyon }) => {
-  await open(page, halcyon, 'wiring');
-  await view(page, 'drawing');
-  await expect(drawn(page)).toHaveAttribute('data-laid', 'yes');
+test('the drawing goes out as SVG and PDF on the sheets it needs, and prints on as many', async ({ page, halcyon, turnstone }) => {
   const saved = async (name: string) => {
     const download = page.waitForEvent('download');
     await page.getByRole('button', { name, exact: true }).click();
     return readFileSync(await (await download).path());
   };
+  const pagesOf = (pdf: Buffer) => pdf.toString('latin1').match(/\/Type ?\/Page\b/g)?.length ?? 0;
+  await open(page, turnstone, 'wiring');
+  await view(page, 'drawing');
+  await expect(page.getByText('one sheet', { exact: true })).toBeVisible();
   const svg = (await saved('SVG')).toString();
   expect(svg).toMatch(/<svg[^>]*width="420mm"/);
-  expect(svg).toContain('Halcyon Drift');
+  expect(svg).toContain('Turnstone');
   expect(svg).toContain('revision');
+  expect(pagesOf(await saved('PDF'))).toBe(1);
+  expect(pagesOf(await page.pdf({ preferCSSPageSize: true }))).toBe(1);
+
+  // A larger boat: her panels have sheets of their own, each says of the others.
+  await open(page, halcyon, 'wiring');
+  await view(page, 'drawing');
+  await expect(drawn(page)).toHaveAttribute('data-laid', 'yes');
+  await expect(page.getByText('2 sheets', { exact: true })).toBeVisible();
+  const files = unzipSync(new Uint8Array(await saved('SVG')));
+  expect(Object.keys(files)).toEqual(['halcyon-drift-line-drawing-sheet-1.svg', 'halcyon-drift-line-drawing-sheet-2.svg']);
+  const texts = Object.values(files).map((f) => strFromU8(f).replace(/<[^>]+>/g, ' '));
+  expect(texts[0]).toMatch(/on to sheet 2[\s\S]*A3, sheet 1 of 2/);
+  expect(texts[1]).toMatch(/from sheet 1[\s\S]*Navigation panel[\s\S]*A3, sheet 2 of 2/);
   await page.getByLabel('Sheet').selectOption('letter');
-  const pdf = (await saved('PDF')).toString('latin1');
-  expect(pdf.slice(0, 5)).toBe('%PDF-');
-  const [, w, h] = /\/MediaBox \[0 0 ([\d.]+) ([\d.]+)/.exec(pdf) ?? [];
+  await expect(page.getByText(/^[3-9] sheets$/)).toBeVisible();
+  const count = Number((await page.getByText(/^[3-9] sheets$/).innerText()).charAt(0));
+  const pdf = await saved('PDF');
+  const text = pdf.toString('latin1');
+  expect(text.slice(0, 5)).toBe('%PDF-');
   // 11 by 8.5 inches of 72 points.
-  expect([Math.round(Number(w)), Math.round(Number(h))]).toEqual([792, 612]);
+  const boxes = [...text.matchAll(/\/MediaBox \[0 0 ([\d.]+) ([\d.]+)/g)].map(([, w, h]) => [Math.round(Number(w)), Math.round(Number(h))]);
+  expect(boxes).toEqual(Array.from({ length: count }, () => [792, 612]));
   // Lines and letters, no picture.
-  expect(pdf).not.toMatch(/\/Subtype ?\/Image/);
-  const printed = (await page.pdf({ preferCSSPageSize: true })).toString('latin1');
-  expect(printed.match(/\/Type ?\/Page\b/g)).toHaveLength(1);
+  expect(text).not.toMatch(/\/Subtype ?\/Image/);
+  expect(pagesOf(await page.pdf({ preferCSSPageSize: true }))).toBe(count);
 });
 
 test('runs lie in the boat, labelled by the worst found; a way along the hull changes the estimate', async ({ page, turnstone }) => {

@@ -246,7 +246,7 @@ describe('files', () => {
 
 describe('the whole analysis of a file', () => {
   const answerOf = async (response: Response) =>
-    (await response.json()) as { findings: { id: string; severity: string; title: string }[]; drawing?: string };
+    (await response.json()) as { findings: { id: string; severity: string; title: string }[]; drawing?: string; furtherSheets?: string[] };
   test('is answered as JSON, with the findings of the screen', async () => {
     const answer = await analyseRoute.POST(post(design));
     expect(answer.status).toBe(200);
@@ -259,6 +259,7 @@ describe('the whole analysis of a file', () => {
     const read = await answerOf(await analyseRoute.POST(post(design, 'http://127.0.0.1:4000/x?drawing=one%20line&sheet=A4')));
     expect(read.drawing).toMatch(/^<svg[^>]*data-sheet="A4"/);
     expect(read.drawing).toContain('Thing');
+    expect(read.furtherSheets).toEqual([]);
   });
   test('a file of the first version is read', async () => {
     const { plan: _plan, routes: _, departures: __, photos: ___, ...old } = design;

@@ -9,11 +9,11 @@ import { statesOf } from '@/core/ac';
 import { analysisAnswer, ProposeRequest, scratchAnswer, ScratchRequest } from '@/core/answer';
 import { applyEdit, type Design, idsFor, readDesign, readDesignText } from '@/core/design';
 import { boatState, chosenTogether } from '@/core/analysis';
-import { drawingOf, fromElk, toElk } from '@/core/drawing';
+import { type Drawing, drawingOf, fromElk, onSheets, toElk } from '@/core/drawing';
 import { propose } from '@/core/propose';
 import { packBoat, unpackBoat } from '@/server/archive';
 import type { Answered, DrawingAsked, JobMessage, JobReply, Jobs } from '@/server/work/jobs';
-import { Sheet } from '@/ui/drawing/Sheet';
+import { roomsOn, Sheet } from '@/ui/drawing/Sheet';
 import { titleOf } from '@/ui/drawing/title';
 
 const answered = (value: unknown): Answered => ({ ok: true, json: JSON.stringify(value) });
@@ -40,12 +40,17 @@ function bodyOf<S extends v.GenericSchema>(
   return refused(`${problems[0]?.where ?? 'request'}: ${problems[0]?.message ?? 'not understood'}`, problems) as Answered & { ok: false };
 }
 
-/** The line drawing on its sheet, as the screen prints it. */
-async function drawn(design: Design, { rails, sheet }: DrawingAsked): Promise<string> {
+/** The line drawing on its sheets, as the screen prints it. */
+async function drawn(design: Design, { rails, sheet }: DrawingAsked): Promise<readonly string[]> {
   const state = rails === 'AC' ? (statesOf(design).find((s) => s.origins.some((o) => o.panels.length > 0)) ?? null) : null;
   const drawing = drawingOf(design, analyse(design), { rails, folded: new Set(), study: null, ac: state });
-  const layout = fromElk(drawing, await new ELK().layout(toElk(drawing)));
-  return renderToStaticMarkup(createElement(Sheet, { layout, name: sheet, title: titleOf(design, { rails, revision: null, on: null }) }));
+  const elk = new ELK();
+  const layOut = async (part: Drawing) => fromElk(part, await elk.layout(toElk(part)));
+  const sheets = await onSheets(drawing, await layOut(drawing), layOut, roomsOn(sheet));
+  const title = titleOf(design, { rails, revision: null, on: null });
+  return sheets.map(({ layout, name: part }, i) =>
+    renderToStaticMarkup(createElement(Sheet, { layout, name: sheet, title, part, no: i + 1, of: sheets.length })),
+  );
 }
 
 const jobs: Jobs = {
@@ -55,7 +60,9 @@ const jobs: Jobs = {
     const read = readDesignText(text);
     if (!read.ok) return refused('the design was not understood', read.problems);
     const answer = analysisAnswer(read.design);
-    return answered(drawing ? { ...answer, drawing: await drawn(read.design, drawing) } : answer);
+    if (!drawing) return answered(answer);
+    const [first, ...further] = await drawn(read.design, drawing);
+    return answered({ ...answer, drawing: first, furtherSheets: further });
   },
   propose: (text) => {
     const body = bodyOf(text, ProposeRequest);

@@ -3,7 +3,7 @@ import { createElement } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
 import type { Laid, Layout, Line, Placed } from '@/core/drawing';
 import { Figure } from './Figure';
-import { Sheet, SHEETS } from './Sheet';
+import { roomsOn, Sheet, SHEETS } from './Sheet';
 import { ON_PAPER, ON_SCREEN } from './symbols';
 import { nextThing } from './travel';
 
@@ -114,6 +114,9 @@ test.each(Object.keys(SHEETS) as (keyof typeof SHEETS)[])(
         layout: { ...layout([thing('lamp', 0, 0, { worst: 'fix' })]), width: 4000, height: 900 },
         name,
         title: { vessel: 'Test boat', what: 'Line drawing', rules: 'Rule set: metric', revision: 7, on: '2026-01-02' },
+        part: 'Fore panel',
+        no: 2,
+        of: 3,
       }),
     );
     const [w, h] = SHEETS[name];
@@ -121,10 +124,27 @@ test.each(Object.keys(SHEETS) as (keyof typeof SHEETS)[])(
     const scale = Number(/scale\(([\d.]+)\)/.exec(html)?.[1]);
     expect(4000 * scale).toBeLessThanOrEqual(w - 16);
     expect(900 * scale).toBeLessThanOrEqual(h - 40);
-    for (const said of ['Test boat', 'revision 7', '2026-01-02', 'fuse', 'negative', 'Local code']) expect(words(html)).toContain(said);
+    for (const said of [
+      'Test boat',
+      'revision 7',
+      '2026-01-02',
+      'fuse',
+      'negative',
+      'Local code',
+      'Fore panel Line drawing',
+      'sheet 2 of 3',
+    ])
+      expect(words(html)).toContain(said);
     expect(html).not.toContain('var(--');
     expect(html).toContain(ON_PAPER.settle);
     // What Helvetica has: no sign beyond Latin-1.
     expect([...words(html)].filter((c) => c.charCodeAt(0) > 255)).toEqual([]);
   },
 );
+
+test('a sheet is full where capitals would be under 1.8 mm: on A4 1048 units wide, 625 high', () => {
+  // Capitals are 6.86 of 10 units: 0.2624 mm a unit; 275 by 164 mm inside the frame, above the legend.
+  expect(roomsOn('A4')({ width: 1048, height: 1 })).toBeCloseTo(1, 3);
+  expect(roomsOn('A4')({ width: 1, height: 625 })).toBeCloseTo(1, 3);
+  expect(roomsOn('A3')({ width: 1517, height: 1 })).toBeCloseTo(1, 3);
+});

@@ -9,6 +9,8 @@ export interface LaidOut {
   readonly fresh: boolean;
   /** What went wrong with the newest; an older layout may be shown meanwhile. */
   readonly trouble: string | null;
+  /** Places for any other drawing; rejects where there is no layout. */
+  readonly layOut: (drawing: Drawing) => Promise<Layout>;
 }
 
 interface LayoutWorker {
@@ -73,6 +75,7 @@ export function useLayout(drawing: Drawing | null): LaidOut {
       live = false;
     };
   }, [asked, put]);
+  const layOut = useCallback(async (other: Drawing) => fromElk(other, await put(JSON.stringify(toElk(other)))), [put]);
   const layout = useMemo(() => (drawing && placed ? fromElk(drawing, placed.node) : null), [drawing, placed]);
-  return { layout, fresh: layout !== null && placed?.asked === asked, trouble: failed?.asked === asked ? failed.why : null };
+  return { layout, fresh: layout !== null && placed?.asked === asked, trouble: failed?.asked === asked ? failed.why : null, layOut };
 }

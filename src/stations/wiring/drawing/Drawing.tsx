@@ -1,6 +1,6 @@
 'use client';
 import { rowOf } from '@/core/design';
-import { useDeferredValue, useMemo, useRef, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { type About, deadIn, type DrawingWish, foldAtFirst } from '@/core/drawing';
 import { useAsked, useBoat, useFindings, useSelected, useStore } from '@/ui/boat/context';
 import { TableBeside } from '@/ui/chart/TableBeside';
@@ -8,9 +8,10 @@ import { fileName } from '@/ui/files';
 import { savePdf, saveSvg } from '@/ui/drawing/exports';
 import { Canvas } from '@/ui/drawing/Canvas';
 import { keyOf } from '@/ui/drawing/Figure';
-import { Sheet, SHEETS, type SheetName } from '@/ui/drawing/Sheet';
+import { Sheets, SHEETS, type SheetName } from '@/ui/drawing/Sheet';
 import { useDrawing } from '@/ui/drawing/useDrawing';
 import { useLayout } from '@/ui/drawing/useLayout';
+import { usePaper } from '@/ui/drawing/usePaper';
 import { titleOf } from '@/ui/drawing/title';
 import { useView } from '@/ui/drawing/useView';
 import { NextSteps } from '@/ui/next/NextSteps';
@@ -43,10 +44,11 @@ export function Drawing({ onGo }: { onGo: (about: About) => void }) {
     acStateId: rails === 'AC' ? (state?.id ?? null) : null,
   });
   const dead = useMemo(() => (state ? deadIn(design, state) : null), [design, state]);
-  const { layout, fresh: laidOut, trouble } = useLayout(drawing);
+  const { layout, fresh: laidOut, trouble: screenTrouble, layOut } = useLayout(drawing);
   const fresh = laidOut && asked;
-  // The sheet is drawn after the screen; until then there is nothing to print or save.
-  const onPaper = useDeferredValue(layout);
+  // The sheets are made after the screen; until then there is nothing to print or save.
+  const { sheets, trouble: paperTrouble } = usePaper(drawing, fresh ? layout : null, sheet, layOut);
+  const trouble = screenTrouble ?? paperTrouble;
   const canvas = useRef<SVGSVGElement>(null);
   const view = useView(canvas, fresh ? layout : null, rails === 'AC' ? 'AC' : 'DC');
   const paper = useRef<HTMLDivElement>(null);
@@ -71,7 +73,7 @@ export function Drawing({ onGo }: { onGo: (about: About) => void }) {
   const foldable = design.panels.filter((p) => drawing.things.find((t) => t.id === `panel ${p.id}`)?.ways);
   const own = chosen && [...drawing.things, ...drawing.lines].find((x) => keyOf(x.about) === keyOf(chosen));
   const worst = own && findings.find((f) => f.about.kind === own.about.kind && f.about.id === own.about.id && !f.accepted);
-  const svg = () => paper.current?.querySelector('svg') ?? null;
+  const svgs = () => [...(paper.current?.querySelectorAll<SVGSVGElement>('svg[data-sheet]') ?? [])];
   const studied = studyId === WORST ? 'the worst of all' : (rowOf(design.studies, studyId)?.name ?? '');
   const shown = state ? state.name : studyId ? `study: ${studied}` : '';
   const name = `${fileName(design.boat.name)}-line-drawing`;
@@ -127,31 +129,30 @@ export function Drawing({ onGo }: { onGo: (about: About) => void }) {
               <option key={s}>{s}</option>
             ))}
           </select>
+          <span className="text-quiet" aria-live="polite">
+            {sheets === null ? 'laying out' : sheets.length === 1 ? 'one sheet' : `${sheets.length} sheets`}
+          </span>
           <button
             type="button"
             className="act"
-            disabled={!fresh || !onPaper || onPaper !== layout}
-            onClick={() => {
-              const drawn = svg();
-              if (drawn)
-                void saveSvg(drawn, name).catch(() => store.say('refused', 'The SVG could not be made: the fonts did not arrive.'));
-            }}
+            disabled={!sheets}
+            onClick={() =>
+              void saveSvg(svgs(), name).catch(() => store.say('refused', 'The SVG could not be made: the fonts did not arrive.'))
+            }
           >
             SVG
           </button>
           <button
             type="button"
             className="act"
-            disabled={!fresh || !onPaper || onPaper !== layout}
-            onClick={() => {
-              const drawn = svg();
-              if (drawn)
-                void savePdf(drawn, sheet, name).catch(() => store.say('refused', 'The PDF could not be made: save the SVG, or print.'));
-            }}
+            disabled={!sheets}
+            onClick={() =>
+              void savePdf(svgs(), sheet, name).catch(() => store.say('refused', 'The PDF could not be made: save the SVG, or print.'))
+            }
           >
             PDF
           </button>
-          <button type="button" className="act" disabled={!fresh || !onPaper || onPaper !== layout} onClick={() => window.print()}>
+          <button type="button" className="act" disabled={!sheets} onClick={() => window.print()}>
             print
           </button>
         </span>
@@ -213,16 +214,18 @@ export function Drawing({ onGo }: { onGo: (about: About) => void }) {
           })}
         />
       </div>
-      {onPaper ? (
-        <div ref={paper} className="hidden print:block" data-testid="sheet">
-          <style media="print">{`@page { size: ${SHEETS[sheet][0]}mm ${SHEETS[sheet][1]}mm; margin: 0; }`}</style>
-          <Sheet
-            layout={onPaper}
+      <div ref={paper} className="hidden print:block" data-testid="sheet">
+        <style media="print">{`@page { size: ${SHEETS[sheet][0]}mm ${SHEETS[sheet][1]}mm; margin: 0; } [data-sheet] { display: block; } [data-sheet] + [data-sheet] { break-before: page; }`}</style>
+        {sheets ? (
+          <Sheets
+            sheets={sheets}
             name={sheet}
             title={titleOf(design, { rails, shown, revision, on: new Date().toISOString().slice(0, 10) })}
           />
-        </div>
-      ) : null}
+        ) : (
+          <p className="p-8">The drawing is being laid out: print it again in a moment.</p>
+        )}
+      </div>
     </div>
   );
 }
