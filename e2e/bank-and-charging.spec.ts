@@ -405,3 +405,18 @@ test('a candidate is compared with the alternator it may replace, counted nowher
   await page.keyboard.press('Control+z');
   await expect(rows.getByRole('row', { name: /^Alternator 2/ })).toContainText('instead of Alternator');
 });
+
+test('her other banks have their need, how long they last and what puts it back; the hull shows what stands where', async ({
+  page,
+  halcyon,
+}) => {
+  await open(page, halcyon, 'bank');
+  const start = page.getByRole('table', { name: 'Her other banks' }).getByRole('row', { name: /^Start battery, a start a day/ });
+  await expect(start).toContainText(/0\.146 Ah.*38\.4 Ah.*26\d days.*9\d %.*DC–DC charger, \d+ min/);
+  await open(page, halcyon, 'survey');
+  const design = await designOf(page, halcyon);
+  await expect(page.locator('[data-thing^=plan] [data-aboard=bank]')).toHaveCount(design.banks.length);
+  await expect(page.locator('[data-thing^=plan] [data-aboard=panel]')).toHaveCount(design.panels.length);
+  await expect(page.getByRole('button', { name: /^Engine space with engine, Start battery, plan/ })).toBeVisible();
+  await axe(page);
+});

@@ -255,6 +255,12 @@ test('a study of one’s own, from nothing; too much for the bank collapses; it 
   await page.getByLabel('banks stand at, %').fill('30');
   await page.getByLabel('banks stand at, %').press('Enter');
   await expect(page.locator('[data-verdict]')).toContainText('House bank gives');
+  // Where it gets warm: the heater's ends, on the plan and in the list, each with what it lands on bears.
+  const warm = page.getByRole('region', { name: 'How warm the ends get' });
+  await expect(warm.getByRole('img', { name: /hottest end of each place.*Diesel heater/ })).toBeVisible();
+  const end = warm.getByRole('row', { name: /Diesel heater at its far end/ });
+  await expect(end).toContainText(/\d+(\.\d+)? °C.*75 °C/);
+  await expect(page.getByRole('table', { name: 'Runs in the study' }).getByRole('row', { name: /Diesel heater/ })).toContainText('W/m');
   await expect
     .poll(async () => (await designOf(page, marram)).studies.find((s) => s.name === 'heater at dawn'))
     .toMatchObject({ soc: 0.3, engineRpm: 0, shore: false });

@@ -67,6 +67,8 @@ import {
   cruiseOf,
   type CruiseResult,
   type Fill,
+  type BankDay,
+  eachBank,
   fillTimes,
   finishing,
   type TieConsequence,
@@ -100,6 +102,8 @@ import {
   type Standing,
   standingAnswer,
   type StudyAnswer,
+  type Warmth,
+  warmthOf,
 } from '@/core/network';
 import { everyFinding, factsOf } from '@/core/check';
 import type { Report } from '@/core/report';
@@ -424,6 +428,11 @@ const api = {
     const asked = design?.studies.find((s) => s.id === id);
     return design && analysis && asked ? runStudy(design, analysis, asked) : null;
   },
+  /** What a study warms. */
+  warmth(id: string): Warmth | null {
+    const answer = api.study(id);
+    return design && analysis && answer ? warmthOf(design, analysis, answer) : null;
+  },
   /** Studies, and inverters and generators on the network. */
   studied: (): Studied | null => (design && analysis ? studiedNow(design, analysis) : null),
   /** Ways to have a generator's control coil pull in and stay in. */
@@ -467,6 +476,8 @@ const api = {
   },
   /** What a candidate would change in the place of the source it may replace. */
   candidate: (id: string): Compared | null => (design ? compareCandidate(design, id, sizing) : null),
+  /** Every bank in a way of living. */
+  eachBank: (livingId: string): readonly BankDay[] | null => (design ? eachBank(design, livingId) : null),
   /** Hours each source takes to fill the house bank. */
   fills: (): readonly Fill[] | null => (design ? fillTimes(design) : null),
   /** Whether a bank turns the engine, and the least that does. */

@@ -8,7 +8,7 @@ import { houseIndex, sceneOf } from './scene';
 export interface Fill {
   readonly sourceId: string;
   readonly name: string;
-  /** From the bottom of the window, this source alone and no load: hours to 80, 95, 100 %; null: not within two days. */
+  /** From where it begins, this source alone and no load: hours to 80, 95, 100 %; null: not within two days. */
   readonly hours: readonly (number | null)[];
   /** What the source can give, what the bank takes at the bottom of its window, A. */
   readonly givesA: number;
@@ -18,12 +18,15 @@ export interface Fill {
 
 const LEVELS = [0.8, 0.95, 0.995] as const;
 
-/** @param rpm engine speed alternators are taken at. @param bankId the bank that is filled; missing: the house bank. */
-export function fillTimes(design: Design, rpm: number = design.engine.cruiseRpm, bankId?: string): Fill[] {
+/**
+ * @param rpm engine speed alternators are taken at. @param bankId the bank that is filled; missing: the house bank.
+ * @param fromSoc where it begins, 0..1; missing: the bottom of its window
+ */
+export function fillTimes(design: Design, rpm: number = design.engine.cruiseRpm, bankId?: string, fromSoc?: number): Fill[] {
   const house = bankId === undefined ? design.banks[houseIndex(design.banks)] : rowOf(design.banks, bankId);
   if (!house) return [];
   const bank = bankSource(house);
-  const low = bank.chemistry.windowLowSoc;
+  const low = fromSoc ?? bank.chemistry.windowLowSoc;
   const takesA = bank.chemistry.maxChargeC * bank.capacityAh;
   return design.sources
     .filter((s) => s.bankId === house.id && s.kind !== 'solar' && s.kind !== 'wind')

@@ -3,6 +3,7 @@ export { AS_ENTERED } from './books';
 export { compareDesigns, type CompareLine } from './compare';
 export { cruise, cruiseOf, type CruiseResult, cruiseVerdict, runDays } from './cruise';
 export { dayAh, standsBy } from './draws';
+export { type BankDay, eachBank } from './eachBank';
 export { type Fill, fillTimes } from './fill';
 export { finishing, type School } from './finish';
 export {

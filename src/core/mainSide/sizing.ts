@@ -40,6 +40,8 @@ export interface BatteryCableResult {
   /** Tests the chosen size fails: only a pinned one, or where no size does. */
   readonly failing: readonly string[];
   readonly izA: number;
+  /** What its insulation bears where it is warmest, degC. */
+  readonly ratingC: number;
   readonly ambientC: number;
   /** Of the conductor at the warmest place and its joints, and of what is in line, ohm. */
   readonly copperOhm: number;
@@ -308,6 +310,7 @@ export function batteryCableResult(
     governs: wanted.by,
     failing: rungs.flatMap((r) => (r.areaMm2 === null || conductor.areaMm2 < r.areaMm2 - 1e-9 ? [r.by] : [])),
     izA: ampacityA(conductor, ruling),
+    ratingC: ruling.ratingC,
     ambientC: ruling.ambientC,
     copperOhm,
     inlineOhm,

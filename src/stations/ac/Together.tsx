@@ -200,6 +200,20 @@ function Sets({ running }: { running: Running }) {
           </tbody>
         </table>
       </div>
+      <p className="mt-1 flex flex-wrap items-center gap-x-4 gap-y-1 text-[12px] text-quiet">
+        <span className="flex items-center gap-[6px]">
+          <span aria-hidden className="inline-block size-[10px] border border-ink bg-ink" /> runs, and is wanted together
+        </span>
+        <span className="flex items-center gap-[6px]">
+          <span aria-hidden className="inline-block size-[10px] border border-ink" /> may run as well
+        </span>
+        <span className="flex items-center gap-[6px]">
+          <span aria-hidden className="text-faint">
+            ·
+          </span>{' '}
+          stays off
+        </span>
+      </p>
       {sets.length > shown.length ? (
         <button type="button" className="plain mt-1" onClick={() => setAll(true)}>
           show all {sets.length}

@@ -2,6 +2,8 @@
 import { useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
 import { type Design, type Load, type Place, type Point, rowOf } from '@/core/design';
 import { show } from '@/core/quantity';
+import { aboardAt, AboardSigns, SIGN_HEIGHT } from './Aboard';
+import { planLabels } from '@/ui/hull/labels';
 import { planOutline, profileOutline } from '@/ui/hull/hull';
 
 export interface Thing {
@@ -108,7 +110,8 @@ export function BoatDrawing({ design, selected, onSelect, onMove, under }: Props
     style: { touchAction: 'none' as const },
   });
 
-  const labels = planLabels(places, (p) => ({ x: px(p.at.x), y: yPlan(p.at.y) }));
+  const aboard = aboardAt(design);
+  const labels = planLabels(places, (p) => ({ x: px(p.at.x), y: yPlan(p.at.y), below: aboard.has(p.id) ? SIGN_HEIGHT : 0 }));
   /** What stands above the drawing is stacked at its top, the highest first. */
   const aloft = places.filter((p) => p.at.z > TOP_M).sort((a, b) => b.at.z - a.at.z);
   const yProfile = (p: Place) => zProfile(p.at.z) + 22 * Math.max(0, aloft.indexOf(p));
@@ -117,8 +120,18 @@ export function BoatDrawing({ design, selected, onSelect, onMove, under }: Props
     const y = view === 'plan' ? yPlan(p.at.y) : yProfile(p);
     const high = view === 'profile' && p.at.z > TOP_M;
     const colour = here ? 'var(--verdigris)' : p.engineSpace ? 'var(--copper)' : 'var(--ink)';
+    const name = high ? `${p.name} ↑ ${show(p.at.z, 'm', boat)}` : p.name;
+    const stands = aboard.get(p.id) ?? [];
     return (
-      <g key={p.id} {...grip({ kind: 'place', id: p.id }, p.at, view, high ? `${p.name} ↑ ${show(p.at.z, 'm', boat)}` : p.name)}>
+      <g
+        key={p.id}
+        {...grip(
+          { kind: 'place', id: p.id },
+          p.at,
+          view,
+          `${name}${stands.length > 0 ? ` with ${stands.map((t) => t.name).join(', ')}` : ''}`,
+        )}
+      >
         <circle cx={px(p.at.x)} cy={y} r={11} fill="transparent" />
         <path d={`M${px(p.at.x) - 5},${y}h10M${px(p.at.x)},${y - 5}v10`} stroke={colour} strokeWidth={here ? 2.6 : 1.5} />
         {p.wet ? <circle cx={px(p.at.x)} cy={y} r={6.5} fill="none" stroke={colour} strokeDasharray="2 2" /> : null}
@@ -132,10 +145,10 @@ export function BoatDrawing({ design, selected, onSelect, onMove, under }: Props
             paintOrder="stroke"
             className={`text-[11px] select-none ${here ? 'font-bold' : ''}`}
           >
-            {p.name}
-            {high ? ` ↑ ${show(p.at.z, 'm', boat)}` : ''}
+            {name}
           </text>
         ) : null}
+        <AboardSigns things={stands} x={px(p.at.x)} y={y} />
       </g>
     );
   };
@@ -213,39 +226,4 @@ export function BoatDrawing({ design, selected, onSelect, onMove, under }: Props
       {places.map((p) => placeMark(p, 'profile'))}
     </svg>
   );
-}
-
-interface Spot {
-  readonly dx: number;
-  readonly dy: number;
-}
-
-/** Where each place's name stands beside its mark so that names do not lie over each other: the first free of six spots. */
-function planLabels(places: readonly Place[], at: (p: Place) => { x: number; y: number }): Map<string, Spot> {
-  const taken: { x0: number; x1: number; y0: number; y1: number }[] = places.map((p) => ({
-    x0: at(p).x - 6,
-    x1: at(p).x + 6,
-    y0: at(p).y - 5,
-    y1: at(p).y + 5,
-  }));
-  const out = new Map<string, Spot>();
-  for (const p of places) {
-    const { x, y } = at(p);
-    const width = p.name.length * 5.8;
-    const spots: Spot[] = [
-      { dx: 9, dy: 4 },
-      { dx: 8, dy: -7 },
-      { dx: 8, dy: 15 },
-      { dx: -width - 9, dy: 4 },
-      { dx: -width - 6, dy: -7 },
-      { dx: -width - 6, dy: 15 },
-    ];
-    const box = (s: Spot) => ({ x0: x + s.dx, x1: x + s.dx + width, y0: y + s.dy - 9, y1: y + s.dy + 2 });
-    const free =
-      spots.find((s) => taken.every((t) => box(s).x1 < t.x0 || box(s).x0 > t.x1 || box(s).y1 < t.y0 || box(s).y0 > t.y1)) ??
-      (spots[1] as Spot);
-    taken.push(box(free));
-    out.set(p.id, free);
-  }
-  return out;
 }

@@ -4,10 +4,12 @@ import { type Plan, setOp } from '@/core/design';
 import { coldFactor, sizeAll, type SizingNeed } from '@/core/bank';
 import { sizingLines } from '@/core/working';
 import { round3, show, unitOf } from '@/core/quantity';
+import { houseIndex } from '@/core/energy';
 import { useAnalysis, useDesign, useStore } from '@/ui/boat/context';
 import { Choice, Figure } from '@/ui/field';
 import { Plain } from '@/ui/table/Plain';
 import { Sections } from '@/ui/working/Sections';
+import { OtherBanks } from './OtherBanks';
 
 const IDS = ['flooded', 'agm', 'gel', 'lfp'] as const;
 
@@ -23,9 +25,10 @@ export function Size() {
   const sized = sizeAll(asked);
   const put = (key: keyof Plan, value: unknown, label: string) =>
     store.edit(`bank sized for ${label}`, [setOp(design, ['plan', key], value)]);
-  const first = design.banks[0];
+  const at = houseIndex(design.banks);
+  const first = design.banks[at];
   const own = first?.chemistry ?? 'agm';
-  const house = banks[0];
+  const house = banks[at];
   const hasAh = house ? house.usableAh * coldFactor(house.chemistry, plan.tempC) : 0;
   const lasts = asked.needAh > 0 && house ? hasAh / asked.needAh : null;
   return (
@@ -142,6 +145,7 @@ export function Size() {
               .
             </p>
           )}
+          {design.banks.length > 1 && need ? <OtherBanks livingId={need.livingId} houseId={first?.id ?? ''} /> : null}
           <p className="caution mt-3 max-w-[700px]">
             Lead-acid gives off hydrogen as it is charged: vent the box, no spark or flame. Iron phosphate below freezing is ruined by
             charging. A bank short-circuited burns at thousands of amps. Local code, the maker&apos;s instructions and licensed practice

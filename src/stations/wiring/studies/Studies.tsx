@@ -8,7 +8,10 @@ import { useAsked, useDesign, useFreshId, useSelected, useStore } from '@/ui/boa
 import { TableBeside } from '@/ui/chart/TableBeside';
 import { Choice, Figure, Tick, Words } from '@/ui/field';
 import { Plain } from '@/ui/table/Plain';
+import { perLength, Warm } from './Warm';
 
+/** So many conductors are listed at first. */
+const HOTTEST = 12;
 const USES = ['off', 'on', 'start'] as const;
 const volts = (x: number) => (Number.isNaN(x) ? 'dead' : `${x.toFixed(2)} V`);
 
@@ -202,6 +205,9 @@ function Answer({ answer, study }: { answer: StudyAnswer; study: Study }) {
   const ordered = [...answer.loads].sort((a, b) => room(a) - room(b));
   const nameOf = (id: string) => rowOf(design.loads, id)?.name ?? id;
   const { cure, collapse } = answer;
+  const warmth = useAsked(`warmth:${study.id}`, (r) => r.warmth(study.id));
+  const [all, setAll] = useState(false);
+  const wPerM = new Map(warmth?.runs.map((r) => [`${r.about.kind} ${r.about.id}`, r.wPerM]));
   const hot = [
     ...answer.runs.map((r) => ({ ...r, about: { kind: 'circuit' as const, id: r.circuitId } })),
     ...answer.leads.map((l) => ({ ...l, about: { kind: 'lead' as const, id: l.leadId } })),
@@ -290,7 +296,7 @@ function Answer({ answer, study }: { answer: StudyAnswer; study: Study }) {
         columns={['load', 'draws, A', 'volts', 'needs, V']}
         rows={ordered.map((l) => [l.name, round3(l.amps), Number.isNaN(l.volts) ? 'dead' : l.volts.toFixed(3), l.minV.toFixed(2)])}
       />
-      <h2 className="mt-4 font-semibold">Every conductor that carries current, the hottest first</h2>
+      <h2 className="mt-4 font-semibold">What turns most to heat</h2>
       <Plain
         label="Runs in the study"
         columns={[
@@ -298,8 +304,9 @@ function Answer({ answer, study }: { answer: StudyAnswer; study: Study }) {
           { title: 'carries', right: true },
           { title: 'loses', right: true },
           { title: 'heat', right: true },
+          { title: design.boat.lengthUnit === 'ft' ? 'in each foot' : 'in each metre', right: true },
         ]}
-        rows={hot.map((r) => ({
+        rows={(all ? hot : hot.slice(0, HOTTEST)).map((r) => ({
           id: r.about.id,
           cells: [
             <button key="n" type="button" className="plain text-left" onClick={() => select(r.about)}>
@@ -308,9 +315,16 @@ function Answer({ answer, study }: { answer: StudyAnswer; study: Study }) {
             show(r.amps, 'A', units),
             `${round3(r.dropV)} V`,
             show(r.heatW, 'W', units),
+            perLength(wPerM.get(`${r.about.kind} ${r.about.id}`) ?? 0, design),
           ],
         }))}
       />
+      {hot.length > HOTTEST && !all ? (
+        <button type="button" className="plain mt-1" onClick={() => setAll(true)}>
+          show all {hot.length}
+        </button>
+      ) : null}
+      {warmth ? <Warm warmth={warmth} title={study.name} /> : null}
       <p className="mt-2 text-[12px] text-quiet">
         Conductors as warm as their own working current makes them; banks at rest volts behind their resistance; alternators at the
         engine&apos;s speed, hot and within the belt; sun and wind left out. Where no maker states a least voltage, the house rule for
