@@ -67,6 +67,8 @@ test('the palette finds boats, what is aboard, rules, terms and figures, and ope
   await typed.fill('halcyon');
   await page.getByRole('option', { name: 'Halcyon Drift' }).first().click();
   await page.waitForURL((to) => to.pathname.endsWith('/survey') && !to.pathname.includes(marram));
+  // A person presses on once the other boat is there.
+  await expect(page.getByRole('textbox', { name: 'name', exact: true })).toHaveValue('Halcyon Drift');
   await page.keyboard.press('Control+k');
   await typed.fill('engine negative');
   await page.getByRole('option', { name: 'Engine negative' }).first().click();

@@ -380,6 +380,13 @@ const api = {
     const findings = [...everyFinding(a, studiedNow(d, a)), ...recordedFindings(d, sheet, records, Date.now())];
     return make({ design: d, analysis: a, findings, records, sheet, ...as });
   },
+  /** What the records bring to Check, under the usual conditions. @param records in the order they came in. */
+  async recorded(records: readonly BoatRecord[]): Promise<readonly Finding[] | null> {
+    if (!design || !analysis) return null;
+    const [d, a] = [design, analysis];
+    const [{ recordedFindings }, { testSheet, USUAL_CONDITIONS }] = await Promise.all([import('@/core/report'), import('@/core/commission')]);
+    return recordedFindings(d, testSheet(d, a, USUAL_CONDITIONS), records, Date.now());
+  },
   /** What a finding goes by, to be kept with its acceptance. */
   departureFacts: (finding: Finding): string | null => (design ? factsOf(asDecided(design), finding) : null),
   async isolation(circuitIds: readonly string[]): Promise<Isolation | null> {

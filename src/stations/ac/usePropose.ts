@@ -2,7 +2,7 @@
 import { rowCount } from '@/core/design';
 import { proposedRows } from '@/core/propose';
 import { useDesign, useFreshId, useStore } from '@/ui/boat/context';
-import { counted, useProposal } from '@/ui/propose/Proposal';
+import { counted, useProposal } from '@/ui/propose/useProposal';
 
 /** Adds what the other stations know of: at once where there is no AC side yet, else row by row. */
 export function usePropose() {

@@ -2,9 +2,10 @@
 import { useMemo, useState } from 'react';
 import { smallLeadResults } from '@/core/charging';
 import { addRows, dropOps, rowCount } from '@/core/design';
-import { blankSmallLead, proposedRows } from '@/core/propose';
+import { blankSmallLead } from '@/core/propose';
 import { useDesign, useFindings, useFreshId, useStore } from '@/ui/boat/context';
-import { counted, useProposal } from '@/ui/propose/Proposal';
+import { counted, useProposal } from '@/ui/propose/useProposal';
+import { useWanted } from '@/ui/propose/useWanted';
 import { type Change, opsOf, Sheet } from '@/ui/sheet';
 import { smallLeadColumns, type SmallLeadRow } from './smallLeadColumns';
 
@@ -26,8 +27,10 @@ export function SmallLeads() {
   const columns = useMemo(() => smallLeadColumns({ banks, boat, panels, places, sources }), [banks, boat, panels, places, sources]);
   const findings = useFindings().filter((f) => !f.accepted && smallLeads.some((l) => f.id.endsWith(`:${l.id}`)));
   const proposal = useProposal();
-  const propose = () => {
-    const proposed = proposedRows(design, 'smallLeads', fresh);
+  const wanted = useWanted();
+  const propose = async (): Promise<void> => {
+    const proposed = await wanted('smallLeads');
+    if (!proposed) return;
     if (rowCount(proposed) === 0)
       return store.say(
         'said',
@@ -55,7 +58,7 @@ export function SmallLeads() {
           add a small lead
         </button>
         {proposal.dialog}
-        <button type="button" className="act" onClick={propose}>
+        <button type="button" className="act" onClick={() => void propose()}>
           propose small leads
         </button>
       </div>

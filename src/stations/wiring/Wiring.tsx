@@ -6,12 +6,12 @@ import type { About } from '@/core/drawing';
 import { useSelected, useStore } from '@/ui/boat/context';
 import { Views } from '@/ui/views/Views';
 import { Circuits } from './circuits/Circuits';
-import { Panels } from './panels/Panels';
-import { Routes } from './routes/Routes';
-import { Switches } from './switches/Switches';
 
 const VIEWS = ['circuits', 'main side', 'panels', 'switches', 'routes', 'studies', 'drawing', 'bench'] as const;
 const MainSide = dynamic(() => import('./mainSide/MainSide').then((m) => m.MainSide), { ssr: false });
+const Panels = dynamic(() => import('./panels/Panels').then((m) => m.Panels), { ssr: false });
+const Switches = dynamic(() => import('./switches/Switches').then((m) => m.Switches), { ssr: false });
+const Routes = dynamic(() => import('./routes/Routes').then((m) => m.Routes), { ssr: false });
 const Studies = dynamic(() => import('./studies/Studies').then((m) => m.Studies), { ssr: false });
 const Drawing = dynamic(() => import('./drawing/Drawing').then((m) => m.Drawing), { ssr: false });
 const Bench = dynamic(() => import('./bench/Bench').then((m) => m.Bench), { ssr: false });

@@ -1,8 +1,9 @@
 'use client';
 import { useCallback, useMemo } from 'react';
 import { blankBar, addRows, type Bar, dropOps, rowCount, rowOf } from '@/core/design';
-import { blankBatteryCable, proposedRows } from '@/core/propose';
-import { counted, useProposal } from '@/ui/propose/Proposal';
+import { blankBatteryCable } from '@/core/propose';
+import { counted, useProposal } from '@/ui/propose/useProposal';
+import { useWanted } from '@/ui/propose/useWanted';
 import { useAnalysis, useAsked, useDesign, useFindings, useFreshId, useSelected, useStore } from '@/ui/boat/context';
 import { opsOf, Sheet, type Change } from '@/ui/sheet';
 import { barColumns, leadColumns, type LeadRow } from './leadColumns';
@@ -44,9 +45,11 @@ export function MainSide() {
     onRefuse: (m: string) => store.say('refused', m),
   });
   const proposal = useProposal();
-  const propose = () => {
+  const wanted = useWanted();
+  const propose = async (): Promise<void> => {
     if (design.banks.length === 0) return store.say('refused', 'The main side starts at a bank: enter a first one on Survey.');
-    const rows = proposedRows(design, 'mainSide', fresh);
+    const rows = await wanted('mainSide');
+    if (!rows) return;
     if (rowCount(rows) === 0) return store.say('said', 'Everything the other stations know of is there.');
     proposal.propose({
       rows,
@@ -87,7 +90,7 @@ export function MainSide() {
           add a bar
         </button>
         {proposal.dialog}
-        <button type="button" className="act" onClick={propose}>
+        <button type="button" className="act" onClick={() => void propose()}>
           propose the main side
         </button>
       </div>

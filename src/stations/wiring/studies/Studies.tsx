@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { addRows, dropOp, type BankTie, type Load, setOp, type Study, rowOf } from '@/core/design';
-import { proposedRows } from '@/core/propose';
+import { useWanted } from '@/ui/propose/useWanted';
 import type { StudyAnswer, StudyLoad } from '@/core/network';
 import { round3, show, sizeName } from '@/core/quantity';
 import { useAsked, useDesign, useFreshId, useSelected, useStore } from '@/ui/boat/context';
@@ -29,9 +29,10 @@ export function Studies() {
     store.edit(label, addRows(design, { studies: rows }));
     setId(rows[0]?.id ?? '');
   };
-  const propose = () => {
-    const studies = proposedRows(design, 'studies', fresh).studies ?? [];
-    add(studies, `propose ${studies.length} studies`);
+  const wanted = useWanted();
+  const propose = async () => {
+    const studies = (await wanted('studies'))?.studies ?? [];
+    if (studies.length > 0) add(studies, `propose ${studies.length} studies`);
   };
   return (
     <div className="min-h-0 flex-1 overflow-y-auto px-4 pb-6" tabIndex={0} role="region" aria-label="studies">
@@ -55,7 +56,7 @@ export function Studies() {
           add a study
         </button>
         {proposable > 0 ? (
-          <button type="button" className="act" onClick={propose}>
+          <button type="button" className="act" onClick={() => void propose()}>
             propose {proposable}
           </button>
         ) : null}

@@ -1,11 +1,12 @@
 'use client';
-import { type ReactNode, useState } from 'react';
+import { useState } from 'react';
 import type { Together } from '@/core/analysis';
-import { addRows, type Op, rowCount, type Rows } from '@/core/design';
+import { addRows, rowCount, type Rows } from '@/core/design';
 import { show } from '@/core/quantity';
 import { leftOut, proposedList, rowsWithout } from '@/core/propose';
-import { useAsked, useDesign, useStore } from '@/ui/boat/context';
+import { useAsked, useDesign } from '@/ui/boat/context';
 import { Dialog } from '@/ui/frame/Dialog';
+import type { Proposing } from './useProposal';
 
 const WORDS: Partial<Readonly<Record<keyof Rows, string>>> = {
   panels: 'panel or bus',
@@ -19,50 +20,16 @@ const WORDS: Partial<Readonly<Record<keyof Rows, string>>> = {
   studies: 'study',
 };
 
-export interface Proposing {
-  readonly rows: Rows;
-  /** Of the step to undo. */
-  readonly label: (rows: Rows) => string;
-  /** What is there already and stays: "12 circuits and 2 panels". */
-  readonly stays: string;
-  /** Sizes chosen together that go with it, worked out for what is taken. */
-  readonly sizes?: (ops: readonly Op[]) => Promise<readonly Op[]>;
-  readonly onTaken?: (rows: Rows) => void;
-}
-
-/**
- * What a station proposes. Where nothing of it is there yet it is taken at once; pressed again, what would be added, what changes and what stays is
- * shown, and taken row by row.
- */
-export function useProposal(): { readonly propose: (p: Proposing) => void; readonly dialog: ReactNode; readonly busy: boolean } {
-  const design = useDesign();
-  const store = useStore();
-  const [asked, setAsked] = useState<Proposing | null>(null);
-  const [busy, setBusy] = useState(false);
-  const take = async (p: Proposing, rows: Rows, sized: boolean) => {
-    setAsked(null);
-    if (rowCount(rows) === 0) return;
-    const ops = addRows(design, rows);
-    setBusy(true);
-    const more = p.sizes && sized ? await p.sizes(ops) : [];
-    setBusy(false);
-    store.edit(p.label(rows), [...ops, ...more]);
-    p.onTaken?.(rows);
-  };
-  const propose = (p: Proposing) => {
-    if (p.stays === '') void take(p, p.rows, true);
-    else setAsked(p);
-  };
-  return {
-    propose,
-    busy,
-    dialog: asked ? (
-      <Proposal asked={asked} onTake={(rows, sized) => void take(asked, rows, sized)} onClose={() => setAsked(null)} />
-    ) : null,
-  };
-}
-
-function Proposal({ asked, onTake, onClose }: { asked: Proposing; onTake: (rows: Rows, sized: boolean) => void; onClose: () => void }) {
+/** What would be added, what changes and what stays, to be taken row by row. */
+export default function Proposal({
+  asked,
+  onTake,
+  onClose,
+}: {
+  asked: Proposing;
+  onTake: (rows: Rows, sized: boolean) => void;
+  onClose: () => void;
+}) {
   const design = useDesign();
   const [out, setOut] = useState<ReadonlySet<string>>(new Set());
   const list = proposedList(asked.rows);
@@ -145,10 +112,4 @@ function Proposal({ asked, onTake, onClose }: { asked: Proposing; onTake: (rows:
       </div>
     </Dialog>
   );
-}
-
-/** "12 circuits and 2 panels"; '' where there is none of either. */
-export function counted(...parts: readonly (readonly [n: number, one: string, many: string])[]): string {
-  const said = parts.filter(([n]) => n > 0).map(([n, one, many]) => `${n} ${n === 1 ? one : many}`);
-  return said.length > 1 ? `${said.slice(0, -1).join(', ')} and ${said[said.length - 1] ?? ''}` : (said[0] ?? '');
 }
