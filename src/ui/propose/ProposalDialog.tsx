@@ -1,12 +1,11 @@
 'use client';
 import { useState } from 'react';
 import type { Together } from '@/core/analysis';
-import { addRows, rowCount, type Rows } from '@/core/design';
+import { addRows, type Op, rowCount, type Rows } from '@/core/design';
 import { show } from '@/core/quantity';
 import { leftOut, proposedList, rowsWithout } from '@/core/propose';
 import { useAsked, useDesign } from '@/ui/boat/context';
 import { Dialog } from '@/ui/frame/Dialog';
-import type { Proposing } from './useProposal';
 
 const WORDS: Partial<Readonly<Record<keyof Rows, string>>> = {
   panels: 'panel or bus',
@@ -19,6 +18,17 @@ const WORDS: Partial<Readonly<Record<keyof Rows, string>>> = {
   acCircuits: 'AC run',
   studies: 'study',
 };
+
+export interface Proposing {
+  readonly rows: Rows;
+  /** Of the step to undo. */
+  readonly label: (rows: Rows) => string;
+  /** What is there already and stays: "12 circuits and 2 panels". */
+  readonly stays: string;
+  /** Sizes chosen together that go with it, worked out for what is taken. */
+  readonly sizes?: (ops: readonly Op[]) => Promise<readonly Op[]>;
+  readonly onTaken?: (rows: Rows) => void;
+}
 
 /** What would be added, what changes and what stays, to be taken row by row. */
 export default function Proposal({

@@ -3,19 +3,9 @@ import dynamic from 'next/dynamic';
 import { type ReactNode, useState } from 'react';
 import { addRows, type Op, rowCount, type Rows } from '@/core/design';
 import { useStore } from '@/ui/boat/context';
+import type { Proposing } from './ProposalDialog';
 
 const Proposal = dynamic(() => import('./ProposalDialog'), { ssr: false });
-
-export interface Proposing {
-  readonly rows: Rows;
-  /** Of the step to undo. */
-  readonly label: (rows: Rows) => string;
-  /** What is there already and stays: "12 circuits and 2 panels". */
-  readonly stays: string;
-  /** Sizes chosen together that go with it, worked out for what is taken. */
-  readonly sizes?: (ops: readonly Op[]) => Promise<readonly Op[]>;
-  readonly onTaken?: (rows: Rows) => void;
-}
 
 /**
  * What a station proposes. Where nothing of it is there yet it is taken at once; pressed again, what would be added, what changes and what stays is
