@@ -1,7 +1,7 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { type ReactNode, useState } from 'react';
-import { addRows, type Op, rowCount, type Rows } from '@/core/design';
+import { addRows, rowCount, type Rows } from '@/core/design';
 import { useStore } from '@/ui/boat/context';
 import type { Proposing } from './ProposalDialog';
 
