@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { BANK_TROUBLES, type BankAsked, type BankDiagnosis, type BankReading, type BankTrouble } from '@/core/commission';
+import { BANK_TROUBLES, type BankAsked, type BankDiagnosis, type BankReading, type BankSuspect, type BankTrouble } from '@/core/commission';
 import { round3 } from '@/core/quantity';
 import { BankSelect } from '@/ui/field/BankSelect';
 import { useAsked, useDesign } from '@/ui/boat/context';
@@ -14,6 +14,12 @@ interface Taken extends BankReading {
   readonly what: string;
   readonly says: string;
 }
+
+/** How large a fault is taken to be. */
+const sizeOf = ({ value, unit }: NonNullable<BankSuspect['size']>): string =>
+  unit === 'missing'
+    ? `about ${Math.round(20 * value) * 5} % of it missing`
+    : `about ${round3(value)} ${unit}${unit === 'V' ? ' of 12' : ''}`;
 
 /** A bank is flat too soon, not charged, or charged too hard: what it may be, and the reading that tells most for its minutes. */
 export function BankFindView({ first }: { readonly first: BankTrouble | null }) {
@@ -81,13 +87,7 @@ export function BankFindView({ first }: { readonly first: BankTrouble | null }) 
                 .slice(0, 12)
                 .map((s) => ({
                   id: s.id,
-                  cells: [
-                    s.what,
-                    `${Math.round(100 * s.probability)} %`,
-                    s.size && s.probability >= 0.2
-                      ? `about ${round3(s.size.value)} ${s.size.unit}${s.size.unit === 'V' ? ' of 12' : ''}`
-                      : '·',
-                  ],
+                  cells: [s.what, `${Math.round(100 * s.probability)} %`, s.size && s.probability >= 0.2 ? sizeOf(s.size) : '·'],
                 }))}
             />
           ) : (

@@ -17,7 +17,7 @@ export interface BankSuspect {
   readonly what: string;
   readonly probability: number;
   /** The likeliest size of it; null: it has none, or none is told yet. */
-  readonly size: { readonly value: number; readonly unit: 'A' | 'V' } | null;
+  readonly size: { readonly value: number; readonly unit: 'A' | 'V' | 'missing' } | null;
 }
 
 /** A reading that can be asked for, with what leading suspects would make it show. */
@@ -155,6 +155,7 @@ const OF_MANY: Partial<Record<BankFaultKind, (n: number) => string>> = {
   'set too low': (n) => `one of ${n} sources is set too low`,
   'set too high': (n) => `one of ${n} sources is set too high`,
   'gives nothing': (n) => `one of ${n} sources gives nothing`,
+  'gives part': (n) => `one of ${n} sources gives only a part of what it should`,
   'stuck at full': (n) => `the regulator of one of ${n} sources is stuck at full`,
 };
 /** One of many stands out from this part of its kind's odds. */

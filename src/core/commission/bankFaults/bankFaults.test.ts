@@ -25,10 +25,10 @@ const odds = (d: ReturnType<typeof said>, kind: string): number =>
   d.suspects.filter((s) => s.id.startsWith(kind)).reduce((sum, s) => sum + s.probability, 0);
 const lamp = boat.circuits.find((c) => c.taps.some((t) => /light/i.test(boat.loads.find((l) => l.id === t.serves.id)?.name ?? '')));
 
-test('before any reading the odds are the usual ones: of 23 parts six for what draws, and one in twenty for what is not here', () => {
+test('before any reading the odds are the usual ones: of 25 parts six for what draws, and one in twenty for what is not here', () => {
   const d = said('flat', []);
-  expect(odds(d, 'draw')).toBeCloseTo((0.95 * 6) / 23, 6);
-  expect(odds(d, 'weak')).toBeCloseTo((0.95 * 5) / 23, 6);
+  expect(odds(d, 'draw')).toBeCloseTo((0.95 * 6) / 25, 6);
+  expect(odds(d, 'weak')).toBeCloseTo((0.95 * 5) / 25, 6);
   expect(d.suspects.reduce((sum, s) => sum + s.probability, 0)).toBeCloseTo(1, 9);
   // Three minutes with a clamp before a walk along every fuse.
   expect(d.next?.id).toBe('still');
@@ -72,6 +72,21 @@ test('15.6 V at the end of a charge by one that is set as its sheet says: stuck;
   expect(
     said('overcharged', [figure(`end ${id}`, (source?.regulator.absorptionV ?? 0) + 0.6), told('menus', `high ${id}`)]).suspects[0]?.id,
   ).toBe(`high ${id}`);
+});
+test('a source well under what it should give is told apart from one that gives none and from settings', () => {
+  const id = boat.sources.find((s) => s.bankId === 'house' && s.kind === 'alternator')?.id ?? '';
+  const first = said('not charging', [told('gives', `part ${id}`)]).suspects[0];
+  expect(first).toMatchObject({
+    id: `part ${id}`,
+    what: expect.stringMatching(/only a part.*belt that slips/) as string,
+    size: { unit: 'missing' },
+  });
+  expect(first?.probability).toBeGreaterThan(0.8);
+  expect(said('not charging', [told('gives', id)]).suspects[0]?.id).toBe(`dead ${id}`);
+  // All as it should be: it is the settings, or not here. Of what is missing a third may be overlooked, all of it not.
+  const sound = said('not charging', [told('gives', 'none')]);
+  expect(odds(sound, 'part')).toBeGreaterThan(3 * odds(sound, 'dead'));
+  expect(odds(sound, 'part')).toBeLessThan(odds(said('not charging', []), 'part'));
 });
 test('one battery of several lower than the rest: it is weak; all that was read as it should be: nothing is broken, or not here', () => {
   const several: Design = { ...boat, banks: boat.banks.map((b) => (b.id === 'house' ? { ...b, strings: 3 } : b)) };

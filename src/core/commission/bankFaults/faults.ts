@@ -11,7 +11,7 @@ export const BANK_TROUBLES = {
 export type BankTrouble = keyof typeof BANK_TROUBLES;
 
 export type BankFaultKind =
-  'standing draw' | 'leak' | 'weak block' | 'set too low' | 'set too high' | 'gives nothing' | 'stuck at full' | 'use';
+  'standing draw' | 'leak' | 'weak block' | 'set too low' | 'set too high' | 'gives nothing' | 'gives part' | 'stuck at full' | 'use';
 
 export interface BankFault {
   readonly id: string;
@@ -19,10 +19,10 @@ export interface BankFault {
   readonly what: string;
   /** Circuit, block (by its number) or source it sits in; the bank's, where it is none of them. */
   readonly at: string;
-  /** From the least that counts to the most, in the unit: A drawn, or V by which it is off for every 12 V. */
+  /** From the least that counts to the most, in the unit: A drawn, V by which it is off for every 12 V, or the part of its output that is missing. */
   readonly least: number;
   readonly most: number;
-  readonly unit: 'A' | 'V' | '';
+  readonly unit: 'A' | 'V' | 'missing' | '';
   readonly prior: number;
 }
 
@@ -52,14 +52,23 @@ export function bankScene(design: Design, bankId: string, trouble: BankTrouble, 
 
 /** How usual each kind is where that is complained of: shared by all things it may sit in. Ours, to be held against real cases. */
 const USUAL: Readonly<Record<BankTrouble, Partial<Record<BankFaultKind, number>>>> = {
-  flat: { 'standing draw': 6, leak: 2, 'weak block': 5, 'set too low': 3, 'gives nothing': 3, use: 4 },
-  'not charging': { 'gives nothing': 7, 'set too low': 3 },
+  flat: { 'standing draw': 6, leak: 2, 'weak block': 5, 'set too low': 3, 'gives nothing': 3, 'gives part': 2, use: 4 },
+  'not charging': { 'gives nothing': 7, 'gives part': 4, 'set too low': 3 },
   overcharged: { 'stuck at full': 5, 'set too high': 4, 'weak block': 3 },
 };
 /** A place that is wet leaks so many times as often. */
 const WET_TIMES = 3;
 /** The design itself says that she uses more than she is given. */
 const RUNS_DOWN_TIMES = 4;
+
+/** Why a source gives only a part, as it is most often. */
+const PARTLY: Partial<Readonly<Record<Source['kind'], string>>> = {
+  alternator: 'a belt that slips, a diode or a phase gone',
+  solar: 'shade, dirt, one panel or string off',
+  wind: 'worn brushes, one phase gone',
+  'shore charger': 'its amps set lower, a module gone',
+  'DC–DC': 'its amps set lower, thin or bad wires before it',
+};
 
 /** Whether its volts can be set by whoever is aboard. */
 export const settable = (s: Source): boolean => s.kind !== 'alternator' || s.alternator?.excitation === 'external';
@@ -126,6 +135,15 @@ export function bankFaults(scene: BankScene): readonly BankFault[] {
       .filter(settable)
       .map((s) => ({ id: `high ${s.id}`, what: `${s.name} is set too high`, at: s.id, unit: 'V', least: 0.3, most: 1.2, prior: 1 })),
     'gives nothing': sources.map((s) => ({ id: `dead ${s.id}`, what: `${s.name} gives nothing`, at: s.id, ...blank, prior: 1 })),
+    'gives part': sources.map((s) => ({
+      id: `part ${s.id}`,
+      what: `${s.name} gives only a part of what it should: ${PARTLY[s.kind] ?? 'its amps set lower, a part of it gone'}`,
+      at: s.id,
+      unit: 'missing',
+      least: 0.3,
+      most: 0.8,
+      prior: 1,
+    })),
     'stuck at full': sources.map((s) => ({
       id: `stuck ${s.id}`,
       what: `the regulator of ${s.name} is stuck at full`,

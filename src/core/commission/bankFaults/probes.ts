@@ -122,6 +122,9 @@ function walk({ design, bank, circuits }: BankScene, results: readonly CircuitRe
   };
 }
 
+/** Part of a normal spread under so many sigma (a logistic of 1.702, within 0.01). */
+const below = (z: number): number => 1 / (1 + Math.exp(-1.702 * z));
+
 /** Chances of each of several, and of none of them with what is left. */
 function told<T extends { readonly id: string }>(things: readonly T[], chance: (thing: T) => number): ReadonlyMap<string, number> {
   const out = new Map(things.map((t) => [t.id, chance(t)] as const));
@@ -247,7 +250,12 @@ const charging = ({ kind }: Source): string =>
         ? 'in a steady wind'
         : 'it alone is on';
 
-/** Amps of each source in turn: one that gives none stands out. */
+/** One sigma of what a source should give, as a part of it: speed, heat, sun, how full the bank is. */
+const SHOULD = 0.1;
+/** Missing from this part on, it is told as giving too little. */
+const TOO_LITTLE = 0.25;
+
+/** Amps of each source in turn: one that gives none, or well under what it should, stands out. */
 function gives({ bank, sources }: BankScene): Probe[] {
   if (sources.length === 0) return [];
   const expected = (s: Source): string => {
@@ -263,8 +271,22 @@ function gives({ bank, sources }: BankScene): Probe[] {
       hazard: sources.some((s) => s.kind === 'alternator') ? BELT : '',
       minutes: 6 * sources.length,
       unit: null,
-      choices: [...sources.map((s) => ({ id: s.id, name: `${s.name} gives none` })), { id: NONE, name: 'each gives what it should' }],
-      chance: (f) => told(sources, (s) => (f?.kind === 'gives nothing' && f.at === s.id ? 0.97 : 0.01)),
+      choices: [
+        ...sources.flatMap((s) => [
+          { id: s.id, name: `${s.name} gives none` },
+          { id: `part ${s.id}`, name: `${s.name} gives under three quarters of that` },
+        ]),
+        { id: NONE, name: 'each gives what it should' },
+      ],
+      chance: (f, size) =>
+        told(
+          sources.flatMap((s) => [{ id: s.id }, { id: `part ${s.id}` }]),
+          ({ id }) => {
+            if (f?.kind === 'gives nothing' && f.at === id) return 0.97;
+            if (f?.kind === 'gives part' && f.id === id) return 0.97 * below((size - TOO_LITTLE) / SHOULD);
+            return 0.005;
+          },
+        ),
     },
   ];
 }
