@@ -1,12 +1,16 @@
 /** What may run together as a few rules an owner can keep in mind: they never allow a set that opens a breaker (docs/methods.md, M12). */
+import { addedUp } from './addedUp';
+import { bits, conflictsIn, exactRules } from './exactRules';
 import { betterRules, countBits, fewRules, forbidsBy, type Rule } from './fewRules';
 import { type AcLimit, type Consumer, fitsByMask } from './together';
 
 export interface OwnerRule {
-  /** not with: the first of ids with none of the others. at most: so many of ids. */
-  readonly kind: 'always fine' | 'one at a time' | 'at most' | 'either or' | 'not with';
+  /** not with: the first of ids with none of the others. at most: so many of ids. add up: watts of ids, no more than most together. */
+  readonly kind: 'always fine' | 'one at a time' | 'at most' | 'either or' | 'not with' | 'add up';
   readonly ids: readonly string[];
   readonly most: number;
+  /** Of add up, what each counts for. */
+  readonly watts?: readonly number[];
 }
 
 export interface OwnerRules {
@@ -28,81 +32,13 @@ const MOST_KEPT = 4;
 /** So much of the largest sets allowed is enough: room is kept for small ones only where that allows more. */
 const ENOUGH = 0.95;
 
-const bits = (mask: number): number[] => {
-  const out: number[] = [];
-  for (let m = mask; m !== 0; m &= m - 1) out.push(31 - Math.clz32(m & -m));
-  return out;
-};
-
-/** Sets that do not fit though every smaller one within them does. */
-function conflictsIn(among: number, n: number, fits: (mask: number) => boolean): number[] {
-  const out: number[] = [];
-  for (let m = 1; m < 1 << n; m++) {
-    if ((m & ~among) !== 0 || fits(m)) continue;
-    let minimal = true;
-    for (let rest = m; rest !== 0 && minimal; rest &= rest - 1) if (!fits(m & ~(rest & -rest))) minimal = false;
-    if (minimal) out.push(m);
-  }
-  return out.sort((a, b) => countBits(a) - countBits(b));
-}
-
-/** Grown from one conflict: every other set of that many within it does not fit either. */
-function grown(conflict: number, loads: number, clashes: (mask: number) => boolean): Rule {
-  const most = countBits(conflict) - 1;
-  let group = conflict;
-  for (const i of bits(loads & ~conflict)) {
-    // All sets of the size of the conflict that have the newcomer and otherwise members of the group.
-    const members = bits(group);
-    const all = (at: number, chosen: number, left: number): boolean => {
-      if (left === 0) return clashes(chosen);
-      for (let k = at; k <= members.length - left; k++) if (!all(k + 1, chosen | (1 << (members[k] ?? 0)), left - 1)) return false;
-      return true;
-    };
-    if (all(0, 1 << i, most)) group |= 1 << i;
-  }
-  return { members: group, most, centre: 0 };
-}
-
-/** One with each of several, none of which form a group with it. */
-function star(edges: readonly number[]): Rule | null {
-  const touched = new Map<number, number>();
-  for (const e of edges) for (const i of bits(e)) touched.set(i, (touched.get(i) ?? 0) | (e & ~(1 << i)));
-  let best: { readonly i: number; readonly others: number } | null = null;
-  for (const [i, others] of touched) if (!best || countBits(others) > countBits(best.others)) best = { i, others };
-  return best && countBits(best.others) > 1 ? { members: best.others, most: 0, centre: 1 << best.i } : null;
-}
-
-/** Groups weighed of one step: of more, those first met. */
-const MOST_WEIGHED = 40;
-
-/** Rules that between them forbid every conflict and nothing that fits, however many it takes: what settles most first. */
-function exactRules(conflicts: readonly number[], loads: number, fits: (mask: number) => boolean): Rule[] {
-  const rules: Rule[] = [];
-  let left = [...conflicts];
-  while (left.length > 0) {
-    const size = countBits(left[0] ?? 0);
-    const same = left.filter((c) => countBits(c) === size);
-    const groups = same.slice(0, MOST_WEIGHED).map((c) => grown(c, loads, (m) => !fits(m)));
-    const apart = size === 2 ? star(same) : null;
-    let best = groups[0] ?? { members: same[0] ?? 0, most: size - 1, centre: 0 };
-    let covers = 0;
-    for (const rule of [...groups, ...(apart ? [apart] : [])]) {
-      const n = left.reduce((sum, x) => sum + (forbidsBy(rule, x) ? 1 : 0), 0);
-      if (n > covers) [best, covers] = [rule, n];
-    }
-    rules.push(best);
-    left = left.filter((c) => !forbidsBy(best, c));
-  }
-  return rules;
-}
-
 const kindOf = ({ members, most, centre }: Rule): OwnerRule['kind'] =>
   centre !== 0 ? 'not with' : most > 1 ? 'at most' : countBits(members) === 2 ? 'either or' : 'one at a time';
 
 /**
- * Rules of five kinds, at most twelve. Sets they allow fit, every one of all 2^n. Where twelve exact ones do not do, those are
+ * Rules of six kinds, at most twelve. Sets they allow fit, every one of all 2^n. Where twelve exact ones do not do, those are
  * sought that allow most of the largest sets; room is kept for small ones where that allows more; what is left out and fits
- * beside what is always fine is listed under also. null: more loads than can be gone through.
+ * beside what is always fine is listed under also. Watts are added up where the other five leave less than that. null: more loads than can be gone through.
  */
 export function ownerRules(loads: readonly Consumer[], limit: AcLimit): OwnerRules | null {
   const n = loads.length;
@@ -142,8 +78,7 @@ export function ownerRules(loads: readonly Consumer[], limit: AcLimit): OwnerRul
   }
   const { rules } = best.few.allows >= ENOUGH ? best.few : betterRules(best.few, best.conflicts, best.sets, best.most);
   const left = largest.filter((_, i) => rules.some((r) => forbidsBy(r, best.sets[i] ?? 0)));
-  const fine = always | best.kept;
-  const others = able & ~fine;
+  const allowed = largest.length === 0 ? 1 : 1 - left.length / largest.length;
   const idsOf = (mask: number) => bits(mask).map((i) => loads[i]?.id ?? '');
   const watts = (mask: number) => bits(mask).reduce((sum, i) => sum + (loads[i]?.watts ?? 0), 0);
   const line = (rule: Rule): OwnerRule => ({
@@ -151,15 +86,29 @@ export function ownerRules(loads: readonly Consumer[], limit: AcLimit): OwnerRul
     most: rule.most,
     ids: [...idsOf(rule.centre), ...idsOf(rule.members)],
   });
+  const largestFirst = (masks: readonly number[]) =>
+    [...new Set(masks)]
+      .sort((a, b) => watts(b) - watts(a))
+      .slice(0, MOST_ALSO)
+      .map(idsOf);
+  const sum = allowed >= ENOUGH ? null : addedUp({ loads, limit, fits, able, largest }, MOST_LINES - 1, ENOUGH);
+  if (sum && sum.allowed > allowed)
+    return {
+      rules: [
+        { kind: 'add up' as const, ids: idsOf(able), most: sum.most, watts: bits(able).map((i) => sum.watts[i] ?? 0) },
+        ...sum.others.map(line),
+      ],
+      also: largestFirst(sum.left),
+      allowed: sum.allowed,
+      never: idsOf(everything & ~able),
+    };
+  const fine = always | best.kept;
+  const others = able & ~fine;
   return {
     rules: [...(fine === 0 ? [] : [{ kind: 'always fine' as const, most: 0, ids: idsOf(fine) }]), ...rules.map(line)],
     // What stands under always fine runs beside them too: a set that leaves no room for it is none to be offered.
-    also: [...new Set(left.map((m) => m & others))]
-      .filter((m) => fits[m | fine] === 1)
-      .sort((a, b) => watts(b) - watts(a))
-      .slice(0, MOST_ALSO)
-      .map(idsOf),
-    allowed: largest.length === 0 ? 1 : 1 - left.length / largest.length,
+    also: largestFirst(left.map((m) => m & others).filter((m) => fits[m | fine] === 1)),
+    allowed,
     never: idsOf(everything & ~able),
   };
 }
@@ -168,7 +117,8 @@ export function ownerRules(loads: readonly Consumer[], limit: AcLimit): OwnerRul
 export function allows({ rules, never }: OwnerRules, set: readonly string[]): boolean {
   const on = new Set(set);
   if (never.some((id) => on.has(id))) return false;
-  return rules.every(({ kind, ids, most }) => {
+  return rules.every(({ kind, ids, most, watts }) => {
+    if (kind === 'add up') return ids.reduce((sum, id, i) => sum + (on.has(id) ? (watts?.[i] ?? 0) : 0), 0) <= most;
     const running = ids.filter((id) => on.has(id)).length;
     if (kind === 'always fine') return true;
     if (kind === 'not with') return !(on.has(ids[0] ?? '') && running > 1);

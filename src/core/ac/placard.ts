@@ -32,7 +32,7 @@ const list = (names: readonly string[], last: string): string => {
 const NUMBERS = ['none', 'one', 'two', 'three', 'four', 'five', 'six'];
 
 /** A rule as an owner reads it. */
-function inWords({ kind, ids, most }: OwnerRule, name: (id: string) => string): { readonly lead: string; readonly text: string } {
+function inWords({ kind, ids, most, watts }: OwnerRule, name: (id: string) => string): { readonly lead: string; readonly text: string } {
   const names = ids.map(name);
   switch (kind) {
     case 'always fine':
@@ -43,6 +43,11 @@ function inWords({ kind, ids, most }: OwnerRule, name: (id: string) => string): 
       return { lead: `At most ${NUMBERS[most] ?? most} of`, text: row(names) };
     case 'either or':
       return { lead: 'Either', text: list(names, 'or') };
+    case 'add up':
+      return {
+        lead: `Add up these watts, ${most} together at the most`,
+        text: names.map((n, i) => `${n} ${watts?.[i] ?? 0}`).join('; '),
+      };
     case 'not with':
       return { lead: names[0] ?? '', text: `not with ${list(names.slice(1), 'or')}` };
   }
