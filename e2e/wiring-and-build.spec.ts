@@ -5,6 +5,9 @@ test('the ladder shows every test; a failing pin is kept and flagged, and unpinn
   await open(page, marram, 'wiring');
   await cell(page, 'Anchor windlass', 'name').click();
   const ladder = page.getByRole('img', { name: /^Ladder/ });
+  // What is told of it takes the lower half of the sheet; its row stays in sight.
+  await expect(page.getByRole('region', { name: 'Circuit Anchor windlass' })).toBeVisible();
+  await expect(cell(page, 'Anchor windlass', 'name')).toBeInViewport();
   for (const word of [
     'current, heat',
     'protection',

@@ -46,6 +46,8 @@ try {
       await page.locator(click).first().click();
       await page.waitForTimeout(500);
     }
+    // A drawing is laid out before it is taken.
+    if (name === 'drawing') await page.locator('[data-laid=yes]').waitFor();
     await page.waitForTimeout(700);
     await page.screenshot({ path: join(root, 'docs/screenshots', `${name}.png`) });
     await context.close();
