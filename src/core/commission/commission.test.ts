@@ -62,6 +62,11 @@ describe('a path', () => {
 describe('the sheet', () => {
   const sheet = testSheet(boat, a, USUAL_CONDITIONS);
   const of = (id: string) => sheet.find((l) => l.id.startsWith(id));
+  test('runs are held every 450 mm, on a boat of feet every 18 in', () => {
+    expect(of('dead.support')?.what).toContain('every 450 mm');
+    const feet = testSheet({ ...boat, boat: { ...boat.boat, lengthUnit: 'ft' } }, a, USUAL_CONDITIONS);
+    expect(feet.find((l) => l.id === 'dead.support')?.what).toContain('every 18 in');
+  });
   test('stages in order, every line once, only what this boat has', () => {
     expect(sheet.map((l) => l.stage)).toEqual([...sheet.map((l) => l.stage)].sort((x, y) => x - y));
     expect(new Set(sheet.map((l) => l.id)).size).toBe(sheet.length);

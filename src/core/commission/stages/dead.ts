@@ -29,11 +29,13 @@ export function dead(design: Design): TestLine[] {
   );
   const hull = design.boat.hull === 'steel' || design.boat.hull === 'aluminium';
   const ac = acCircuits(design);
+  // Each school's own figure: what 450 mm comes to in inches nobody asks for.
+  const supports = design.boat.lengthUnit === 'ft' ? '18 in' : '450 mm';
   return [
     eyes('dead.rings', 'rings, watch and chain off; everybody aboard told', 'all sources isolated, locked and proved dead'),
     eyes('dead.devices', 'ratings of all devices are those of the list', 'panels open'),
     eyes('dead.torque', 'every stud torqued and marked across, no free end, covers at hand', 'panels open'),
-    eyes('dead.support', 'supported every 450 mm, no chafe, clear of heat and of what moves', 'runs in sight'),
+    eyes('dead.support', `supported every ${supports}, no chafe, clear of heat and of what moves`, 'runs in sight'),
     ...dc,
     ...(hull
       ? (['positive', 'negative'] as const).map((pole) =>
