@@ -384,7 +384,10 @@ const api = {
   async recorded(records: readonly BoatRecord[]): Promise<readonly Finding[] | null> {
     if (!design || !analysis) return null;
     const [d, a] = [design, analysis];
-    const [{ recordedFindings }, { testSheet, USUAL_CONDITIONS }] = await Promise.all([import('@/core/report'), import('@/core/commission')]);
+    const [{ recordedFindings }, { testSheet, USUAL_CONDITIONS }] = await Promise.all([
+      import('@/core/report'),
+      import('@/core/commission'),
+    ]);
     return recordedFindings(d, testSheet(d, a, USUAL_CONDITIONS), records, Date.now());
   },
   /** What a finding goes by, to be kept with its acceptance. */
