@@ -33,8 +33,8 @@ interface Among {
 }
 
 /**
- * Of counts that leave enough of the largest sets the one with fewest other rules, coarse before fine; else the one that leaves most. null: two legs, which nobody adds up in the head, or always
- * more other rules than are kept in mind. @param most other rules. @param enough part of the largest sets
+ * Of counts that leave enough of the largest sets the one with fewest other rules, coarse before fine; else the one that leaves most.
+ * null: two legs, which nobody adds up in the head, or always more other rules than are kept in mind. @param most other rules. @param enough part of the largest sets
  */
 export function addedUp(among: Among, most: number, enough: number): AddedUp | null {
   if (among.limit.legs !== 1) return null;

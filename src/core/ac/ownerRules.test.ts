@@ -116,7 +116,7 @@ const anyLoads = fc
   )
   .map((rows) => rows.map((r, i): Consumer => ({ id: `l${i}`, ...r })));
 const anyLimit = fc.record({
-  legs: fc.constant(2 as const),
+  legs: fc.constantFrom(1 as const, 2 as const),
   volts: fc.constantFrom(120, 230),
   amps: fc.integer({ min: 5, max: 60 }),
   continuousPart: fc.constantFrom(0.8, 1),

@@ -50,6 +50,13 @@ test('what nothing charges goes down day by day, what a relay ties comes back, a
   expect(start?.endSoc).toBeGreaterThan(0.85);
 });
 
+test('a panel of its own charges it by the weather; one that is only considered does not', () => {
+  const sun = { ...sourceInto('solar'), id: 'sun', name: 'Bow panel', bankId: 'bow' };
+  const of = (design: Design) => rows(design)[1]?.byWeather;
+  expect(of({ ...boat(), sources: [...boat().sources, sun] })).toEqual(['Bow panel']);
+  expect(of({ ...boat(), sources: [...boat().sources, { ...sun, insteadOfId: boat().sources[0]?.id ?? null }] })).toEqual([]);
+});
+
 test('a day’s need goes back sooner than the whole window; nothing drawn, nothing to put back', () => {
   const [house] = rows(boat());
   expect(house?.refills[0]?.hours ?? NaN).toBeGreaterThan(0);

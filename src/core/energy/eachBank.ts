@@ -1,13 +1,11 @@
 /** Every bank in a way of living: what it gives in a day, how long it would last, how low it comes, and what puts a day back (docs/methods.md, M11). */
-import { dayLoads, hostOf } from '../ac';
 import { bankSource, coldFactor } from '../bank';
-import { type Design, rowOf } from '../design';
+import { asDecided, type Design, rowOf } from '../design';
 import { spansOf } from '../demand';
-import { bankOfLoads } from '../topology';
 import { runDays } from './cruise';
 import { dayAh } from './draws';
 import { fillTimes } from './fill';
-import { crankIndex, houseIndex, sceneOf } from './scene';
+import { crankIndex, loadsByBank, sceneOf } from './scene';
 
 export interface BankDay {
   readonly id: string;
@@ -25,6 +23,8 @@ export interface BankDay {
   readonly endSoc: number;
   /** Sources on it, and the hours each needs alone to put back a day's need; null: not within two days. */
   readonly refills: readonly { readonly sourceId: string; readonly name: string; readonly hours: number | null }[];
+  /** What charges it by the weather: hours are the sky's. */
+  readonly byWeather: readonly string[];
   /** Ties by which others charge it, with the bank at their other side. */
   readonly through: readonly { readonly name: string; readonly withBank: string }[];
 }
@@ -32,23 +32,18 @@ export interface BankDay {
 const DAYS = 3;
 
 /** @returns a row a bank, in their order; empty where there is no bank or no such way of living. */
-export function eachBank(design: Design, livingId: string): readonly BankDay[] {
+export function eachBank(whole: Design, livingId: string): readonly BankDay[] {
+  const design = asDecided(whole);
   const way = design.living.findIndex((l) => l.id === livingId);
   const living = design.living[way];
   if (!living || design.banks.length === 0) return [];
   const run = runDays(sceneOf(design, { ways: new Set([way]) }), new Array<number>(DAYS).fill(way), 1, 'each bank');
   const last = run.days.at(-1);
-  const [house, cranks] = [houseIndex(design.banks), crankIndex(design)];
-  const rootOf = bankOfLoads(design);
-  const bankAt = (loadId: string) => {
-    const at = design.banks.findIndex((b) => b.id === rootOf.get(hostOf(loadId)));
-    return at < 0 ? house : at;
-  };
+  const byBank = loadsByBank(design);
+  const cranks = crankIndex(design);
   const engine = design.sources.some((s) => s.kind === 'alternator') ? spansOf(living, 'engine').length : 0;
   return design.banks.map((b, i): BankDay => {
-    const loadsAh = dayLoads(design)
-      .filter((l) => bankAt(l.id) === i)
-      .reduce((sum, l) => sum + dayAh(l, living), 0);
+    const loadsAh = byBank[i]?.reduce((sum, l) => sum + dayAh(l, living), 0) ?? 0;
     const starts = i === cranks ? engine : 0;
     const startsAh = (starts * design.engine.crankA * design.engine.crankS) / 3600;
     const needAh = loadsAh + startsAh;
@@ -73,6 +68,7 @@ export function eachBank(design: Design, livingId: string): readonly BankDay[] {
               hours: f.hours[2] ?? null,
             }))
           : [],
+      byWeather: design.sources.filter((x) => x.bankId === b.id && (x.kind === 'solar' || x.kind === 'wind')).map((x) => x.name),
       through: design.joins.flatMap((j) => {
         const other = j.firstId === b.id ? j.secondId : j.secondId === b.id ? j.firstId : null;
         const bank = rowOf(design.banks, other);

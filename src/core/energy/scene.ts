@@ -254,7 +254,7 @@ export function redrawn(scene: Scene, whole: SceneParts): Scene {
 }
 
 /** Loads by the bank they are fed from; those on no circuit live on the house bank. */
-function loadsByBank(design: SceneParts): readonly (readonly Load[])[] {
+export function loadsByBank(design: SceneParts): readonly (readonly Load[])[] {
   const house = houseIndex(design.banks);
   const rootOf = bankOfLoads(design);
   const indexOf = new Map(design.banks.map((b, i) => [b.id, i]));

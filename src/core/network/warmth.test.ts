@@ -107,3 +107,19 @@ test('the watts of its metres are what the study says it loses, less joints and 
   expect(temps).toEqual([...temps].sort((a, b) => b - a));
   expect(warmed(boat(), {}).warmth).toEqual({ runs: [], ends: [] });
 });
+
+test('an overloaded wire is told as hot as it gets: 130 % of its amps in the wet, where 105 counts as 70, past what its ends and it bear', () => {
+  const wet = boat();
+  const design: Design = { ...wet, places: wet.places.map((p) => ({ ...p, wet: true })) };
+  const iz = warmed(design, { x: 'on' }).analysed.circuits.find((c) => c.id === 'c-x')?.own.state.heat;
+  expect(iz?.derating.ratingC).toBe(70);
+  const over = { ...design, loads: design.loads.map((l) => ({ ...l, rating: 1.3 * (iz?.izA ?? NaN) })) };
+  const far = own(warmed(over, { x: 'on' })).ends.find((e) => e.placeId === 'fore');
+  // 40 + 30 x 1.69.
+  expect(far?.tempC).toBeCloseTo(90.7, 6);
+  expect(far?.limitC).toBe(70);
+});
+test('insulation of 60 degrees bears 60, whatever its terminal does', () => {
+  const design = boat({ rating: 40 }, { insulationC: 60 });
+  expect(own(warmed(design, { x: 'on' })).ends.map((e) => e.limitC)).toEqual([60, 60]);
+});

@@ -2,8 +2,7 @@
  * What a study warms (docs/methods.md, M1): watts in each metre of every run, and the temperature each of its ends comes to. What is on stays on; what
  * starts or runs for minutes warms only for as long as it does.
  */
-import { conductorOhm, conductorTempC, dutyEquivalentA, timeConstantS } from '../conductor';
-import type { Duty } from '../conductor';
+import { conductorOhm, type Duty, dutyEquivalentA, timeConstantS } from '../conductor';
 import { type Circuit, type Design, rowOf, type Tap } from '../design';
 import { AMBIENT_C, type Conductor } from '../rules';
 import { endPlaceId, servingOf, upFrom } from '../topology';
@@ -28,7 +27,7 @@ export interface WarmEnd {
   readonly placeId: string | null;
   readonly ambientC: number;
   readonly tempC: number;
-  /** What what it lands on bears. */
+  /** What it lands on bears, or its insulation where that is less. */
   readonly limitC: number;
 }
 
@@ -95,8 +94,12 @@ function warmingA(amps: number, brief: Brief | undefined, of: Copper): number {
   return Math.sqrt(lasting ** 2 + dutyEquivalentA(Math.sqrt(amps ** 2 - lasting ** 2), brief.duty, tau) ** 2);
 }
 
-const wattsPerM = (amps: number, warmA: number, ways: number, { conductor, legs, izA, ratingC, ambientC }: Copper): number =>
-  (ways * amps ** 2 * conductorOhm(conductor.r20OhmPerKm, 1, conductorTempC(ambientC, ratingC, warmA, izA))) / legs;
+/** What a conductor comes to at so many amps for ever; above its rating where it is overloaded, which a size that is chosen never is. */
+const settlesC = (ambientC: number, warmA: number, { ratingC, izA }: Copper): number =>
+  izA > 0 ? ambientC + (ratingC - ambientC) * (warmA / izA) ** 2 : ratingC;
+
+const wattsPerM = (amps: number, warmA: number, ways: number, copper: Copper): number =>
+  (ways * amps ** 2 * conductorOhm(copper.conductor.r20OhmPerKm, 1, settlesC(copper.ambientC, warmA, copper))) / copper.legs;
 
 /** Amps of the study at a tap and beyond it; of one that goes on to a panel those of the whole run. */
 function beyondA(c: Circuit, tap: Tap, amps: number, loadA: ReadonlyMap<string, number>): number {
@@ -128,7 +131,7 @@ export function warmthOf(design: Design, { circuits, leads }: Analysed, answer: 
     limitC: number,
   ) => {
     const ambientC = ambientOf(placeId);
-    ends.push({ ...of, end: where, placeId, ambientC, tempC: conductorTempC(ambientC, copper.ratingC, warmA, copper.izA), limitC });
+    ends.push({ ...of, end: where, placeId, ambientC, tempC: settlesC(ambientC, warmA, copper), limitC: Math.min(limitC, copper.ratingC) });
   };
   for (const { circuitId, name, amps } of answer.runs) {
     const c = rowOf(design.circuits, circuitId);

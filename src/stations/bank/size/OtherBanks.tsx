@@ -4,13 +4,14 @@ import { useAsked, useDesign } from '@/ui/boat/context';
 import { Plain } from '@/ui/table/Plain';
 
 /** What puts a day's need back: each source with its hours, and the ties others come by. */
-function putBack({ refills, through, loadsAh, startsAh }: BankDay): string {
+function putBack({ refills, byWeather, through, loadsAh, startsAh }: BankDay): string {
   const own = refills.map(
     ({ name, hours }) =>
       `${name}, ${hours === null ? 'not in two days' : hours < 1 ? `${Math.ceil(60 * hours)} min` : `${round3(hours)} h`}`,
   );
   const ties = through.map(({ name, withBank }) => `${name}, with ${withBank}`);
-  const all = [...own, ...ties];
+  const sky = byWeather.map((name) => `${name}, by the weather`);
+  const all = [...own, ...sky, ...ties];
   return all.length > 0 ? all.join('; ') : loadsAh + startsAh > 0 ? 'nothing charges it' : 'nothing is drawn from it';
 }
 

@@ -26,7 +26,7 @@ export function Warm({ warmth, title }: { warmth: Warmth; title: string }) {
   const { ends } = warmth;
   const placeName = (id: string | null) => rowOf(design.places, id)?.name ?? 'no place';
   const rowsOf = (list: readonly WarmEnd[]) =>
-    list.map((e) => [e.name, e.end, placeName(e.placeId), show(e.ambientC, 'C', design.boat), show(e.tempC, 'C', design.boat)]);
+    list.map((e) => [e.name, e.end, placeName(e.placeId), ...[e.ambientC, e.tempC, e.limitC].map((c) => show(c, 'C', design.boat))]);
   return (
     <section aria-label="How warm the ends get">
       <h2 className="mt-4 font-semibold">Where it gets warm, the hottest end first</h2>
@@ -57,7 +57,11 @@ export function Warm({ warmth, title }: { warmth: Warmth; title: string }) {
           ],
         }))}
       />
-      <TableBeside title={`Ends, ${title}`} columns={['circuit or cable', 'end', 'place', 'air there', 'comes to']} rows={rowsOf(ends)} />
+      <TableBeside
+        title={`Ends, ${title}`}
+        columns={['circuit or cable', 'end', 'place', 'air there', 'comes to', 'bears']}
+        rows={rowsOf(ends)}
+      />
       <p className="mt-2 max-w-[760px] text-[12px] text-quiet">
         What is on is taken to stay on until it is as warm as it gets; a start or a short duty warms for as long as it is on. Sound joints:
         a bad one is warmer than anything here, and is found by its millivolts (Commission).
