@@ -2,7 +2,7 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { cell, enter, expect, test } from './boat';
+import { cell, enter, expect, open, test, view } from './boat';
 import { startServer } from './server';
 
 test.use({ serviceWorkers: 'allow' });
@@ -95,4 +95,21 @@ test('typed with no server, while a colleague changed the same figure: both are 
     await server.stop('SIGKILL');
     rmSync(data, { recursive: true, force: true });
   }
+});
+
+test.describe('where nothing is kept on the device', () => {
+  test.use({ serviceWorkers: 'block' });
+  test('an opened page still shows what it has not shown yet: a circuit, its other views, a dialog', async ({ page, context, marram }) => {
+    await open(page, marram, 'wiring');
+    // A while after its first view it has fetched the rest.
+    await page.waitForTimeout(5000);
+    await context.setOffline(true);
+    await cell(page, 'VHF radio', 'name').click();
+    await expect(page.getByRole('img', { name: /^Ladder/ })).toBeVisible();
+    await view(page, 'switches');
+    await expect(page.getByRole('table').first()).toBeVisible();
+    await page.getByRole('button', { name: /keys/ }).click();
+    await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+    await context.setOffline(false);
+  });
 });

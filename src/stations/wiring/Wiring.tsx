@@ -4,21 +4,28 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { About } from '@/core/drawing';
 import { useSelected, useStore } from '@/ui/boat/context';
+import { useLater } from '@/ui/frame/useLater';
 import { Views } from '@/ui/views/Views';
-import { Circuits } from './circuits/Circuits';
+import { Circuits, fetchChosen } from './circuits/Circuits';
 
 const VIEWS = ['circuits', 'main side', 'panels', 'switches', 'routes', 'studies', 'drawing', 'bench'] as const;
 const MainSide = dynamic(() => import('./mainSide/MainSide').then((m) => m.MainSide), { ssr: false });
-const Panels = dynamic(() => import('./panels/Panels').then((m) => m.Panels), { ssr: false });
-const Switches = dynamic(() => import('./switches/Switches').then((m) => m.Switches), { ssr: false });
-const Routes = dynamic(() => import('./routes/Routes').then((m) => m.Routes), { ssr: false });
+const fetchPanels = () => import('./panels/Panels');
+const Panels = dynamic(() => fetchPanels().then((m) => m.Panels), { ssr: false });
+const fetchSwitches = () => import('./switches/Switches');
+const Switches = dynamic(() => fetchSwitches().then((m) => m.Switches), { ssr: false });
+const fetchRoutes = () => import('./routes/Routes');
+const Routes = dynamic(() => fetchRoutes().then((m) => m.Routes), { ssr: false });
 const Studies = dynamic(() => import('./studies/Studies').then((m) => m.Studies), { ssr: false });
 const Drawing = dynamic(() => import('./drawing/Drawing').then((m) => m.Drawing), { ssr: false });
 const Bench = dynamic(() => import('./bench/Bench').then((m) => m.Bench), { ssr: false });
 
+const LATER = [fetchChosen, fetchPanels, fetchSwitches, fetchRoutes];
+
 /** What carries the current, and how: circuits, main side, panels, switches, routes, studies, the line drawing and its bench. */
 export default function Wiring() {
   const store = useStore();
+  useLater(LATER);
   const router = useRouter();
   const [selected, select] = useSelected();
   /** Kept here, so that looking at another sheet does not lose it. */

@@ -8,7 +8,7 @@ import type { Selected } from '@/workers/analysis.worker';
 import { WorkingPanel } from '@/ui/working/WorkingPanel';
 import { BalanceLine } from './BalanceLine';
 import { ClashDialog } from './ClashDialog';
-import { Dialog } from './Dialog';
+import { Dialog, fetchDialog } from './Dialog';
 import { History } from './History';
 import { Named } from './Named';
 import { NotTaken } from './NotTaken';
@@ -19,12 +19,15 @@ import { SHORTCUTS } from './shortcuts';
 import type { Station } from './station';
 import { useKeptOffline } from './useKeptOffline';
 import { useKeys } from './useKeys';
+import { useLater } from './useLater';
 
 /** Stations that need the width; there the working opens only for a figure of the balance line. */
 const WIDE: ReadonlySet<string> = new Set(['survey', 'bank', 'charging']);
 const hidesWorking = (station: string, selected: Selected | null): boolean =>
   station === 'build' || (WIDE.has(station) && (selected?.kind === 'circuit' || selected?.kind === 'load' || !selected));
 
+/** Clashes and what was not taken are shown in one, with no server too. */
+const LATER = [fetchDialog];
 const GuidedRun = dynamic(() => import('./GuidedRun'), { ssr: false });
 const Palette = dynamic(() => import('./Palette'), { ssr: false });
 
@@ -86,6 +89,7 @@ export function Frame({ boatId, stations, children }: { boatId: string; stations
     stations.map((s) => `/boats/${boatId}/${s.id}`),
     revision,
   );
+  useLater(LATER);
   const [listing, setListing] = useState(false);
   /** Where the folded rail was opened: it is folded again on the next page. */
   const [railAt, setRailAt] = useState<string | null>(null);

@@ -14,7 +14,8 @@ import { NextSteps } from '@/ui/next/NextSteps';
 
 const LeastSure = dynamic(() => import('./LeastSure').then((m) => m.LeastSure), { ssr: false });
 /** Arrives when a circuit is first chosen, with what drags taps. */
-const ChosenCircuit = dynamic(() => import('./ChosenCircuit').then((m) => m.ChosenCircuit), {
+export const fetchChosen = () => import('./ChosenCircuit');
+const ChosenCircuit = dynamic(() => fetchChosen().then((m) => m.ChosenCircuit), {
   ssr: false,
   // As high as it will be: the chosen row stays in sight.
   loading: () => <div className="h-[58%] flex-none border-t-[1.5px] border-ink" />,
