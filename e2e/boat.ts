@@ -41,7 +41,12 @@ export async function open(page: Page, boatId: string, station: string): Promise
 export const alive = async (page: Page): Promise<void> => {
   await page.waitForFunction(() => {
     const first = document.querySelector('main')?.firstElementChild;
-    return first && Object.keys(first).some((key) => key.startsWith('__reactFiber'));
+    const framed = document.querySelector('[data-testid=saved]') !== null;
+    return (
+      first &&
+      Object.keys(first).some((key) => key.startsWith('__reactFiber')) &&
+      (!framed || document.documentElement.dataset.keys === 'heard')
+    );
   });
 };
 

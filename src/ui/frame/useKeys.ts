@@ -20,7 +20,10 @@ const typing = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&
   target.closest('input:not([type=checkbox]):not([type=radio]), textarea, [contenteditable], [role="dialog"]') !== null;
 
-/** Keys that work everywhere. Sheets take letters for themselves, so G waits for its letter only outside them. */
+/**
+ * Keys that work everywhere. Sheets take letters for themselves, so G waits for its letter only outside them. From when they are heard the
+ * document says so (`data-keys`): what the server drew is seen before.
+ */
 export function useKeys(acts: Acts): void {
   const latest = useRef(acts);
   useEffect(() => {
@@ -50,6 +53,10 @@ export function useKeys(acts: Acts): void {
       e.preventDefault();
     };
     window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
+    document.documentElement.dataset.keys = 'heard';
+    return () => {
+      window.removeEventListener('keydown', onKey);
+      delete document.documentElement.dataset.keys;
+    };
   }, []);
 }
