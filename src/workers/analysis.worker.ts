@@ -114,15 +114,14 @@ import type { Chapter } from '@/core/keep';
 import type { Isolation, Order } from '@/core/order';
 import type { Drawing, DrawingWish } from '@/core/drawing';
 import type { ScratchResult } from '@/core/scratch';
+import type { Further } from './workings';
 
 /**
  * What the working is shown of. voyage: a bank through the chosen cruise; voyage-day: a day of it by its number from 0;
- * day: one day in a way of living, as livingId:state of charge it begins with.
+ * day: one day in a way of living, as livingId:state of charge it begins with; the ids of what is further are told in workings.ts.
  */
-export type Selected = {
-  readonly kind: 'circuit' | 'load' | 'lead' | 'need' | 'made' | 'voyage' | 'voyage-day' | 'day' | 'AC circuit' | 'AC source';
-  readonly id: string;
-};
+export type Selected = Of<'circuit' | 'load' | 'lead' | 'need' | 'made' | 'voyage' | 'voyage-day' | 'day' | Further>;
+type Of<K> = K extends string ? { readonly kind: K; readonly id: string } : never;
 
 /** For whom a report is. */
 export type ReportReader = 'owner' | 'surveyor' | 'evidence';
@@ -227,10 +226,10 @@ function oneDayWorking(d: Design, id: string, units: Units): Working | null {
   return dayWorking(oneDay(d, living, Number(soc)), 0, units) ?? null;
 }
 
-/** Fetched when it is first asked for: the first view does without. */
-async function acWorking(d: Design, a: Analysis, { kind, id }: Selected, units: Units): Promise<Working | null> {
-  const { acCircuitWorking, acSourceWorking } = await import('@/core/working');
-  return (kind === 'AC circuit' ? acCircuitWorking(d, id, units) : acSourceWorking(d, studiedNow(d, a).power, id, units)) ?? null;
+/** Fetched when the first is asked for: the first view does without. */
+async function further(d: Design, a: Analysis, selected: { readonly kind: Further; readonly id: string }): Promise<Working | null> {
+  const { furtherWorking } = await import('./workings');
+  return furtherWorking(d, a, selected, () => studiedNow(d, a).power);
 }
 
 export interface FoundOnPath {
@@ -290,13 +289,13 @@ const api = {
       return circuitWorking(path, units, worked && keptOdds(odds, worked));
     }
     if (selected.kind === 'load') return loadWorking(design, analysis, selected.id, units) ?? null;
-    if (selected.kind === 'AC circuit' || selected.kind === 'AC source') return acWorking(design, analysis, selected, units);
     if (selected.kind === 'lead') return batteryCableWorking(design, analysis, selected.id, units) ?? null;
     if (selected.kind === 'voyage') return bankWorking(voyage(design), selected.id, units) ?? null;
     if (selected.kind === 'voyage-day') return dayWorking(voyage(design), Number(selected.id), units) ?? null;
     if (selected.kind === 'day') return oneDayWorking(design, selected.id, units);
     if (selected.kind === 'made') return yieldWorking(design, analysis, selected.id, units);
-    return needWorking(design, analysis, selected.id, units);
+    if (selected.kind === 'need') return needWorking(design, analysis, selected.id, units);
+    return further(design, analysis, selected);
   },
   cutList: (): CutList | null =>
     design && analysis ? cutList(asDecided(design), analysis.circuits, analysis.leads, studiedNow(design, analysis).worst.bars) : null,

@@ -4,7 +4,17 @@ export { acVolts, chargerAcA, chargerAmps, chargingV } from './charger';
 export { compensatedV } from './compensation';
 export { sheetLines } from './programming';
 export { setpointV } from './setpoint';
-export { highestV, type SettingName, SETTINGS, settingsMatrix, type SettingsRow } from './settings';
+export {
+  FROM_C,
+  highestV,
+  senseErrorV,
+  type Setting,
+  type SettingName,
+  SETTINGS,
+  settingsMatrix,
+  type SettingsRow,
+  TO_C,
+} from './settings';
 export {
   endsElsewhere,
   missingLeads,

@@ -98,6 +98,8 @@ export interface SeasonResult {
   readonly dark: Chance;
   /** Median of the lowest of a whole cruise. */
   readonly medianLowest: number;
+  /** State of charge the house bank leaves its window at. */
+  readonly windowLow: number;
 }
 
 export interface Chance {
@@ -149,7 +151,7 @@ export function seasonResult(blocks: readonly SeasonBlock[], windowLow: number):
     }
   const out = lows.reduce((count, low) => count + (low < windowLow - 1e-6 ? 1 : 0), 0);
   lows.sort();
-  return { runs, days, fan, out: chance(out, runs), dark: chance(dark, runs), medianLowest: runs > 0 ? quantile(lows, 0.5) : 1 };
+  return { runs, days, fan, out: chance(out, runs), dark: chance(dark, runs), medianLowest: runs > 0 ? quantile(lows, 0.5) : 1, windowLow };
 }
 
 export const MORE = ['one more battery', '100 Wp more sun', '30 A more alternator', 'one more hour of engine a day'] as const;

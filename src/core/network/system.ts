@@ -215,15 +215,20 @@ function starterOf(design: Design, study: Study & Turning): NetLoad[] {
   return [{ id: STARTER, plus: plus ?? post(bankId, '+'), minus: (plus && minus) ?? post(bankId, '-'), ...draw }];
 }
 
+/** Where a circuit's negative ends. */
+export function returnNode(design: Design, { from }: Pick<Circuit, 'from'>): string {
+  if (from.kind === 'panel') return bar(from.id, '-');
+  const back = returnBar(design, from.id);
+  return back === null ? post(from.id, '-') : barNode(back);
+}
+
+/** Behind what is in line at a circuit's feed. */
+export const headNode = ({ id }: Pick<Circuit, 'id'>): string => `${id}/head+`;
+
 /** A circuit's branches: what is in line on the positive, then each segment, half of it on either rail. */
 function runOf(design: Design, circuit: Circuit, headOhm: number, segments: readonly number[], feed: string): NetBranch[] {
-  const from = (rail: '+' | '-') => {
-    if (rail === '+') return feed;
-    if (circuit.from.kind === 'panel') return bar(circuit.from.id, rail);
-    const back = returnBar(design, circuit.from.id);
-    return back === null ? post(circuit.from.id, rail) : barNode(back);
-  };
-  const head = `${circuit.id}/head+`;
+  const from = (rail: '+' | '-') => (rail === '+' ? feed : returnNode(design, circuit));
+  const head = headNode(circuit);
   const nodeOf = (at: number, rail: '+' | '-'): string => {
     const tap = circuit.taps[at];
     if (!tap) return rail === '+' ? head : from('-');

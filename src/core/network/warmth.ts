@@ -29,6 +29,10 @@ export interface WarmEnd {
   readonly tempC: number;
   /** What it lands on bears, or its insulation where that is less. */
   readonly limitC: number;
+  /** The current that for ever would warm it so, A; what its conductor bears, A; and what its insulation is rated for, degC. */
+  readonly warmA: number;
+  readonly izA: number;
+  readonly ratingC: number;
 }
 
 export interface Warmth {
@@ -131,7 +135,9 @@ export function warmthOf(design: Design, { circuits, leads }: Analysed, answer: 
     limitC: number,
   ) => {
     const ambientC = ambientOf(placeId);
-    ends.push({ ...of, end: where, placeId, ambientC, tempC: settlesC(ambientC, warmA, copper), limitC: Math.min(limitC, copper.ratingC) });
+    const { izA, ratingC } = copper;
+    const tempC = settlesC(ambientC, warmA, copper);
+    ends.push({ ...of, end: where, placeId, ambientC, tempC, limitC: Math.min(limitC, ratingC), warmA, izA, ratingC });
   };
   for (const { circuitId, name, amps } of answer.runs) {
     const c = rowOf(design.circuits, circuitId);

@@ -1,7 +1,11 @@
 export { acCircuitWorking, acSourceWorking } from './ac';
+export { bankDayWorking, fillWorking, settingWorking } from './charge';
 export { circuitWorking, COMES_FIRST } from './circuit';
 export { batteryCableWorking } from './batteryCable';
+export { linksWorking } from './links';
 export { loadWorking, yieldWorking, needWorking } from './load';
+export { seasonSections } from './season';
 export { sizingLines } from './sizing';
+export { endWorking, studyWorking } from './study';
 export type { Working, WorkingLine } from './types';
 export { bankWorking, dayWorking } from './voyage';

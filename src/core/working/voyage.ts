@@ -1,28 +1,11 @@
 /** The working of a day and of a cruise: where the amp-hours came from and where they went (docs/methods.md, M11). */
 import type { CruiseResult } from '../energy';
-import { type Kind, round3, show, type Units } from '../quantity';
-import type { Working, WorkingLine, WorkingSection } from './types';
+import { round3, show, type Units } from '../quantity';
+import { liner, plainWorking } from './parts';
+import type { Working } from './types';
 
 const n = round3;
 const pct = (x: number) => `${n(100 * x)} %`;
-
-const working = (title: string, sections: readonly WorkingSection[], cautions: readonly string[] = []): Working => ({
-  title,
-  sections,
-  neighbours: [],
-  margins: [],
-  cautions,
-});
-
-const liner =
-  (units: Units) =>
-  (label: string, value: number, kind: Kind, extra: Partial<WorkingLine> = {}): WorkingLine => ({
-    label,
-    value,
-    kind,
-    text: show(value, kind, units),
-    ...extra,
-  });
 
 /** One bank through a cruise: its balance term by term, its cycles and its spells. undefined for a bank that is not in it. */
 export function bankWorking(run: CruiseResult, bankId: string, units: Units): Working | undefined {
@@ -35,7 +18,7 @@ export function bankWorking(run: CruiseResult, bankId: string, units: Units): Wo
   const began = bank.startSoc * cap;
   const mean = bank.inAh > 0 ? bank.storedAh / bank.inAh : 1;
   const left = began + bank.storedAh - bank.effectiveAh - bank.selfAh - bank.overflowAh;
-  return working(`${bank.name}, ${run.name}`, [
+  return plainWorking(`${bank.name}, ${run.name}`, [
     {
       title: 'Its balance',
       lines: [
@@ -93,7 +76,7 @@ export function dayWorking(run: CruiseResult, day: number, units: Units): Workin
   const began = run.days[day - 1]?.endSoc[house] ?? run.banks[house]?.startSoc ?? 0;
   const counted = scene.sources.map((s, i) => ({ name: s.name, ah: result.bySource[i] ?? 0, passes: s.driver === 'input' }));
   const made = counted.filter((s) => !s.passes);
-  return working(`Day ${day + 1}: ${result.name}`, [
+  return plainWorking(`Day ${day + 1}: ${result.name}`, [
     {
       title: 'Made',
       lines: [

@@ -4,6 +4,7 @@ import { setpointV, SETTINGS } from '@/core/charging';
 import { show, unitOf } from '@/core/quantity';
 import { CHEMISTRIES } from '@/core/rules';
 import { useAsked, useDesign } from '@/ui/boat/context';
+import { Worked } from '@/ui/working/Worked';
 import { TableBeside } from '@/ui/chart/TableBeside';
 
 const Curves = dynamic(() => import('@/ui/chart/Curves'), { ssr: false });
@@ -64,7 +65,9 @@ export function Settings() {
                           {s ? (
                             <>
                               {s.verdict === 'right' ? null : <b className="font-semibold">{WORDS[s.verdict]}: </b>}
-                              {s.now}
+                              <Worked at={{ kind: 'setting', id: `${r.source.id}:${name}` }} of={`${r.source.name}, ${name}`}>
+                                {s.now}
+                              </Worked>
                               <br />
                               <span className="text-quiet">wants {s.wanted}</span>
                             </>

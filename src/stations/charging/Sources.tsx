@@ -16,6 +16,7 @@ import { round3 } from '@/core/quantity';
 import { useAnalysis, useAsked, useDesign, useFreshId, useStore } from '@/ui/boat/context';
 import { Plain } from '@/ui/table/Plain';
 import { OneSource } from './OneSource';
+import { Worked } from '@/ui/working/Worked';
 import { NextSteps } from '@/ui/next/NextSteps';
 
 const hours = (h: number | null | undefined) => (h == null ? 'not in 2 days' : `${round3(h)} h`);
@@ -89,9 +90,21 @@ export function Sources() {
                   s.solar ? `${round3(s.solar.wp * s.solar.series * s.solar.parallel)} Wp` : `${round3(s.ratedA)} A`,
                   ...design.living.map((l) => {
                     const made = balance.needs.find((n) => n.livingId === l.id)?.made;
-                    return made && i >= 0 ? round3(made.bySource[i] ?? 0) : '–';
+                    return made && i >= 0 ? (
+                      <Worked key={l.id} at={{ kind: 'made', id: l.id }} of={`made, ${l.name}`}>
+                        {round3(made.bySource[i] ?? 0)}
+                      </Worked>
+                    ) : (
+                      '–'
+                    );
                   }),
-                  ...(fill ? fill.hours.map(hours) : ['–', '–', '–']),
+                  ...(fill
+                    ? fill.hours.map((h, k) => (
+                        <Worked key={k} at={{ kind: 'fill', id: s.id }} of={`hours of ${s.name}`}>
+                          {hours(h)}
+                        </Worked>
+                      ))
+                    : ['–', '–', '–']),
                   open.length > 0 ? (
                     <b key="f" className={`font-semibold ${open.some((f) => f.severity === 'stop') ? 'text-lead' : ''}`}>
                       {open[0]?.title}

@@ -6,6 +6,7 @@ import { round3, show, sizeName } from '@/core/quantity';
 import { CONDUCTORS } from '@/core/rules';
 import { useAsked, useDesign } from '@/ui/boat/context';
 import { usePut } from '@/ui/boat/put';
+import { Worked } from '@/ui/working/Worked';
 import { TableBeside } from '@/ui/chart/TableBeside';
 import { Choice, Figure } from '@/ui/field';
 import { Plain } from '@/ui/table/Plain';
@@ -82,7 +83,16 @@ export function Links() {
           <Plain
             label="String by string"
             columns={columns.map((title, i) => ({ title, right: i > 0 }))}
-            rows={rows.map((r) => ({ id: r[0] ?? '', cells: r }))}
+            rows={rows.map(([string = '', now, ...others]) => ({
+              id: string,
+              cells: [
+                string,
+                <Worked key="a" at={{ kind: 'links', id: `${bank.id}:${amps}` }} of={`string ${string}`}>
+                  {now}
+                </Worked>,
+                ...others,
+              ],
+            }))}
           />
           <TableBeside title={`Strings of ${bank.name}`} columns={columns} rows={rows} />
         </div>

@@ -9,6 +9,8 @@ import { Figure } from '@/ui/field';
 import { searchEnough } from '@/ui/season/enough';
 import { runSeasons } from '@/ui/season/run';
 import { Plain } from '@/ui/table/Plain';
+import { Sections } from '@/ui/working/Sections';
+import { seasonSections } from '@/core/working';
 import { Fan } from './Fan';
 
 const AS_SHE_IS = 'as she is';
@@ -42,6 +44,8 @@ export function Season() {
   const [progress, setProgress] = useState<{ done: number; of: number } | null>(null);
   const [done, setDone] = useState<Done | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
+  /** Of which run the working is shown. */
+  const [looked, setLooked] = useState<string | null>(null);
   const stop = useRef<(() => void) | null>(null);
   const [enough, setEnough] = useState<readonly Enough[] | 'searching' | null>(null);
   useEffect(() => () => stop.current?.(), []);
@@ -93,6 +97,7 @@ export function Season() {
     start();
   });
   const base = done?.results.get(AS_SHE_IS);
+  const lookedAt = looked === null ? undefined : done?.results.get(looked);
   const spread = (key: 'sunSpread' | 'windSpread' | 'useSpread' | 'motorSpread', label: string) => (
     <Figure label={label} kind="none" value={season[key]} low={0} high={1} onChange={(v) => put(key, v)} />
   );
@@ -173,7 +178,16 @@ export function Season() {
               cells: [
                 name,
                 pct(r.medianLowest),
-                chance(r.out),
+                <button
+                  key="w"
+                  type="button"
+                  className="opens"
+                  title={`The working: ${name}`}
+                  aria-expanded={looked === name}
+                  onClick={() => setLooked(looked === name ? null : name)}
+                >
+                  {chance(r.out)}
+                </button>,
                 chance(r.dark),
                 name === AS_SHE_IS
                   ? ''
@@ -182,6 +196,11 @@ export function Season() {
             }))}
           />
           <p className="mt-1 text-[12px] text-quiet">The same weather for each: the same seed.</p>
+          {lookedAt ? (
+            <section aria-label={`The working: ${looked ?? ''}`} className="max-w-[560px]">
+              <Sections sections={seasonSections(done.design.plan.season, lookedAt, design.boat)} />
+            </section>
+          ) : null}
           {enough === 'searching' ? (
             <p role="status" className="mt-3 text-quiet">
               None of these is enough: how much would be is looked for.{' '}

@@ -2,6 +2,7 @@ import type { BankDay } from '@/core/energy';
 import { round3, show } from '@/core/quantity';
 import { useAsked, useDesign } from '@/ui/boat/context';
 import { Plain } from '@/ui/table/Plain';
+import { Worked } from '@/ui/working/Worked';
 
 /** What puts a day's need back: each source with its hours, and the ties others come by. */
 function putBack({ refills, byWeather, through, loadsAh, startsAh }: BankDay): string {
@@ -41,7 +42,9 @@ export function OtherBanks({ livingId, houseId }: { livingId: string; houseId: s
               id: b.id,
               cells: [
                 `${b.name}${b.starts > 0 ? `, ${b.starts === 1 ? 'a start' : `${b.starts} starts`} a day` : ''}`,
-                show(b.loadsAh + b.startsAh, 'Ah', design.boat),
+                <Worked key="w" at={{ kind: 'bank day', id: `${livingId}:${b.id}` }} of={b.name}>
+                  {show(b.loadsAh + b.startsAh, 'Ah', design.boat)}
+                </Worked>,
                 show(b.usableAh, 'Ah', design.boat),
                 b.lastsDays === null ? '–' : `${round3(b.lastsDays)} days`,
                 `${Math.floor(100 * b.lowest)} %`,

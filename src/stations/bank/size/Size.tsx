@@ -1,5 +1,6 @@
 'use client';
 import Link from 'next/link';
+import { useState } from 'react';
 import { type Plan, setOp } from '@/core/design';
 import { coldFactor, sizeAll, type SizingNeed } from '@/core/bank';
 import { sizingLines } from '@/core/working';
@@ -25,9 +26,12 @@ export function Size() {
   const sized = sizeAll(asked);
   const put = (key: keyof Plan, value: unknown, label: string) =>
     store.edit(`bank sized for ${label}`, [setOp(design, ['plan', key], value)]);
+  const [looked, setLooked] = useState<(typeof IDS)[number] | null>(null);
   const at = houseIndex(design.banks);
   const first = design.banks[at];
   const own = first?.chemistry ?? 'agm';
+  /** Of which chemistry the lines are shown. */
+  const shown = looked ?? own;
   const house = banks[at];
   const hasAh = house ? house.usableAh * coldFactor(house.chemistry, plan.tempC) : 0;
   const lasts = asked.needAh > 0 && house ? hasAh / asked.needAh : null;
@@ -91,7 +95,16 @@ export function Size() {
                     {s.chemistry.name}
                     {s.chargesInTheCold ? '' : ', not to be charged as cold'}
                   </span>,
-                  s.capacityAh === null ? 'none' : show(s.capacityAh, 'Ah', units),
+                  <button
+                    key="c"
+                    type="button"
+                    className="opens"
+                    title={`The working: ${s.chemistry.name}`}
+                    aria-pressed={id === shown}
+                    onClick={() => setLooked(id)}
+                  >
+                    {s.capacityAh === null ? 'none' : show(s.capacityAh, 'Ah', units)}
+                  </button>,
                   show(s.usableAh, 'Ah', units),
                   show(s.massKg, 'kg', units),
                   round3(unitOf('L', design.boat).to(s.litres)),
@@ -153,7 +166,7 @@ export function Size() {
           </p>
         </div>
         <div>
-          <Sections sections={[sizingLines(sized[own], asked, units)]} />
+          <Sections sections={[sizingLines(sized[shown], asked, units)]} />
         </div>
       </div>
     </div>

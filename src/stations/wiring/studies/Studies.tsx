@@ -8,6 +8,7 @@ import { useAsked, useDesign, useFreshId, useSelected, useStore } from '@/ui/boa
 import { TableBeside } from '@/ui/chart/TableBeside';
 import { Choice, Figure, Tick, Words } from '@/ui/field';
 import { Plain } from '@/ui/table/Plain';
+import { Worked } from '@/ui/working/Worked';
 import { perLength, Warm } from './Warm';
 
 /** So many conductors are listed at first. */
@@ -279,7 +280,13 @@ function Answer({ answer, study }: { answer: StudyAnswer; study: Study }) {
             ),
             show(l.amps, 'A', units),
             <b key="v" className={`font-semibold ${l.falls ? 'text-lead' : ''}`}>
-              {volts(l.volts)}
+              {Number.isNaN(l.volts) ? (
+                volts(l.volts)
+              ) : (
+                <Worked at={{ kind: 'study', id: `${study.id}:${l.id}` }} of={`volts of ${l.name}`}>
+                  {volts(l.volts)}
+                </Worked>
+              )}
             </b>,
             <span
               key="m"
@@ -325,7 +332,7 @@ function Answer({ answer, study }: { answer: StudyAnswer; study: Study }) {
           show all {hot.length}
         </button>
       ) : null}
-      {warmth ? <Warm warmth={warmth} title={study.name} /> : null}
+      {warmth ? <Warm warmth={warmth} study={study} /> : null}
       <p className="mt-2 text-[12px] text-quiet">
         Conductors as warm as their own working current makes them; banks at rest volts behind their resistance; alternators at the
         engine&apos;s speed, hot and within the belt; sun and wind left out. Where no maker states a least voltage, the house rule for

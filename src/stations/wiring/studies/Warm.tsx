@@ -1,4 +1,4 @@
-import { type Design, type Place, rowOf } from '@/core/design';
+import { type Design, type Place, rowOf, type Study } from '@/core/design';
 import type { WarmEnd, Warmth } from '@/core/network';
 import { round3, show } from '@/core/quantity';
 import { useDesign, useSelected } from '@/ui/boat/context';
@@ -6,6 +6,7 @@ import { TableBeside } from '@/ui/chart/TableBeside';
 import { planOutline } from '@/ui/hull/hull';
 import { planLabels } from '@/ui/hull/labels';
 import { Plain } from '@/ui/table/Plain';
+import { Worked } from '@/ui/working/Worked';
 
 const WIDTH = 760;
 const EDGE = 16;
@@ -20,7 +21,7 @@ export const perLength = (wPerM: number, { boat }: Pick<Design, 'boat'>): string
   boat.lengthUnit === 'ft' ? `${round3(wPerM * 0.3048)} W/ft` : `${round3(wPerM)} W/m`;
 
 /** Where the boat gets warm in a study: the hottest end of each place on her plan, and every end in a list. */
-export function Warm({ warmth, title }: { warmth: Warmth; title: string }) {
+export function Warm({ warmth, study }: { warmth: Warmth; study: Study }) {
   const design = useDesign();
   const [, select] = useSelected();
   const { ends } = warmth;
@@ -51,14 +52,16 @@ export function Warm({ warmth, title }: { warmth: Warmth; title: string }) {
             placeName(e.placeId),
             show(e.ambientC, 'C', design.boat),
             <b key="t" className={`font-semibold ${tooWarm(e) ? 'text-lead' : ''}`}>
-              {show(e.tempC, 'C', design.boat)}
+              <Worked at={{ kind: 'end', id: `${study.id}:${i}` }} of={`${e.name}, ${e.end}`}>
+                {show(e.tempC, 'C', design.boat)}
+              </Worked>
             </b>,
             show(e.limitC, 'C', design.boat),
           ],
         }))}
       />
       <TableBeside
-        title={`Ends, ${title}`}
+        title={`Ends, ${study.name}`}
         columns={['circuit or cable', 'end', 'place', 'air there', 'comes to', 'bears']}
         rows={rowsOf(ends)}
       />

@@ -1,0 +1,61 @@
+/** Workings beyond those of circuits and days: fetched when the first is asked for, the first view does without. */
+import type { Analysis, Working } from '@/core';
+import { sharingOf } from '@/core/bank';
+import { type Design, rowOf } from '@/core/design';
+import { type SettingName, SETTINGS } from '@/core/charging';
+import { eachBank } from '@/core/energy';
+import { runStudy, warmthOf } from '@/core/network';
+import type { Studied } from '@/core/analysis';
+import {
+  acCircuitWorking,
+  acSourceWorking,
+  bankDayWorking,
+  endWorking,
+  fillWorking,
+  linksWorking,
+  settingWorking,
+  studyWorking,
+} from '@/core/working';
+
+/** What they are of. Ids: setting source:name; study study:load; end study:its number, the hottest 0; links bank:amps; bank day way of living:bank. */
+export type Further = 'AC circuit' | 'AC source' | 'setting' | 'fill' | 'study' | 'end' | 'links' | 'bank day';
+
+/** @param power of the studies of this analysis. @returns null where there is nothing of that name. */
+export function furtherWorking(
+  design: Design,
+  analysis: Analysis,
+  { kind, id }: { readonly kind: Further; readonly id: string },
+  power: () => Studied['power'],
+): Working | null {
+  const units = design.boat;
+  const [first = '', second = ''] = [id.slice(0, id.lastIndexOf(':')), id.slice(id.lastIndexOf(':') + 1)];
+  switch (kind) {
+    case 'AC circuit':
+      return acCircuitWorking(design, id, units) ?? null;
+    case 'AC source':
+      return acSourceWorking(design, power(), id, units) ?? null;
+    case 'setting': {
+      const name = SETTINGS.find((s): s is SettingName => s === second);
+      return (name && settingWorking(design, first, name, units)) ?? null;
+    }
+    case 'fill':
+      return fillWorking(design, id, units) ?? null;
+    case 'study':
+    case 'end': {
+      const study = rowOf(design.studies, first);
+      if (!study) return null;
+      const answer = runStudy(design, analysis, study);
+      if (kind === 'study') return studyWorking(design, study, answer, second, units) ?? null;
+      return endWorking(warmthOf(design, analysis, answer), Number(second), units) ?? null;
+    }
+    case 'links': {
+      const bank = rowOf(design.banks, first);
+      const shared = bank && sharingOf(bank, design.boat.ruleSet, Number(second));
+      return bank && shared ? linksWorking(bank, shared, design.boat, units) : null;
+    }
+    case 'bank day': {
+      const day = rowOf(eachBank(design, first), second);
+      return day ? bankDayWorking(day, design, units) : null;
+    }
+  }
+}
