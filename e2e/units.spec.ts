@@ -1,4 +1,4 @@
-/** Every screen and the cut list on paper in the boat's own units: no metre on a boat of feet, no foot on a boat of metres. */
+/** Every screen in the boat's own units, no metre on a boat of feet, no foot on a boat of metres; and no figure more exact than anybody knows it. */
 import type { Page } from '@playwright/test';
 import { alive, expect, test, url } from './boat';
 
@@ -11,11 +11,28 @@ const IMPERIAL = /(?:\d ?|, )(?:ft|lb|°F|gal|lb ft|lbf|gal\/h|mV\/°F)(?![\w²/
 const NAMES =
   /\b(?:60|75|85|90|105|110|125) °C|insulation(?: rating)?, °C|terminals(?: good for)?, °C|posts good for, °C|strip fuse, \d+ mm|V-belt \d+ mm|V \d+ mm|10 mm by 38 mm|volts by °C|% a °C|\d+ mm \([\d/ ]+ in\)|[\d to–]+ °C \([\d to–]+ °F\)|^mV\/°[CF] (?:cell|block|bank)$|[−-]?[\d.]+ mV\/°[CF] (?:cell|block|bank)(?= \()/g;
 
+/** Figures of more than three digits that mean something: whole numbers of four, and volts, are read as they are set. */
+function tooExact(line: string): readonly string[] {
+  const exact = (text: string) =>
+    text
+      .replace(/^0\.0*/, '')
+      .replace('.', '')
+      .replace(text.includes('.') ? /$^/ : /0+$/, '').length > 3;
+  const withUnit = [...line.matchAll(/(?<![\d.,/×-])(\d+(?:\.\d+)?) (?:A|W|VA|Ah|Wh|A²s|kg|lb|mΩ)(?![\w²/])/g)].map(
+    ([, figure = '']) => figure,
+  );
+  const bare = line.split(/[\t ]/).filter((word) => /^\d{5,}$/.test(word));
+  return [...withUnit.filter((x) => x.includes('.') || x.length > 4), ...bare].filter(exact);
+}
+
 async function walk(page: Page, boat: string, foreign: RegExp): Promise<string[]> {
   const found = new Set<string>();
   const read = async (where: string) => {
     const text = await page.locator('body').innerText();
-    for (const line of text.split('\n')) if (foreign.test(line.replace(NAMES, ''))) found.add(`${where}: ${line.slice(0, 120)}`);
+    for (const line of text.split('\n')) {
+      if (foreign.test(line.replace(NAMES, ''))) found.add(`${where}: ${line.slice(0, 120)}`);
+      for (const figure of tooExact(line)) found.add(`${where}, more than anybody knows: ${figure} in ${line.slice(0, 120)}`);
+    }
   };
   foreign = new RegExp(foreign.source);
   for (const station of STATIONS) {

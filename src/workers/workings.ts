@@ -10,6 +10,7 @@ import {
   acCircuitWorking,
   acSourceWorking,
   bankDayWorking,
+  bankFiguresWorking,
   endWorking,
   fillWorking,
   linksWorking,
@@ -18,7 +19,7 @@ import {
 } from '@/core/working';
 
 /** What they are of. Ids: setting source:name; study study:load; end study:its number, the hottest 0; links bank:amps; bank day way of living:bank. */
-export type Further = 'AC circuit' | 'AC source' | 'setting' | 'fill' | 'study' | 'end' | 'links' | 'bank day';
+export type Further = 'AC circuit' | 'AC source' | 'setting' | 'fill' | 'study' | 'end' | 'links' | 'bank' | 'bank day';
 
 /** @param power of the studies of this analysis. @returns null where there is nothing of that name. */
 export function furtherWorking(
@@ -53,6 +54,8 @@ export function furtherWorking(
       const shared = bank && sharingOf(bank, design.boat.ruleSet, Number(second));
       return bank && shared ? linksWorking(bank, shared, design.boat, units) : null;
     }
+    case 'bank':
+      return bankFiguresWorking(design, id, units) ?? null;
     case 'bank day': {
       const day = rowOf(eachBank(design, first), second);
       return day ? bankDayWorking(day, design, units) : null;

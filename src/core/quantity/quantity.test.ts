@@ -37,7 +37,8 @@ test('what a cell shows is read back as the same value', () => {
 test.each([
   [0.12345, '0.123'],
   [12.345, '12.3'],
-  [12345.6, '12346'],
+  [12345.6, '12300'],
+  [12345, '12345'],
   [0, '0'],
   [Infinity, 'no limit'],
   [-2.5, '−2.5'],

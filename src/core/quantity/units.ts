@@ -97,7 +97,8 @@ export function round3(x: number): string {
   if (x === 0) return '0';
   const size = Math.floor(Math.log10(Math.abs(x)));
   const digits = Math.max(0, 2 - size);
-  const text = Math.abs(x) >= 1000 ? String(Math.round(x)) : String(Number(x.toFixed(Math.min(digits, 8))));
+  const large = Math.abs(x) >= 1000;
+  const text = large ? String(Number.isInteger(x) ? x : Number(x.toPrecision(3))) : String(Number(x.toFixed(Math.min(digits, 8))));
   return text.replace('-', '−');
 }
 
@@ -106,7 +107,8 @@ const WITHOUT_END: Readonly<Partial<Record<Kind, string>>> = { s: 'never', h: 'n
 
 /** What is bought and drilled by size: millimetres, or inches to a sixteenth, above three quarters to an eighth. */
 export function small(mm: number, units: Pick<Units, 'lengthUnit'>): string {
-  if (units.lengthUnit !== 'ft') return `${round3(mm)} mm`;
+  // A millimetre counts at any length.
+  if (units.lengthUnit !== 'ft') return `${mm >= 1000 ? Math.round(mm) : round3(mm)} mm`;
   const inches = mm / INCH_MM;
   let under = inches > 0.75 ? 8 : 16;
   let over = Math.max(1, Math.round(inches * under));

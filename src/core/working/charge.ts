@@ -1,5 +1,5 @@
 /** The working of a setting against what its battery wants, and of the hours a source needs to fill a bank (docs/methods.md, M13 and M10). */
-import { bankSource, bankTempC, cellsOf, chemistryOf, slopePerCell, tailA } from '../bank';
+import { bankSource, bankTempC, cellsOf, chemistryOf, coldFactor, slopePerCell, tailA } from '../bank';
 import { compensatedV, FROM_C, highestV, type Setting, type SettingName, senseErrorV, settingsMatrix, TO_C } from '../charging';
 import { type Bank, type Design, outputA, rowOf, type Source } from '../design';
 import { type BankDay, type Fill, fillTimes } from '../energy';
@@ -197,6 +197,59 @@ export function fillWorking(design: Design, sourceId: string, units: Units): Wor
     {
       title: 'Alone, no load',
       lines: filling(fill, chemistry.windowLowSoc, capacityAh, `${n(chemistry.maxChargeC)} × ${n(capacityAh)} Ah`, units),
+    },
+  ]);
+}
+
+/** A bank's own figures: what it holds, what of it is used, its resistance and what it drives into a short. undefined for no bank of hers. */
+export function bankFiguresWorking(design: Design, bankId: string, units: Units): Working | undefined {
+  const bank = rowOf(design.banks, bankId);
+  if (!bank) return undefined;
+  const line = liner(units);
+  const source = bankSource(bank);
+  const { chemistry, capacityAh, ohm } = source;
+  const label = bank.blockAh * bank.strings;
+  const cold = coldFactor(chemistry, design.plan.tempC);
+  return plainWorking(`${bank.name}, ${chemistry.name}`, [
+    {
+      title: 'What it holds',
+      lines: [
+        line('as labelled', label, 'Ah', {
+          formula: `${bank.strings} × ${n(bank.blockAh)} Ah`,
+          source: `over ${n(bank.ratedH)} h; ${bank.series} in series do not add up`,
+        }),
+        line('over 20 h', capacityAh, 'Ah', {
+          formula: `${n(label)} Ah × (20 ÷ ${n(bank.ratedH)})^(1 − 1 ÷ ${n(chemistry.peukert)})`,
+          ...from(bank, 'peukert'),
+        }),
+        line('within its window', source.usableAh, 'Ah', {
+          formula: `${n(100 * (chemistry.windowHighSoc - chemistry.windowLowSoc))} % of it, from ${n(100 * chemistry.windowHighSoc)} down to ${n(100 * chemistry.windowLowSoc)} %`,
+          ...from(bank, 'windowLowSoc'),
+        }),
+        line('as cold as it gets', source.usableAh * cold, 'Ah', {
+          formula: `× ${n(cold)} at ${show(design.plan.tempC, 'C', units)}`,
+          mark: 'typical',
+        }),
+      ],
+    },
+    {
+      title: 'What it drives into a short at its posts',
+      lines: [
+        line('its resistance', ohm, 'ohm', {
+          formula: `${bank.series} × ${n((1000 * source.stringOhm) / bank.series)} mΩ ÷ ${bank.strings}`,
+          ...from(bank, 'mohm'),
+        }),
+        line('at the most', source.largestFaultA, 'A', {
+          ...(source.faultIsMakers
+            ? { mark: "maker's" as const }
+            : { mark: 'typical' as const, formula: `${source.fullV.toFixed(2)} V ÷ (0.6 × ${n(1000 * ohm)} mΩ)` }),
+          source: 'full, new and warm',
+        }),
+        line('at the least', source.smallestV / source.smallestOhm, 'A', {
+          formula: `${source.smallestV.toFixed(2)} V ÷ ${n(1000 * source.smallestOhm)} mΩ`,
+          source: 'one string, half charged, cold and aged: twice its resistance',
+        }),
+      ],
     },
   ]);
 }

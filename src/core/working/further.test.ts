@@ -9,7 +9,7 @@ import { chance } from '../energy/season';
 import { quietBoat, sourceInto } from '../energy/testing';
 import { runStudy, studyPath, warmthOf } from '../network';
 import { usualBoat } from '@/testing/usualBoat';
-import { bankDayWorking, fillWorking, settingWorking } from './charge';
+import { bankDayWorking, bankFiguresWorking, fillWorking, settingWorking } from './charge';
 import { linksWorking } from './links';
 import { seasonSections } from './season';
 import { endWorking, studyWorking } from './study';
@@ -209,5 +209,26 @@ describe('hours to full, a bank’s day, shared strings, the season', () => {
     expect(line({ sections }, 'below 50 % of charge at any time')).toMatchObject({ text: '10 %', formula: '10 ÷ 100 cruises' });
     expect(line({ sections }, 'below 50 % of charge at any time').source).toContain('between 5.52 % and 17.4 %');
     expect(line({ sections }, 'sun varies by').text).toBe('35 %');
+  });
+});
+
+describe('a bank’s own figures', () => {
+  // Two strings of 100 Ah at the 20 h rate, AGM: nothing to bring anywhere.
+  const boat: Design = quietBoat({ chemistry: 'agm', blockAh: 100, strings: 2, ratedH: 20 });
+  const id = boat.banks[0]?.id ?? '';
+  test('2 × 100 Ah over 20 h are 200 Ah', () => {
+    const working = bankFiguresWorking(boat, id, boat.boat);
+    expect(line(working, 'as labelled')).toMatchObject({ value: 200, formula: '2 × 100 Ah' });
+    expect(line(working, 'over 20 h').value).toBeCloseTo(200, 9);
+    expect(bankFiguresWorking(boat, 'nobody', boat.boat)).toBeUndefined();
+  });
+  test('a short: full volts over 0.6 of its resistance; with a maker’s figure that', () => {
+    const working = bankFiguresWorking(boat, id, boat.boat);
+    const ohm = line(working, 'its resistance').value;
+    const most = line(working, 'at the most');
+    expect(most.value * 0.6 * ohm).toBeCloseTo(Number(/^[\d.]+/.exec(most.formula ?? '')?.[0]), 1);
+    expect(most.mark).toBe('typical');
+    const said: Design = { ...boat, banks: boat.banks.map((b) => ({ ...b, shortCircuitA: 3000 })) };
+    expect(line(bankFiguresWorking(said, id, said.boat), 'at the most')).toMatchObject({ value: 3000, mark: "maker's" });
   });
 });

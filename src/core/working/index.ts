@@ -1,5 +1,5 @@
 export { acCircuitWorking, acSourceWorking } from './ac';
-export { bankDayWorking, fillWorking, settingWorking } from './charge';
+export { bankDayWorking, bankFiguresWorking, fillWorking, settingWorking } from './charge';
 export { circuitWorking, COMES_FIRST } from './circuit';
 export { batteryCableWorking } from './batteryCable';
 export { linksWorking } from './links';

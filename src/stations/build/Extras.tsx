@@ -85,7 +85,7 @@ export function Extras() {
       {lists.switches.length > 0 ? (
         <section className="keep mt-5">
           <h2 className="font-semibold">Switches and what is in line</h2>
-          <SwitchTable label="Switches in line" switches={lists.switches} />
+          <SwitchTable label="Switches in line" switches={lists.switches} opens={false} />
         </section>
       ) : null}
       <Panels lists={lists} />

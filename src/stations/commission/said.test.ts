@@ -27,7 +27,7 @@ test('typed with point or comma; anything else is no figure', () => {
 test('volts as a meter shows them, the rest to three figures', () => {
   expect(figure(12.6144, 'V')).toBe('12.61');
   expect(figure(62.512, 'A')).toBe('62.5');
-  expect(figure(1455.3, 'mV')).toBe('1455');
+  expect(figure(1455.3, 'mV')).toBe('1460');
 });
 test('what is expected, with its band and its limits', () => {
   expect(expectedOf(line({ band: bandOf(100, []), limit: { least: null, most: 240 } }), null)).toBe('100 (100 to 100) mV; at most 240 mV');

@@ -10,6 +10,7 @@ import { useAnalysis, useDesign, useStore } from '@/ui/boat/context';
 import { Choice, Figure } from '@/ui/field';
 import { Plain } from '@/ui/table/Plain';
 import { Sections } from '@/ui/working/Sections';
+import { Worked } from '@/ui/working/Worked';
 import { OtherBanks } from './OtherBanks';
 
 const IDS = ['flooded', 'agm', 'gel', 'lfp'] as const;
@@ -135,7 +136,9 @@ export function Size() {
                   id: first.id,
                   cells: [
                     `${first.name}, ${house.chemistry.name}`,
-                    show(house.capacityAh, 'Ah', units),
+                    <Worked key="c" at={{ kind: 'bank', id: first.id }} of={first.name}>
+                      {show(house.capacityAh, 'Ah', units)}
+                    </Worked>,
                     show(hasAh, 'Ah', units),
                     lasts === null ? '–' : `${round3(lasts)} days`,
                     <b key="v" className={`font-semibold ${lasts !== null && lasts < plan.days ? 'text-lead' : ''}`}>

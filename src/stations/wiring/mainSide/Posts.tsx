@@ -6,6 +6,7 @@ import { round3, show, sizeName } from '@/core/quantity';
 import { findFamily, studName, STUDS } from '@/core/rules';
 import { useAnalysis, useDesign } from '@/ui/boat/context';
 import { Plain } from '@/ui/table/Plain';
+import { Worked } from '@/ui/working/Worked';
 
 /** What lands on every post, drawn as it is stacked: the largest lowest, on the conducting face; washers above. */
 export function Posts({ posts }: { posts: readonly Post[] }) {
@@ -42,7 +43,13 @@ export function Posts({ posts }: { posts: readonly Post[] }) {
                 id: `${l.id}-${i}`,
                 cells: [
                   l.name,
-                  sizeName(l.school, l.size),
+                  l.kind === 'link' ? (
+                    sizeName(l.school, l.size)
+                  ) : (
+                    <Worked key="s" at={{ kind: l.kind, id: l.id }} of={l.name}>
+                      {sizeName(l.school, l.size)}
+                    </Worked>
+                  ),
                   l.fuseA === null ? '–' : `${round3(l.fuseA)} A`,
                   l.standingA > 0 ? show(l.standingA, 'A', design.boat) : '–',
                 ],

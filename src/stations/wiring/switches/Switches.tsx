@@ -62,7 +62,7 @@ export function Switches() {
       {lists.switches.length === 0 ? (
         <p className="text-quiet">None yet: add what is in line on a circuit.</p>
       ) : (
-        <SwitchTable label="Switch schedule" switches={lists.switches} />
+        <SwitchTable label="Switch schedule" switches={lists.switches} opens />
       )}
     </div>
   );
