@@ -21,7 +21,10 @@ function tooExact(line: string): readonly string[] {
   const withUnit = [...line.matchAll(/(?<![\d.,/×-])(\d+(?:\.\d+)?) (?:A|W|VA|Ah|Wh|A²s|kg|lb|mΩ)(?![\w²/])/g)].map(
     ([, figure = '']) => figure,
   );
-  const bare = line.split(/[\t ]/).filter((word) => /^\d{5,}$/.test(word));
+  const bare = line
+    .replace(/(?:IEC|ISO|DIN|EN) \d+/g, '')
+    .split(/[\t ]/)
+    .filter((word) => /^\d{5,}$/.test(word));
   return [...withUnit.filter((x) => x.includes('.') || x.length > 4), ...bare].filter(exact);
 }
 

@@ -165,7 +165,7 @@ describe('what speaks against a device is told whole', () => {
     const asked = { rating: 20, ratingBy: 'A' as const, behaviour: 'current' as const, makerFuseA: 10 };
     const pin = { size: null, legs: 1, family: null, ratingA: 15, ownDevices: false };
     const { conflict } = workedOf(withLoad(bareBoat('metric'), asked, 3, { pin })).trial.protection;
-    expect(conflict).toContain('15 A is below the working current of 20.0 A');
+    expect(conflict).toContain('15 A is below the working current of 20 A');
     expect(conflict).toContain('15 A is above the 10 A allowed by the maker of Thing');
   });
   test('the largest fuse the bank’s maker allows bounds what stands at its post', () => {

@@ -1,4 +1,5 @@
 /** Choosing the protective device of a circuit's way (docs/methods.md, M5). Errors are conflicts in the answer, never thrown. */
+import { round3, round3Beside } from '../quantity';
 import type { CircuitInput } from './circuitInput';
 import { interruptingFloorA } from '../bank';
 import { largestFaultA } from './upstream';
@@ -72,7 +73,7 @@ const refusalOf = (family: Family, input: CircuitInput, faultA: number, floorA: 
   const interrupts = family.interrupting.find((at) => at.volts >= restV);
   if (!interrupts) return `no interrupting figure at ${restV.toFixed(1)} V`;
   if (interrupts.amps < faultA)
-    return `interrupts ${interrupts.amps} A; a short here is ${Math.round(faultA)} A${byAHair(interrupts.amps, faultA, input)}`;
+    return `interrupts ${interrupts.amps} A; a short here is ${round3Beside(faultA, interrupts.amps)} A${byAHair(interrupts.amps, faultA, input)}`;
   if (interrupts.amps < floorA) return `interrupts ${interrupts.amps} A; the bank's cranking amps ask for ${floorA} A`;
   if (input.upstream.place?.vapour && !family.ignitionProtected) return 'not ignition protected, and petrol vapour is possible here';
   return null;
@@ -205,7 +206,7 @@ function chooseFor(input: CircuitInput, legs: number, takesMm2: number): Omit<Pr
     const family = offered.find((f) => f.ratingsA.some((r) => r >= lowerA)) ?? offered[0] ?? (DC_FAMILIES[0] as Family);
     asksMaker = !allowed.includes(family) && onlyTheShort(family, input, floorA, restV) && faultA <= NEARLY * interrupting(family, restV);
     conflict = asksMaker
-      ? `No family here interrupts ${Math.round(faultA)} A for certain: ${family.name} interrupts ${interrupting(family, restV)} A. The short is by a typical resistance of the bank: ask its maker for the short-circuit current, and enter it.`
+      ? `No family here interrupts ${round3(faultA)} A for certain: ${family.name} interrupts ${interrupting(family, restV)} A. The short is by a typical resistance of the bank: ask its maker for the short-circuit current, and enter it.`
       : contradiction(input, family, allowed.includes(family), lowerA, upper, refused, order);
     best = { family, ratingA: family.ratingsA.find((r) => r >= lowerA) ?? family.ratingsA[family.ratingsA.length - 1] ?? 1 };
   }
@@ -247,7 +248,7 @@ function pinnedConflict(
   const against: string[] = [];
   if (pinned < input.workingA)
     against.push(
-      `${stands}${pinned} A is below the working current of ${input.workingA.toFixed(1)} A: it will open in use. ${isFound ? 'Replace' : 'Unpin'} it, or take loads off.`,
+      `${stands}${pinned} A is below the working current of ${round3Beside(input.workingA, pinned)} A: it will open in use. ${isFound ? 'Replace' : 'Unpin'} it, or take loads off.`,
     );
   else if (!carriesSurges(family, pinned, input))
     against.push(`${stands}${pinned} A opens on the start surge. Use a larger one, or one with a slower curve.`);
@@ -257,7 +258,7 @@ function pinnedConflict(
 
 function noRating(family: Family, lowerA: number, upper: Bound | null): string {
   const largest = family.ratingsA[family.ratingsA.length - 1] ?? 0;
-  if (largest < lowerA) return `its largest is ${largest} A; ${lowerA.toFixed(1)} A is asked for`;
+  if (largest < lowerA) return `its largest is ${largest} A; ${round3Beside(lowerA, largest)} A is asked for`;
   return upper ? `no rating carries load and surge within ${upper.amps} A (${upper.by})` : 'no rating carries the surge';
 }
 
@@ -276,10 +277,10 @@ function contradiction(
     return `No family may stand here: ${all || 'none is offered'}. Put a device with a higher figure at this way, or a current-limiting fuse (class T) upstream.`;
   }
   if (upper && upper.amps < Math.max(lowerA, input.workingA))
-    return `Load asks for ${lowerA.toFixed(1)} A or more; ${upper.by} allows ${upper.amps} A. Split the circuit, or give the load a way of its own.`;
+    return `Load asks for ${round3Beside(lowerA, upper.amps)} A or more; ${upper.by} allows ${upper.amps} A. Split the circuit, or give the load a way of its own.`;
   const smallestA = Math.min(...order.flatMap((id) => findFamily(id)?.ratingsA[0] ?? []));
   if (upper && smallestA > upper.amps)
     return `At most ${upper.amps} A by ${upper.by}, and nothing that may stand here comes as small: the smallest is ${smallestA} A. Feed it from a bus or panel with a small device of its own.`;
   if (upper) return `The start surge needs more than the ${upper.amps} A allowed by ${upper.by}. Ask the maker, or use a slower device.`;
-  return `No ${family.name} is large enough for ${lowerA.toFixed(1)} A. Feed it from the main bus with its own bolted fuse.`;
+  return `No ${family.name} is large enough for ${round3(lowerA)} A. Feed it from the main bus with its own bolted fuse.`;
 }

@@ -1,4 +1,5 @@
 /** The devices between a bank and a circuit's far end, and whether the lowest opens alone (docs/methods.md, M7 and M8). */
+import { round3 } from '../quantity';
 import type { CircuitResult } from './circuitResult';
 import type { Design } from '../design';
 import { upFrom } from '../topology';
@@ -51,5 +52,5 @@ export function selectivityText(s: Selectivity | null): string {
   if (s === null) return 'nothing above it';
   if (s.verdict === 'selective') return 'opens alone';
   if (s.verdict === 'never') return 'the one above may open with it';
-  return `alone up to ${Math.round(s.untilA ?? 0)} A, then both may open`;
+  return `alone up to ${round3(s.untilA ?? 0)} A, then both may open`;
 }

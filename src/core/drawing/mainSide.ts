@@ -92,7 +92,7 @@ function putCase({ design, wish, put }: Pen, end: BatteryCableEnd): void {
   const load = end.kind === 'case' ? rowOf(design.loads, end.id) : undefined;
   if (!load) return;
   const fault = wish.worst?.cases.find((c) => c.loadId === load.id);
-  const clears = fault && `${Math.round(fault.amps)} A: clears in ${Math.max(0.01, fault.opensS).toPrecision(2)} s`;
+  const clears = fault && `${round3(fault.amps)} A: clears in ${Math.max(0.01, fault.opensS).toPrecision(2)} s`;
   put(caseNode(load.id), 'earth', `case of ${load.name}`, (fault?.verdict === 'clears' ? clears : fault?.verdict) ?? '', {
     kind: 'load',
     id: load.id,

@@ -1,4 +1,5 @@
 /** The largest fault at each bank's posts with everything that can be paralleled and all that charges (docs/methods.md, M7). */
+import { round3 } from '../quantity';
 import { conductorOhm } from '../conductor';
 import { outputA, sideOfTie } from '../design';
 import { bankPost, endNode, tieSide } from '../topology';
@@ -56,8 +57,8 @@ export function withPostFaults(parts: PostFaultParts, banks: readonly BankSource
       .reduce((sum, s) => sum + outputA(s), 0);
     if (others < 1 && charging === 0) return bank;
     const by = [
-      others < 1 ? '' : `${Math.round(others)} A from what can be paralleled with it`,
-      charging === 0 ? '' : `${Math.round(charging)} A of what charges it`,
+      others < 1 ? '' : `${round3(others)} A from what can be paralleled with it`,
+      charging === 0 ? '' : `${round3(charging)} A of what charges it`,
     ];
     return { ...bank, postsFaultA: bank.largestFaultA + others + charging, postsFaultBy: by.filter(Boolean).join(' and ') };
   });

@@ -9,6 +9,7 @@ export {
   type Mark,
   MARKS,
   round3,
+  round3Beside,
   show,
   sizeName,
   small,

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { blankDevice, type InlineDevice, parseDuty, parseSize, parseThrough, parseWire, showDuty, showThrough, showWire } from '../design';
-import { bare, brief, type Kind, round3, show, small, unitOf, type Units } from './units';
+import { bare, brief, type Kind, round3, round3Beside, show, small, unitOf, type Units } from './units';
 import { parseChoice, parseNumber, parseOptional, parseYesNo } from './parse';
 
 const metric: Units = { lengthUnit: 'm', tempUnit: 'C', massUnit: 'kg', ruleSet: 'metric' };
@@ -200,3 +200,11 @@ describe('what stands in line on a lead', () => {
   });
   test('no text makes it throw', () => fc.assert(fc.property(fc.string(), (text) => expect(typeof read(text).ok).toBe('boolean'))));
 });
+
+test.each([
+  [18353.7, 10000, '18400'],
+  [10012.4, 10000, '10012'],
+  [264.5, 160, '265'],
+  [140.3, 140, '140.3'],
+  [9.98, 10, '9.98'],
+])('%d beside a limit of %d reads %s', (x, limit, text) => expect(round3Beside(x, limit)).toBe(text));

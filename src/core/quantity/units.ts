@@ -102,6 +102,12 @@ export function round3(x: number): string {
   return text.replace('-', '−');
 }
 
+/** Three figures, or as many more as it takes to be seen on its side of a limit, which is shown in three. */
+export function round3Beside(x: number, limit: number): string {
+  const shown = Number(round3(x).replace('−', '-'));
+  return Math.sign(shown - limit) === Math.sign(x - limit) ? round3(x) : String(Number(x.toPrecision(5)));
+}
+
 /** What a figure without end says. */
 const WITHOUT_END: Readonly<Partial<Record<Kind, string>>> = { s: 'never', h: 'never', days: 'never', ohm: 'open circuit' };
 

@@ -22,7 +22,7 @@ export const AWG_SOURCE = {
 } as const;
 
 export const METRIC_SOURCE = {
-  resistance: 'IEC 60228 class 5 tinned copper, maximum at 20 degC',
+  resistance: 'IEC 60228 class 5 tinned copper, maximum at its reference temperature',
   ampacity: 'ISO small-craft ampacity table (ISO 13297:2020); verify against the edition in force',
   dimensions: "typical single tinned boat cable; the maker's sheet rules",
 } as const;

@@ -222,11 +222,11 @@ export function acSourceWorking(design: Design, power: AcPower, id: string, unit
                 `${l.legs === 2 ? '2 × ' : ''}${round3(l.amps)} A at ${l.volts} V`,
                 l.kva === null ? {} : { source: `${round3(l.kva)} kVA, ${round3(l.kw ?? 0)} kW at most` },
               ),
-              line('wanted together', wanted.va, 'none', `${Math.round(wanted.va)} VA`, {
+              line('wanted together', wanted.va, 'none', `${round3(wanted.va)} VA`, {
                 formula: `√(Σ W² + Σ var²), ${wanted.ids.length} appliances`,
-                source: `${Math.round(wanted.watts)} W`,
+                source: `${round3(wanted.watts)} W`,
               }),
-              line('room', wanted.roomVa, 'none', `${Math.round(wanted.roomVa)} VA`, { breaks: wanted.roomVa < 0 }),
+              line('room', wanted.roomVa, 'none', `${round3(wanted.roomVa)} VA`, { breaks: wanted.roomVa < 0 }),
               ...(l.legs === 2
                 ? [
                     line(
@@ -253,13 +253,13 @@ function inverterSections(design: Design, i: InverterAnswer, units: Units): Work
     {
       title: 'Its output',
       lines: [
-        line('continuous where it is mounted', i.va, 'none', `${Math.round(i.va)} VA`, {
+        line('continuous where it is mounted', i.va, 'none', `${round3(i.va)} VA`, {
           formula: `${source?.va ?? 0} VA × (1 − ${source?.lossPctPerC ?? 0} % × ${round3(Math.max(0, i.ambientC - (source?.atC ?? 25)))} K)`,
           mark: "maker's",
         }),
         ...i.starts.map((s) =>
-          line(`${s.name} starting`, s.va, 'none', `${Math.round(s.va)} VA`, {
-            source: `bears ${Math.round(s.bearsVa)} VA for ${round3(s.seconds)} s`,
+          line(`${s.name} starting`, s.va, 'none', `${round3(s.va)} VA`, {
+            source: `bears ${round3(s.bearsVa)} VA for ${round3(s.seconds)} s`,
             breaks: !s.passes,
           }),
         ),
@@ -269,7 +269,7 @@ function inverterSections(design: Design, i: InverterAnswer, units: Units): Work
       title: `From the battery, at ${Math.round(100 * design.acRules.inverterSoc)} % charge`,
       lines: [
         line('wanted set', i.dcW, 'W', show(i.dcW, 'W', units), {
-          formula: `${Math.round(i.wantedW)} W ÷ ${source?.efficiency ?? 1} + ${source?.idleW ?? 0} W idling`,
+          formula: `${round3(i.wantedW)} W ÷ ${source?.efficiency ?? 1} + ${source?.idleW ?? 0} W idling`,
         }),
         line('volts at its posts', i.dcV, 'V', volts(i.dcV), { source: 'the whole network, with what runs long', breaks: i.dcV < i.minV }),
         line('amps', i.dcA, 'A', show(i.dcA, 'A', units)),

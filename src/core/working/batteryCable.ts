@@ -74,7 +74,7 @@ export function batteryCableWorking(design: Design, analysis: Analysis, leadId: 
                   'its device',
                   r.device.own.protection.ratingA,
                   `${round3(r.device.own.protection.ratingA)} A ${r.device.own.protection.familyName}`,
-                  { source: `a short here is ${Math.round(r.device.own.protection.faultA)} A at most` },
+                  { source: `a short here is ${round3(r.device.own.protection.faultA)} A at most` },
                 ),
               ]
             : []),

@@ -259,7 +259,7 @@ export const MACHINE_RULES: readonly MachineRule[] = [
         .map((s) => ({
           suffix: ` ${s.id}`,
           title: `${s.name} does not start on it`,
-          why: `It takes ${Math.round(s.va)} VA with what runs beside it, for ${round3(s.seconds)} s; ${name} gives ${Math.round(s.bearsVa)} VA for as long.`,
+          why: `It takes ${round3(s.va)} VA with what runs beside it, for ${round3(s.seconds)} s; ${name} gives ${round3(s.bearsVa)} VA for as long.`,
         }));
     },
   ),

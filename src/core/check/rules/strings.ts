@@ -1,4 +1,5 @@
 /** Rules on the fuse at each of several batteries in parallel. */
+import { round3Beside } from '../../quantity';
 import { bankSource, type StringFuse, stringFuse } from '../../bank';
 import { dayHours, demandItem, loadCurrent, rollUpDemand, studyVolts } from '../../demand';
 import { type Bank, type Load, outputA, rowOf, setOp } from '../../design';
@@ -70,7 +71,7 @@ export const STRING_RULES: readonly Rule<DesignFacts>[] = [
           return [
             {
               id: b.id,
-              title: `a short at one battery is ${Math.round(fuse.faultA)} A; a class T fuse interrupts ${fuse.interruptsA} A`,
+              title: `a short at one battery is ${round3Beside(fuse.faultA, fuse.interruptsA)} A; a class T fuse interrupts ${fuse.interruptsA} A`,
               todo: 'Ask the battery’s maker for its short-circuit current: what stands here is typical of its kind unless it is entered.',
               ...shortIsCause(b.shortCircuitA === null ? b.id : null),
             },

@@ -1,7 +1,7 @@
 /** Rules on the studies of the whole network, and on a positive that touches a case. */
 import { type Design, setOp, type Study, rowOf } from '../../design';
 import type { BusBar, CaseFault, StudyAnswer, WorstLoad } from '../../network';
-import { sizeName } from '../../quantity';
+import { round3, sizeName } from '../../quantity';
 import { type Rule, SOURCES } from '../rule';
 
 export interface StudyFacts {
@@ -96,7 +96,7 @@ export const STUDY_RULES: readonly Rule<StudyFacts>[] = [
                 id: leadId,
                 severity,
                 title: `a positive on the case of ${name}: ${verdict}`,
-                why: `${Math.round(amps)} A flow; the device opens ${Number.isFinite(opensS) ? `within ${opensS.toPrecision(2)} s` : 'perhaps never'}, the earth lead withstands it ${Number.isFinite(bearsS) ? seconds(bearsS) : 'for good'}.`,
+                why: `${round3(amps)} A flow; the device opens ${Number.isFinite(opensS) ? `within ${opensS.toPrecision(2)} s` : 'perhaps never'}, the earth lead withstands it ${Number.isFinite(bearsS) ? seconds(bearsS) : 'for good'}.`,
                 todo: 'A heavier or shorter earth lead, no more than one size below the positive; or a smaller device.',
               },
             ]
