@@ -70,6 +70,12 @@ for (const rails of ['one line', 'both'])
     await open(page, halcyon, 'wiring');
     await view(page, 'drawing');
     await page.getByLabel('Rails').selectOption(rails);
+    // What is folded to be read on the screen is open on paper.
+    if (rails === 'one line') {
+      await page.getByRole('button', { name: 'fold the panels' }).click();
+      await expect(page.getByText('circuits, folded').first()).toBeVisible();
+      await expect(page.getByText(/ sheets, panels open$/)).toBeVisible();
+    }
     await expect(page.getByRole('button', { name: 'PDF', exact: true })).toBeEnabled();
     const design = await designOf(page, halcyon);
     const texts = (await sheetTexts(page)).filter((t) => t.trim() !== '');

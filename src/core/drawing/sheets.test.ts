@@ -95,6 +95,13 @@ test('a panel of 60 ways is shared out in its order, its block with its lamp', a
   for (const s of sheets) expect(onA3(s.layout)).toBeLessThanOrEqual(1);
 });
 
+test('what comes before the panels is called by what is drawn of it', async () => {
+  const d = boat(24);
+  const negatives = await sheetsOf({ ...d, lines: d.lines.map((l) => ({ ...l, rail: 'negative' as const })) }, square);
+  expect(negatives.map((s) => s.name).join()).toContain('negatives and earths');
+  expect(negatives.map((s) => s.name).join()).not.toContain('main side');
+});
+
 test('small parts stand side by side on one sheet', async () => {
   // Two panels of 26: one over the other they are too high for the paper.
   const one = boat(26);

@@ -35,8 +35,9 @@ const referred = (part: Part, here: number, sheets: readonly (readonly Part[])[]
 });
 
 const GAP = 30;
-/** What comes before the panels. */
-const MAIN = 'main side';
+/** What comes before the panels: by what of it is drawn. */
+const beforePanels = ({ lines }: Drawing): string =>
+  lines.length > 0 && lines.every((l) => l.rail === 'negative' || l.rail === 'earth') ? 'negatives and earths' : 'main side';
 
 /** So many layouts in rows, one under another, as one; what stands in two of them stands twice. */
 function inRows(rows: readonly (readonly Layout[])[]): Layout {
@@ -140,7 +141,7 @@ export async function onSheets(
       layouts.push([]);
       for (const { part } of row) layouts.at(-1)?.push(await placed(part, here, onEach));
     }
-    const names = onEach[here]?.map(({ hub }) => hub?.label ?? MAIN) ?? [];
+    const names = onEach[here]?.map(({ hub, drawing: part }) => hub?.label ?? beforePanels(part)) ?? [];
     laid.push({ name: [...new Set(names)].join(', '), layout: inRows(layouts) });
   }
   return laid;

@@ -35,7 +35,7 @@ export interface Chemistry {
   readonly whPerL: number;
 }
 
-export const CHEMISTRY_SOURCE = "typical for the chemistry; the battery maker's data rule";
+export const CHEMISTRY_SOURCE = "for the chemistry; the battery maker's data rule";
 
 export const OCV_SOC = [0, 0.05, 0.1, 0.2, 0.3, 0.4, 0.5, 0.6, 0.7, 0.8, 0.9, 0.95, 1] as const;
 

@@ -4,37 +4,41 @@ import { roomsOn, type SheetName } from './Sheet';
 
 /**
  * The drawing on sheets of paper, made after the screen.
- * @param layout of the drawing as it is; null while there is none
+ * @param drawing whole, no panel folded; null while it is not yet as the design is
+ * @param placed its layout, where the screen has it; null: it is laid out here
  * @param layOut the same at every call
  * @returns null until they are those of this drawing and this size of sheet
  */
 export function usePaper(
-  drawing: Drawing,
-  layout: Layout | null,
+  drawing: Drawing | null,
+  placed: Layout | null,
   name: SheetName,
   layOut: (drawing: Drawing) => Promise<Layout>,
 ): { readonly sheets: readonly LaidSheet[] | null; readonly trouble: string | null } {
-  const after = useDeferredValue(layout);
-  const [made, setMade] = useState<{ readonly of: Layout; readonly name: SheetName; readonly sheets: readonly LaidSheet[] } | null>(null);
-  const [failed, setFailed] = useState<{ readonly of: Layout; readonly why: string } | null>(null);
+  const after = useDeferredValue(drawing);
+  const [made, setMade] = useState<{ readonly of: Drawing; readonly name: SheetName; readonly sheets: readonly LaidSheet[] } | null>(null);
+  const [failed, setFailed] = useState<{ readonly of: Drawing; readonly why: string } | null>(null);
   useEffect(() => {
     if (after === null) return;
     let live = true;
     const ask = (part: Drawing) => (live ? layOut(part) : Promise.reject(new Error('no longer asked')));
-    onSheets(drawing, after, ask, roomsOn(name)).then(
-      (sheets) => {
-        if (live) setMade({ of: after, name, sheets });
-      },
-      (error: unknown) => {
-        if (live) setFailed({ of: after, why: error instanceof Error ? error.message : String(error) });
-      },
-    );
+    const whole = placed ? Promise.resolve(placed) : ask(after);
+    whole
+      .then((layout) => onSheets(after, layout, ask, roomsOn(name)))
+      .then(
+        (sheets) => {
+          if (live) setMade({ of: after, name, sheets });
+        },
+        (error: unknown) => {
+          if (live) setFailed({ of: after, why: error instanceof Error ? error.message : String(error) });
+        },
+      );
     return () => {
       live = false;
     };
-  }, [after, drawing, name, layOut]);
+  }, [after, placed, name, layOut]);
   return {
-    sheets: made && made.of === layout && made.name === name ? made.sheets : null,
-    trouble: failed && failed.of === layout ? failed.why : null,
+    sheets: made && made.of === drawing && made.name === name ? made.sheets : null,
+    trouble: failed && failed.of === drawing ? failed.why : null,
   };
 }

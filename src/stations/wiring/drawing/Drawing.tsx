@@ -13,6 +13,7 @@ import { useDrawing } from '@/ui/drawing/useDrawing';
 import { useLayout } from '@/ui/drawing/useLayout';
 import { usePaper } from '@/ui/drawing/usePaper';
 import { titleOf } from '@/ui/drawing/title';
+import type { DrawingAsk } from '@/workers/analysis.worker';
 import { useView } from '@/ui/drawing/useView';
 import { NextSteps } from '@/ui/next/NextSteps';
 
@@ -37,17 +38,24 @@ export function Drawing({ onGo }: { onGo: (about: About) => void }) {
   const states = useMemo(() => (everyState ?? []).filter((s) => s.origins.some((o) => o.panels.length > 0)), [everyState]);
   const [stateId, setStateId] = useState('');
   const state = states.find((s) => s.id === stateId) ?? states.find((s) => s.present.length === 1) ?? states[0] ?? null;
-  const { drawing, asked } = useDrawing({
+  const wish: Omit<DrawingAsk, 'folded'> = {
     rails,
-    folded: [...folded],
     shown: studyId === '' ? null : studyId === WORST ? 'the worst of all' : { study: studyId },
     acStateId: rails === 'AC' ? (state?.id ?? null) : null,
-  });
+  };
+  const { drawing, asked } = useDrawing({ ...wish, folded: [...folded] });
+  // On paper every panel is open: what is folded to be read on the screen would be missing there.
+  const whole = useDrawing({ ...wish, folded: [] });
   const dead = useMemo(() => (state ? deadIn(design, state) : null), [design, state]);
   const { layout, fresh: laidOut, trouble: screenTrouble, layOut } = useLayout(drawing);
   const fresh = laidOut && asked;
   // The sheets are made after the screen; until then there is nothing to print or save.
-  const { sheets, trouble: paperTrouble } = usePaper(drawing, fresh ? layout : null, sheet, layOut);
+  const { sheets, trouble: paperTrouble } = usePaper(
+    fresh && whole.asked ? whole.drawing : null,
+    fresh && whole.drawing === drawing ? layout : null,
+    sheet,
+    layOut,
+  );
   const trouble = screenTrouble ?? paperTrouble;
   const canvas = useRef<SVGSVGElement>(null);
   const view = useView(canvas, fresh ? layout : null, rails === 'AC' ? 'AC' : 'DC');
@@ -131,6 +139,7 @@ export function Drawing({ onGo }: { onGo: (about: About) => void }) {
           </select>
           <span className="text-quiet" aria-live="polite">
             {sheets === null ? 'laying out' : sheets.length === 1 ? 'one sheet' : `${sheets.length} sheets`}
+            {sheets !== null && folded.size > 0 ? ', panels open' : ''}
           </span>
           <button
             type="button"
