@@ -119,6 +119,22 @@ test('measured days: a file of the simulated meter is matched, found again as a 
   const days = page.getByRole('table', { name: 'Measured days' });
   await expect(days.getByRole('row').nth(1)).toContainText(living?.name ?? '');
   await expect(page.getByText(/Amps run into the bank/)).toBeVisible();
+  // Over one another, for as much of it as is chosen: the same day twice differs by what the meter trembles.
+  const over = page.getByRole('region', { name: 'Measured over expected', exact: true });
+  await expect(over.locator('[data-stretch]')).toContainText('Steps of 4 min');
+  await expect(over.getByRole('img', { name: /^Amps into the bank, measured and expected/ })).toBeVisible();
+  await expect(over.getByRole('img', { name: /^State of charge/ })).toBeVisible();
+  const [most] = /(?<=: )[\d.]+(?= Ah (?:less|more))/.exec(await over.locator('[data-stretch]').innerText()) ?? ['NaN'];
+  expect(Number(most)).toBeLessThan(1);
+  const range = over.locator('[data-range]');
+  const all = await range.innerText();
+  await over.getByRole('slider', { name: 'last hour shown' }).focus();
+  for (let i = 0; i < 18; i++) await page.keyboard.press('ArrowLeft');
+  await expect(range).not.toHaveText(all);
+  await expect(range).toContainText(' 06:00');
+  await expect(over.locator('[data-stretch]')).toContainText('Steps of 1 min');
+  await over.getByRole('button', { name: 'all of it' }).click();
+  await expect(range).toHaveText(all);
   await expect(page.getByRole('table', { name: 'What they teach' })).toContainText('drawn at night');
   await axe(page);
   // Kept with the boat they are there again, opened they say the same, and they go out with her archive and into another boat.

@@ -13,6 +13,8 @@ import {
   type Measured,
   type Read,
   readRows,
+  type Stretch,
+  stretchOf,
 } from '@/core/measured';
 
 export interface Heads {
@@ -34,6 +36,8 @@ let rows: string[][] = [];
 let heads: string[] = [];
 /** As it was last read by its columns. */
 let last: Measured | null = null;
+/** What they were last held beside. */
+let beside: readonly DayBeside[] = [];
 
 /** JSON deltas, one a line, as rows of a spreadsheet; null: it is none. */
 function ofDeltas(text: string, bankId: string): string[][] | null {
@@ -85,14 +89,18 @@ const api = {
   answer(design: Design, bankId: string, match: Matching, turn: boolean | null): MeasuredAnswer {
     const { series, ...read } = readRows(rows, match, turn);
     last = series;
+    beside = besideDays(design, bankId, series);
     return {
       read: { ...read, gaps: read.gaps.slice(0, 50) },
-      days: besideDays(design, bankId, series),
+      days: beside,
       learned: learn(design, bankId, series),
       from: series.at[0] ?? 0,
       to: series.at[series.at.length - 1] ?? 0,
     };
   },
+  /** A stretch of what was last answered. @param from, to ms. null: nothing was read. */
+  stretch: (design: Design, bankId: string, from: number, to: number): Stretch | null =>
+    last && stretchOf(design, bankId, last, beside, from, to),
   /** What was last read as a gzipped CSV; null: nothing was. */
   async folded(): Promise<Uint8Array | null> {
     if (!last) return null;

@@ -1,13 +1,14 @@
 'use client';
 import { proxy } from 'comlink';
-import { useEffect, useRef, useState } from 'react';
-import type { Column, LearnedFigure, Matching } from '@/core/measured';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import type { Column, LearnedFigure, Matching, Stretch } from '@/core/measured';
 import { show } from '@/core/quantity';
 import { BankSelect } from '@/ui/field/BankSelect';
 import { type Employed, employ } from '@/ui/boat/employ';
 import { useDesign, useStore } from '@/ui/boat/context';
 import { Plain } from '@/ui/table/Plain';
 import type { Heads, MeasuredAnswer, MeasuredApi } from '@/workers/measured.worker';
+import { BesideChart, type Range } from './BesideChart';
 import { KeptDays } from './KeptDays';
 import { dayOf } from './said';
 import { type KeptSet, useKeptDays } from './useKeptDays';
@@ -84,6 +85,10 @@ export function MeasuredDays() {
       setPart(null);
     }
   };
+  const askStretch = useCallback(
+    ({ from, to }: Range) => worker.current?.call((r) => r.stretch(design, bankId, from, to), PATIENCE_MS) ?? Promise.resolve(null),
+    [design, bankId],
+  );
   const stop = () => {
     worker.current?.end();
     worker.current = null;
@@ -172,13 +177,27 @@ export function MeasuredDays() {
           )}
         </p>
       ) : null}
-      {answer ? <Answer answer={answer} onTake={(f) => store.edit(`measured: ${f.what}`, f.ops)} /> : null}
+      {answer ? (
+        <Answer key={answer.from} answer={answer} ask={askStretch} onTake={(f) => store.edit(`measured: ${f.what}`, f.ops)} />
+      ) : null}
     </div>
   );
 }
 
-function Answer({ answer, onTake }: { answer: MeasuredAnswer; onTake: (f: LearnedFigure) => void }) {
+const DAY_MS = 24 * 3600_000;
+
+function Answer({
+  answer,
+  ask,
+  onTake,
+}: {
+  answer: MeasuredAnswer;
+  ask: (range: Range) => Promise<Stretch | null>;
+  onTake: (f: LearnedFigure) => void;
+}) {
   const { boat } = useDesign();
+  const [whole] = useState<Range>({ from: answer.from, to: answer.to + 60_000 });
+  const [range, setRange] = useState(whole);
   const { read, days, learned } = answer;
   const time = (at: number) => new Date(at).toISOString().slice(0, 16).replace('T', ' ');
   return (
@@ -190,6 +209,7 @@ function Answer({ answer, onTake }: { answer: MeasuredAnswer; onTake: (f: Learne
           ? 'Which way the amps run could not be found: choose it above.'
           : `Amps run ${read.sign}, by how volts follow them.`}
       </p>
+      <BesideChart whole={whole} range={range} onRange={setRange} ask={ask} />
       <h2 className="mt-4 font-semibold">Beside this boat’s own days</h2>
       <Plain
         label="Measured days"
@@ -207,9 +227,15 @@ function Answer({ answer, onTake }: { answer: MeasuredAnswer; onTake: (f: Learne
         rows={days.map((d) => ({
           id: String(d.at),
           cells: [
-            <span key="d" className="whitespace-nowrap">
+            <button
+              key="d"
+              type="button"
+              className="plain whitespace-nowrap"
+              title={`Show ${dayOf(d.at)} alone`}
+              onClick={() => setRange({ from: Math.max(whole.from, d.at), to: Math.min(whole.to, d.at + DAY_MS) })}
+            >
               {dayOf(d.at)}
-            </span>,
+            </button>,
             d.livingName,
             `${Math.round(100 * d.part)} %`,
             d.inAh.toFixed(0),

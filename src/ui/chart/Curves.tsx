@@ -16,7 +16,13 @@ interface Props {
   readonly label: string;
   readonly data: readonly Readonly<Record<string, number | null>>[];
   /** ticks: where they stand; left out: where the chart puts them. */
-  readonly x: { readonly key: string; readonly unit: string; readonly ticks?: readonly number[] };
+  readonly x: {
+    readonly key: string;
+    readonly unit: string;
+    readonly ticks?: readonly number[];
+    /** How a place on the axis reads, with its unit; left out: in three figures. */
+    readonly said?: (x: number) => string;
+  };
   readonly unit: string;
   readonly curves: readonly Curve[];
   readonly height?: number;
@@ -25,6 +31,7 @@ interface Props {
 }
 
 export default function Curves({ label, data, x, unit, curves, height = 220, domain = ['auto', 'auto'], marks = [] }: Props) {
+  const placed = (v: number) => x.said?.(v) ?? round3(v);
   return (
     <div role="img" aria-label={label} style={{ height }} className="chart keep w-full">
       <ResponsiveContainer width="100%" height="100%">
@@ -38,7 +45,7 @@ export default function Curves({ label, data, x, unit, curves, height = 220, dom
             unit={x.unit}
             stroke="var(--quiet)"
             tick={{ fontSize: 11 }}
-            tickFormatter={(v: number) => round3(v)}
+            tickFormatter={placed}
           />
           <YAxis
             domain={[...domain]}
@@ -51,7 +58,7 @@ export default function Curves({ label, data, x, unit, curves, height = 220, dom
           <Tooltip
             isAnimationActive={false}
             formatter={(v) => `${round3(Number(v))}${unit}`}
-            labelFormatter={(v) => `${round3(Number(v))}${x.unit}`}
+            labelFormatter={(v) => `${placed(Number(v))}${x.unit}`}
             contentStyle={{ background: 'var(--sheet)', border: '1px solid var(--ink)', borderRadius: 0 }}
           />
           <Legend iconType="plainline" wrapperStyle={{ fontSize: 12 }} />
