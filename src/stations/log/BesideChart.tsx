@@ -10,13 +10,21 @@ import { TableBeside } from '@/ui/chart/TableBeside';
 const Curves = dynamic(() => import('@/ui/chart/Curves'), { ssr: false });
 const HOUR_MS = 3600_000;
 const DAY_MS = 24 * HOUR_MS;
-/** Up to so many days the axis tells hours too. */
-const HOURS_SHOWN = 4;
+/** Steps of the axis, the first that makes few enough of them. */
+const TICK_STEPS_H = [1, 3, 6, 12, 24, 48, 168, 336, 720] as const;
+const MOST_TICKS = 9;
 const REST_MS = 120;
 
 export interface Range {
   readonly from: number;
   readonly to: number;
+}
+
+/** Whole hours, days or weeks within a stretch. */
+function ticksOf({ from, to }: Range): readonly number[] {
+  const step = HOUR_MS * (TICK_STEPS_H.find((h) => (to - from) / (h * HOUR_MS) <= MOST_TICKS) ?? 1440);
+  const first = Math.ceil(from / step) * step;
+  return Array.from({ length: Math.max(0, Math.floor((to - first) / step) + 1) }, (_, i) => first + i * step);
 }
 
 const stamp = (at: number): string => new Date(at).toISOString().slice(0, 16).replace('T', ' ');
@@ -73,8 +81,10 @@ export function BesideChart({
     soc: p.soc === null ? null : 100 * p.soc,
     expectedSoc: p.expectedSoc === null ? null : 100 * p.expectedSoc,
   }));
-  const within = range.to - range.from <= HOURS_SHOWN * DAY_MS;
-  const x = { key: 'at', unit: '', said: (at: number) => (within ? stamp(at).slice(5) : stamp(at).slice(0, 10)) };
+  const ticks = ticksOf(range);
+  // Midnight is told by its date, an hour by itself; between them both.
+  const said = (at: number) => (at % DAY_MS === 0 ? stamp(at).slice(0, 10) : at % HOUR_MS === 0 ? stamp(at).slice(11) : stamp(at));
+  const x = { key: 'at', unit: '', ticks, said };
   const charge = points.some((p) => p.soc !== null);
   const cell = (v: number | null, digits: number) => (v === null ? '–' : v.toFixed(digits));
   return (
