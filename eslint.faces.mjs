@@ -90,6 +90,7 @@ const MAY_CALL = {
     'USUAL_CONDITIONS',
     'bandAt',
     'behind',
+    'curesOf',
     'offersOf',
     'readSymptom',
     'stretchesOf',

@@ -63,6 +63,11 @@ test('a bad joint is found from millivolts, with where to measure next', async (
   await cable.getByRole('textbox').fill(String(own + 1000));
   await expect(suspects.getByRole('row').nth(1)).toContainText(/of VHF radio/);
   await expect(suspects.getByRole('row').nth(1)).toContainText(/5 W|4\.9\d W|5\.0\d W/);
+  // What puts it right gives the volt back, and says what it takes.
+  const cure = page.getByRole('table', { name: 'Cures' }).getByRole('row').nth(1);
+  await expect(cure).toContainText(/\+ (9[89]\d|10[0-2]\d) mV/);
+  await expect(cure).toContainText(/\d+ min/);
+  await axe(page);
 });
 
 test('without a connection readings wait, and arrive', async ({ page, marram, context }) => {

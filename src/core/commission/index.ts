@@ -1,3 +1,4 @@
+export { curesOf, type PathCure } from './cures';
 export { type Band, bandOf, type Limit, type Verdict, verdictOf } from './band';
 export { type Element, pathOf } from './path';
 export { bandAt, type Conditions, dropBand, type ProbesAt, STAGES, type TestLine, USUAL_CONDITIONS } from './line';

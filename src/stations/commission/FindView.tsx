@@ -113,7 +113,7 @@ function PathFindView() {
           <h2 className="font-semibold">Along the path, from the bank and back</h2>
           <PathTable path={path} />
         </section>
-        <Suspects path={path} diagnosis={found?.diagnosis ?? null} units={design.boat} />
+        <Suspects path={path} elements={elements} amps={loadA} diagnosis={found?.diagnosis ?? null} units={design.boat} />
       </div>
     </div>
   );

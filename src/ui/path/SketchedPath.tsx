@@ -98,7 +98,7 @@ export function SketchedPath({ units }: { readonly units: Units }) {
         <section>
           <PathTable path={path} />
         </section>
-        <Suspects path={path} diagnosis={diagnosis} units={units} />
+        <Suspects path={path} elements={elements} amps={loadA} diagnosis={diagnosis} units={units} />
       </div>
     </section>
   );

@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import type { Diagnosis } from '@/core/commission';
+import { curesOf, type Diagnosis, type Element } from '@/core/commission';
 import { round3, show, type Units } from '@/core/quantity';
 import { Plain } from '../table/Plain';
 import { typed } from './figures';
@@ -9,15 +9,21 @@ import type { PathReadings } from './usePathReadings';
 /** What it may be after the readings so far, and where the next one tells most. */
 export function Suspects({
   path: { readings, over, take, takeOff },
+  elements,
+  amps,
   diagnosis,
   units,
 }: {
   readonly path: PathReadings;
+  readonly elements: readonly Element[];
+  /** What the load draws; null: not said. */
+  readonly amps: number | null;
   readonly diagnosis: Diagnosis | null;
   readonly units: Units;
 }) {
   const [nextMv, setNextMv] = useState('');
   const next = diagnosis?.next ?? null;
+  const cures = diagnosis && amps !== null && readings.length > 0 ? curesOf(elements, diagnosis, amps) : [];
   const takeNext = () => {
     const mv = typed(nextMv);
     if (!next || mv === null) return;
@@ -96,6 +102,34 @@ export function Suspects({
             </button>
           </p>
         </div>
+      ) : null}
+      {cures.length > 0 ? (
+        <>
+          <h3 className="mt-3 font-semibold">What would put it right</h3>
+          <Plain
+            label="Cures"
+            columns={[
+              { title: 'cure' },
+              { title: 'likely it is that', right: true },
+              { title: 'the load gets', right: true },
+              { title: 'new cable', right: true },
+              { title: 'takes', right: true },
+            ]}
+            rows={cures.map((c) => ({
+              id: c.elementId,
+              cells: [
+                c.what,
+                `${Math.round(100 * c.probability)} %`,
+                `+ ${round3(c.gainMv)} mV`,
+                c.metres === null ? '·' : show(c.metres, 'm', units),
+                `${Math.round(c.minutes)} min`,
+              ],
+            }))}
+          />
+          <p className="mt-1 text-[12px] text-quiet">
+            What gives most for its minutes first; millivolts at the same amps. Minutes are typical: dead and proved, done, read again.
+          </p>
+        </>
       ) : null}
     </section>
   );
