@@ -95,7 +95,20 @@ test('live: the simulated meter beside what is expected; a joint switched in is 
   await axe(page);
   await page.getByLabel('corroded joint').check();
   await expect(page.getByText(/^a joint, or a weak block: \d/)).toBeVisible();
+  const keep = page.getByRole('button', { name: /^keep the \d+ heard with the boat$/ });
+  await expect(keep).toBeVisible();
   await page.getByRole('button', { name: 'stop listening' }).click();
+  // What was heard becomes measured days of the boat, and is held no more.
+  await keep.click();
+  await expect(page.getByText(/^\d+ are kept:/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'keep the 0 heard with the boat' })).toBeDisabled();
+  const { sets } = (await (await page.request.get(`${url()}/api/boats/${marram}/measured`)).json()) as {
+    sets: { name: string; rows: number; bankId: string }[];
+  };
+  expect(sets).toHaveLength(1);
+  expect(sets[0]?.bankId).toBe('house');
+  expect(sets[0]?.name).toMatch(/^heard 20/);
+  expect(sets[0]?.rows).toBeGreaterThanOrEqual(10);
   const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'this day as CSV' }).click()]);
   expect(readFileSync((await file.path()) ?? '', 'utf8').split('\r\n')).toHaveLength(1441);
 });

@@ -5,7 +5,7 @@ import { random } from '../solve';
 import { withProposals } from '@/testing/usualBoat';
 import { besideDays } from './beside';
 import { learn } from './learn';
-import { matchHeads, readRows, timeOf } from './series';
+import { asCsv, matchHeads, ofHeard, readRows, timeOf } from './series';
 
 const rowsOf = (csv: string): string[][] => csv.split('\r\n').map((l) => l.split(','));
 let n = 0;
@@ -14,6 +14,26 @@ const boat: Design = withProposals(
   (prefix) => `${prefix}q${++n}`,
 );
 const MIDNIGHT = Date.UTC(2026, 4, 31);
+
+test('what was heard is kept as it came: without volts or amps it is none, nor what runs back; it reads again the same', () => {
+  const at = (s: number) => MIDNIGHT + 1000 * s;
+  const series = ofHeard([
+    { at: at(0), volts: 12.61, amps: -4, soc: 0.8 },
+    { at: at(1), volts: null, amps: -4, soc: 0.8 },
+    { at: at(2), volts: 12.6, amps: -5, soc: null },
+    { at: at(1), volts: 12.6, amps: -5, soc: null },
+    { at: at(3), volts: 12.6, amps: 6, soc: 0.79 },
+  ]);
+  expect([...series.at]).toEqual([at(0), at(2), at(3)]);
+  const [heads = [], ...rows] = asCsv(series)
+    .trim()
+    .split('\n')
+    .map((l) => l.split(','));
+  const again = readRows(rows, matchHeads(heads), false).series;
+  expect([...again.amps]).toEqual([-4, -5, 6]);
+  expect(again.soc[0]).toBeCloseTo(0.8, 9);
+  expect(again.soc[1]).toBeNaN();
+});
 
 describe('reading', () => {
   const heads = ['time', 'volts', 'amps', 'soc'];

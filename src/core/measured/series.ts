@@ -126,6 +126,20 @@ export function readRows(rows: readonly (readonly string[])[], match: Matching, 
   return { series: cut, rows: most, dropped, back, gaps, stepS: usual / 1000, sign };
 }
 
+/** Readings as they were heard, as a series: what tells no volts or no amps is left out, and what runs back in time. Amps into the bank, charge 0 to 1. */
+export function ofHeard(
+  heard: readonly { readonly at: number; readonly volts: number | null; readonly amps: number | null; readonly soc: number | null }[],
+): Measured {
+  let last = -Infinity;
+  const told = heard.filter((h) => {
+    const is = h.volts !== null && h.amps !== null && h.at > last;
+    if (is) last = h.at;
+    return is;
+  });
+  const list = (of: (h: (typeof told)[number]) => number | null) => Float64Array.from(told, (h) => of(h) ?? NaN);
+  return { at: list((h) => h.at), volts: list((h) => h.volts), amps: list((h) => h.amps), soc: list((h) => h.soc) };
+}
+
 /** As it is kept: time in s, volts, amps into the bank, charge; one reading a line. What was left out on reading stays out. */
 export function asCsv({ at, volts, amps, soc }: Measured): string {
   const lines = ['time,volts,amps,soc'];

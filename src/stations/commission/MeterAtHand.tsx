@@ -14,7 +14,7 @@ export function useAtHand(): { readonly hand: AtHand | null; readonly control: R
   const [name, setName] = useState('');
   const living = design.living[0]?.id ?? '';
   const asked = name === '' ? null : new URLSearchParams({ meter: name, bank: bankId, living, faults: '', speed: '1' }).toString();
-  const { heard, ended } = useFeed(asked);
+  const { heard, ended } = useFeed(asked, null);
   const last: Heard | undefined = heard.at(-1);
   const hand = name !== '' && last ? { bankId, volts: last.volts, amps: last.amps } : null;
   if (!meters || meters.length === 0 || design.banks.length === 0) return { hand: null, control: null };

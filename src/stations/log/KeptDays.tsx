@@ -4,7 +4,7 @@ import { rowOf } from '@/core/design';
 import { useDesign } from '@/ui/boat/context';
 import { Plain } from '@/ui/table/Plain';
 import { dayOf } from './said';
-import type { KeptSet } from './useKeptDays';
+import type { KeptSet } from '@/ui/boat/useKeptDays';
 
 /** Sets of measured days on file with this boat. */
 export function KeptDays({

@@ -11,7 +11,7 @@ import type { Heads, MeasuredAnswer, MeasuredApi } from '@/workers/measured.work
 import { BesideChart, type Range } from './BesideChart';
 import { KeptDays } from './KeptDays';
 import { dayOf } from './said';
-import { type KeptSet, useKeptDays } from './useKeptDays';
+import { type KeptSet, useKeptDays } from '@/ui/boat/useKeptDays';
 
 const PATIENCE_MS = 120_000;
 const COLUMNS: readonly (readonly [Column, string])[] = [

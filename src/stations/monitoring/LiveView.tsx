@@ -1,13 +1,18 @@
 'use client';
+import Link from 'next/link';
 import { useState } from 'react';
 import type { Gauge } from '@/core/design';
 import { liveAnswer, METER_FAULTS, type MeterFault, type MeterSample } from '@/core/monitoring';
 import { show } from '@/core/quantity';
+import { asCsv, ofHeard } from '@/core/measured';
 import { useAsked, useDesign, useStore } from '@/ui/boat/context';
+import { useKeptDays } from '@/ui/boat/useKeptDays';
 import { Plain } from '@/ui/table/Plain';
-import { type Heard, useFeed, useMeters } from '@/ui/boat/useFeed';
+import { type Feed, type Heard, useFeed, useMeters } from '@/ui/boat/useFeed';
 
 const DAY_MIN = 1440;
+/** Fewer are no day. */
+const LEAST_KEPT = 10;
 const SPEEDS = [
   [1, 'a minute a second'],
   [60, 'an hour a minute'],
@@ -33,7 +38,7 @@ export function LiveView({ gauge }: { gauge: Gauge }) {
     faults: faults.join(','),
     speed: String(speed),
   });
-  const { heard, ended } = useFeed(listening && chosen ? query.toString() : null);
+  const { heard, held, take, ended } = useFeed(listening && chosen ? query.toString() : null, `${chosen?.name ?? ''}:${bankId}`);
   const clear = useAsked<readonly MeterSample[]>(bankId && livingId ? `clear:${bankId}:${livingId}` : null, (r) =>
     r.clearDay(bankId, livingId),
   );
@@ -88,6 +93,7 @@ export function LiveView({ gauge }: { gauge: Gauge }) {
         </fieldset>
       ) : null}
       {ended ? <p className="caution mt-3">It ended: {ended}.</p> : null}
+      <Keep bankId={bankId} held={held} take={take} />
       {last && clear ? (
         <Now gauge={gauge} clear={clear} last={last} heard={heard} />
       ) : (
@@ -108,6 +114,48 @@ export function LiveView({ gauge }: { gauge: Gauge }) {
         is no meter aboard: it plays this boat, with what is switched in.
       </p>
     </div>
+  );
+}
+
+/** What was heard goes to the boat's measured days. */
+function Keep({ bankId, held, take }: Pick<Feed, 'held' | 'take'> & { readonly bankId: string }) {
+  const store = useStore();
+  const { keep } = useKeptDays();
+  const [kept, setKept] = useState(0);
+  const [busy, setBusy] = useState(false);
+  const send = async (list: readonly Heard[]): Promise<boolean> => {
+    const series = ofHeard(list);
+    const name = `heard ${new Date(series.at[0] ?? Date.now()).toISOString().slice(0, 16).replace('T', ' ')}.csv`;
+    const stream = new Blob([asCsv(series)]).stream().pipeThrough(new CompressionStream('gzip'));
+    const is = await keep(bankId, name, new Uint8Array(await new Response(stream).arrayBuffer()));
+    if (is) setKept(series.at.length);
+    return is;
+  };
+  const put = async () => {
+    setBusy(true);
+    try {
+      await take(send);
+    } catch (error) {
+      store.say('refused', `It was not kept: ${error instanceof Error ? error.message : String(error)}.`);
+    } finally {
+      setBusy(false);
+    }
+  };
+  if (held < LEAST_KEPT && kept === 0) return null;
+  return (
+    <p className="screen-only mt-3 flex flex-wrap items-baseline gap-3">
+      <button type="button" className="act" disabled={busy || held < LEAST_KEPT} onClick={() => void put()}>
+        keep the {held} heard with the boat
+      </button>
+      {kept > 0 ? (
+        <span role="status">
+          {kept} are kept:{' '}
+          <Link className="plain" href={`/boats/${store.boatId}/log`}>
+            Log, measured days
+          </Link>
+        </span>
+      ) : null}
+    </p>
   );
 }
 

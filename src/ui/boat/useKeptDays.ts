@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useState } from 'react';
-import { useStore } from '@/ui/boat/context';
+import { useStore } from './context';
 
 /** A set as the server keeps it. */
 export interface KeptSet {
@@ -39,7 +39,7 @@ export function useKeptDays() {
     }).catch(() => null);
     if (!answer?.ok) {
       const said = answer ? ((await answer.json().catch(() => ({}))) as { error?: string }).error : undefined;
-      store.say('refused', `It was not kept: ${said ?? 'the server cannot be reached'}. The file is still on this device.`);
+      store.say('refused', `It was not kept: ${said ?? 'the server cannot be reached'}. It is still on this device.`);
       return false;
     }
     setVersion((n) => n + 1);
