@@ -80,7 +80,7 @@ export function Sources() {
                     key="n"
                     type="button"
                     aria-pressed={s.id === source.id}
-                    className={`text-left ${s.id === source.id ? 'font-semibold text-verdigris' : 'plain'}`}
+                    className={`text-left whitespace-nowrap ${s.id === source.id ? 'font-semibold text-verdigris' : 'plain'}`}
                     onClick={() => setId(s.id)}
                   >
                     {s.name}
