@@ -108,6 +108,9 @@ test.describe('where nothing is kept on the device', () => {
     await expect(page.getByRole('img', { name: /^Ladder/ })).toBeVisible();
     await view(page, 'switches');
     await expect(page.getByRole('table').first()).toBeVisible();
+    await view(page, 'studies');
+    await page.getByTitle('The working: volts of Anchor windlass').click();
+    await expect(page.getByRole('complementary', { name: 'The working' })).toContainText('Where the volts go');
     await page.getByRole('button', { name: /keys/ }).click();
     await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
     await context.setOffline(false);

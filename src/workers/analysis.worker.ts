@@ -226,9 +226,13 @@ function oneDayWorking(d: Design, id: string, units: Units): Working | null {
   return dayWorking(oneDay(d, living, Number(soc)), 0, units) ?? null;
 }
 
-/** Fetched when the first is asked for: the first view does without. */
+const LATER_MS = 4000;
+/** The first view does without: fetched a while after it, so that they are there when the server no longer is. One that fails is asked for again when it is opened. */
+const fetchWorkings = () => import('./workings');
+setTimeout(() => void fetchWorkings().catch(() => undefined), LATER_MS);
+
 async function further(d: Design, a: Analysis, selected: { readonly kind: Further; readonly id: string }): Promise<Working | null> {
-  const { furtherWorking } = await import('./workings');
+  const { furtherWorking } = await fetchWorkings();
   return furtherWorking(d, a, selected, () => studiedNow(d, a).power);
 }
 

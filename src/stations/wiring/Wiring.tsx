@@ -9,18 +9,21 @@ import { Views } from '@/ui/views/Views';
 import { Circuits, fetchChosen } from './circuits/Circuits';
 
 const VIEWS = ['circuits', 'main side', 'panels', 'switches', 'routes', 'studies', 'drawing', 'bench'] as const;
-const MainSide = dynamic(() => import('./mainSide/MainSide').then((m) => m.MainSide), { ssr: false });
+const fetchMainSide = () => import('./mainSide/MainSide');
+const MainSide = dynamic(() => fetchMainSide().then((m) => m.MainSide), { ssr: false });
 const fetchPanels = () => import('./panels/Panels');
 const Panels = dynamic(() => fetchPanels().then((m) => m.Panels), { ssr: false });
 const fetchSwitches = () => import('./switches/Switches');
 const Switches = dynamic(() => fetchSwitches().then((m) => m.Switches), { ssr: false });
 const fetchRoutes = () => import('./routes/Routes');
 const Routes = dynamic(() => fetchRoutes().then((m) => m.Routes), { ssr: false });
-const Studies = dynamic(() => import('./studies/Studies').then((m) => m.Studies), { ssr: false });
+const fetchStudies = () => import('./studies/Studies');
+const Studies = dynamic(() => fetchStudies().then((m) => m.Studies), { ssr: false });
 const Drawing = dynamic(() => import('./drawing/Drawing').then((m) => m.Drawing), { ssr: false });
 const Bench = dynamic(() => import('./bench/Bench').then((m) => m.Bench), { ssr: false });
 
-const LATER = [fetchChosen, fetchPanels, fetchSwitches, fetchRoutes];
+/** Drawing and bench bring the layout's program along: they are fetched when they are asked for. */
+const LATER = [fetchChosen, fetchMainSide, fetchPanels, fetchSwitches, fetchRoutes, fetchStudies];
 
 /** What carries the current, and how: circuits, main side, panels, switches, routes, studies, the line drawing and its bench. */
 export default function Wiring() {
