@@ -11,7 +11,7 @@ const IMPERIAL = /(?:\d ?|, )(?:ft|lb|°F|gal|lb ft|lbf|gal\/h|mV\/°F)(?![\w²/
 const NAMES =
   /\b(?:60|75|85|90|105|110|125) °C|insulation(?: rating)?, °C|terminals(?: good for)?, °C|posts good for, °C|strip fuse, \d+ mm|V-belt \d+ mm|V \d+ mm|10 mm by 38 mm|volts by °C|% a °C|\d+ mm \([\d/ ]+ in\)|[\d to–]+ °C \([\d to–]+ °F\)|^mV\/°[CF] (?:cell|block|bank)$|[−-]?[\d.]+ mV\/°[CF] (?:cell|block|bank)(?= \()/g;
 
-/** Figures of more than three digits that mean something: whole numbers of four, and volts, are read as they are set. */
+/** Figures of more than three digits that mean something: whole numbers of four, and volts, are read as they are set; what is longer than any figure is a name. */
 function tooExact(line: string): readonly string[] {
   const exact = (text: string) =>
     text
@@ -24,7 +24,7 @@ function tooExact(line: string): readonly string[] {
   const bare = line
     .replace(/(?:IEC|ISO|DIN|EN) \d+/g, '')
     .split(/[\t ]/)
-    .filter((word) => /^\d{5,}$/.test(word));
+    .filter((word) => /^\d{5,8}$/.test(word));
   return [...withUnit.filter((x) => x.includes('.') || x.length > 4), ...bare].filter(exact);
 }
 

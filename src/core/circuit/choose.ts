@@ -206,7 +206,7 @@ function chooseFor(input: CircuitInput, legs: number, takesMm2: number): Omit<Pr
     const family = offered.find((f) => f.ratingsA.some((r) => r >= lowerA)) ?? offered[0] ?? (DC_FAMILIES[0] as Family);
     asksMaker = !allowed.includes(family) && onlyTheShort(family, input, floorA, restV) && faultA <= NEARLY * interrupting(family, restV);
     conflict = asksMaker
-      ? `No family here interrupts ${round3(faultA)} A for certain: ${family.name} interrupts ${interrupting(family, restV)} A. The short is by a typical resistance of the bank: ask its maker for the short-circuit current, and enter it.`
+      ? `No family here interrupts ${round3Beside(faultA, interrupting(family, restV))} A for certain: ${family.name} interrupts ${interrupting(family, restV)} A. The short is by a typical resistance of the bank: ask its maker for the short-circuit current, and enter it.`
       : contradiction(input, family, allowed.includes(family), lowerA, upper, refused, order);
     best = { family, ratingA: family.ratingsA.find((r) => r >= lowerA) ?? family.ratingsA[family.ratingsA.length - 1] ?? 1 };
   }

@@ -3,7 +3,7 @@ import { RIPPLE } from '../../rules';
 import { type GeneratorAnswer, type InverterAnswer } from '../../network';
 import { type Design, rowOf, setOp } from '../../design';
 import { servingOf } from '../../topology';
-import { round3, sizeName } from '../../quantity';
+import { round3, round3Beside, sizeName } from '../../quantity';
 import { type Rule, type Said, SOURCES, when } from '../rule';
 import type { AcRow } from './acParts';
 
@@ -259,7 +259,7 @@ export const MACHINE_RULES: readonly MachineRule[] = [
         .map((s) => ({
           suffix: ` ${s.id}`,
           title: `${s.name} does not start on it`,
-          why: `It takes ${round3(s.va)} VA with what runs beside it, for ${round3(s.seconds)} s; ${name} gives ${round3(s.bearsVa)} VA for as long.`,
+          why: `It takes ${round3Beside(s.va, s.bearsVa)} VA with what runs beside it, for ${round3(s.seconds)} s; ${name} gives ${round3(s.bearsVa)} VA for as long.`,
         }));
     },
   ),
