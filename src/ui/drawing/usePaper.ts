@@ -2,6 +2,8 @@ import { useDeferredValue, useEffect, useState } from 'react';
 import { type Drawing, type LaidSheet, type Layout, onSheets } from '@/core/drawing';
 import { roomsOn, type SheetName } from './Sheet';
 
+const REST_MS = 400;
+
 /**
  * The drawing on sheets of paper, made after the screen.
  * @param drawing whole, no panel folded; null while it is not yet as the design is
@@ -22,19 +24,22 @@ export function usePaper(
     if (after === null) return;
     let live = true;
     const ask = (part: Drawing) => (live ? layOut(part) : Promise.reject(new Error('no longer asked')));
-    const whole = placed ? Promise.resolve(placed) : ask(after);
-    whole
-      .then((layout) => onSheets(after, layout, ask, roomsOn(name)))
-      .then(
-        (sheets) => {
-          if (live) setMade({ of: after, name, sheets });
-        },
-        (error: unknown) => {
-          if (live) setFailed({ of: after, why: error instanceof Error ? error.message : String(error) });
-        },
-      );
+    // Screen and paper are laid out by one worker: an edit that follows at once does not wait for sheets.
+    const timer = setTimeout(() => {
+      (placed ? Promise.resolve(placed) : ask(after))
+        .then((layout) => onSheets(after, layout, ask, roomsOn(name)))
+        .then(
+          (sheets) => {
+            if (live) setMade({ of: after, name, sheets });
+          },
+          (error: unknown) => {
+            if (live) setFailed({ of: after, why: error instanceof Error ? error.message : String(error) });
+          },
+        );
+    }, REST_MS);
     return () => {
       live = false;
+      clearTimeout(timer);
     };
   }, [after, placed, name, layOut]);
   return {
