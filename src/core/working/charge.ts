@@ -216,7 +216,7 @@ export function bankFiguresWorking(design: Design, bankId: string, units: Units)
       lines: [
         line('as labelled', label, 'Ah', {
           formula: `${bank.strings} × ${n(bank.blockAh)} Ah`,
-          source: `over ${n(bank.ratedH)} h${bank.series > 1 ? `; ${bank.series} in series add volts, no Ah` : ''}`,
+          source: `rated over ${n(bank.ratedH)} h${bank.series > 1 ? `; ${bank.series} in series add volts, no Ah` : ''}`,
         }),
         line('over 20 h', capacityAh, 'Ah', {
           formula: `${n(label)} Ah × (20 ÷ ${n(bank.ratedH)})^(1 − 1 ÷ ${n(chemistry.peukert)})`,
