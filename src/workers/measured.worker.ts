@@ -36,8 +36,8 @@ let rows: string[][] = [];
 let heads: string[] = [];
 /** As it was last read by its columns. */
 let last: Measured | null = null;
-/** What they were last held beside. */
-let beside: readonly DayBeside[] = [];
+/** What they were last held beside: a stretch is of the same design and bank as the days that are told. */
+let beside: { readonly design: Design; readonly bankId: string; readonly days: readonly DayBeside[] } | null = null;
 
 /** JSON deltas, one a line, as rows of a spreadsheet; null: it is none. */
 function ofDeltas(text: string, bankId: string): string[][] | null {
@@ -89,18 +89,19 @@ const api = {
   answer(design: Design, bankId: string, match: Matching, turn: boolean | null): MeasuredAnswer {
     const { series, ...read } = readRows(rows, match, turn);
     last = series;
-    beside = besideDays(design, bankId, series);
+    const days = besideDays(design, bankId, series);
+    beside = { design, bankId, days };
     return {
       read: { ...read, gaps: read.gaps.slice(0, 50) },
-      days: beside,
+      days,
       learned: learn(design, bankId, series),
       from: series.at[0] ?? 0,
       to: series.at[series.at.length - 1] ?? 0,
     };
   },
   /** A stretch of what was last answered. @param from, to ms. null: nothing was read. */
-  stretch: (design: Design, bankId: string, from: number, to: number): Stretch | null =>
-    last && stretchOf(design, bankId, last, beside, from, to),
+  stretch: (from: number, to: number): Stretch | null =>
+    last && beside && stretchOf(beside.design, beside.bankId, last, beside.days, from, to),
   /** What was last read as a gzipped CSV; null: nothing was. */
   async folded(): Promise<Uint8Array | null> {
     if (!last) return null;

@@ -1,10 +1,8 @@
 /** Measured days beside the same days through the time loop: what went in and out, and why they differ (docs/methods.md, M19). */
 import type { Design } from '../design';
 import { meterDay, type MeterSample } from '../monitoring';
+import { DAY_MS, holdOf, MINUTES, minutesOf } from './minutes';
 import type { Measured } from './series';
-
-const DAY_MS = 24 * 3600_000;
-const MINUTES = 1440;
 
 export interface DayBeside {
   /** Midnight it begins with, ms. */
@@ -54,29 +52,6 @@ function whyOf(amps: Float64Array, day: readonly MeterSample[]): readonly string
     .map(([x, words]) => `${x.toFixed(0)} Ah ${words}`);
 }
 
-/** Minutes of a day as they were measured: means of what falls in each; NaN where nothing does. */
-export function minutesOf(series: Measured, from: number): { readonly volts: Float64Array; readonly amps: Float64Array } {
-  const [volts, amps, count] = [new Float64Array(MINUTES), new Float64Array(MINUTES), new Float64Array(MINUTES)];
-  // Readings stand in order: the first of the day is found by halves.
-  let [low, high] = [0, series.at.length];
-  while (low < high) {
-    const mid = (low + high) >> 1;
-    if ((series.at[mid] ?? 0) < from) low = mid + 1;
-    else high = mid;
-  }
-  for (let k = low; k < series.at.length && (series.at[k] ?? 0) < from + DAY_MS; k++) {
-    const m = Math.floor(((series.at[k] ?? 0) - from) / 60_000);
-    volts[m] = (volts[m] ?? 0) + (series.volts[k] ?? 0);
-    amps[m] = (amps[m] ?? 0) + (series.amps[k] ?? 0);
-    count[m] = (count[m] ?? 0) + 1;
-  }
-  for (let m = 0; m < MINUTES; m++) {
-    volts[m] = (count[m] ?? 0) > 0 ? (volts[m] ?? 0) / (count[m] ?? 1) : NaN;
-    amps[m] = (count[m] ?? 0) > 0 ? (amps[m] ?? 0) / (count[m] ?? 1) : NaN;
-  }
-  return { volts, amps };
-}
-
 /** Every day of a bank beside the way of living it is most like. @param most days at the most. */
 export function besideDays(design: Design, bankId: string, series: Measured, most = 400): readonly DayBeside[] {
   const expected = design.living.flatMap((l) => {
@@ -85,9 +60,10 @@ export function besideDays(design: Design, bankId: string, series: Measured, mos
   });
   const [first, last] = [series.at[0], series.at[series.at.length - 1]];
   if (expected.length === 0 || first === undefined || last === undefined) return [];
+  const holdMs = holdOf(series);
   const out: DayBeside[] = [];
   for (let at = Math.floor(first / DAY_MS) * DAY_MS; at <= last && out.length < most; at += DAY_MS) {
-    const { amps } = minutesOf(series, at);
+    const { amps } = minutesOf(series, at, holdMs);
     const there = amps.reduce((n, a) => n + (Number.isNaN(a) ? 0 : 1), 0);
     if (there === 0) continue;
     const off = (day: readonly MeterSample[]): number =>

@@ -2,10 +2,8 @@
 import type { Design } from '../design';
 import { meterDay } from '../monitoring';
 import type { DayBeside } from './beside';
+import { DAY_MS, holdOf, MINUTE_MS, minutesOf } from './minutes';
 import type { Measured } from './series';
-
-const DAY_MS = 24 * 3600_000;
-const MINUTE_MS = 60_000;
 
 export interface StretchPoint {
   /** Middle of the step, ms. */
@@ -24,35 +22,18 @@ export interface Stretch {
   /** Length of a step, ms. */
   readonly stepMs: number;
   readonly points: readonly StretchPoint[];
-  /** Over the whole stretch, where both are known: into the bank, measured and expected, Ah. */
+  /** Over the minutes of the stretch of which both are known: into the bank, measured and expected, Ah. */
   readonly ah: number;
   readonly expectedAh: number;
 }
 
-/** A mean in the making. */
-class Mean {
-  private sum = 0;
-  private count = 0;
-  add(x: number): void {
-    if (!Number.isFinite(x)) return;
-    this.sum += x;
-    this.count++;
-  }
-  get is(): number | null {
-    return this.count > 0 ? this.sum / this.count : null;
-  }
+/** Mean of what is known of a step; null: nothing is. */
+function meanOf(minutes: readonly number[]): number | null {
+  const known = minutes.filter((x) => !Number.isNaN(x));
+  return known.length > 0 ? known.reduce((n, x) => n + x, 0) / known.length : null;
 }
 
-/** First reading at or after a time. */
-function firstAt({ at }: Measured, time: number): number {
-  let [low, high] = [0, at.length];
-  while (low < high) {
-    const mid = (low + high) >> 1;
-    if ((at[mid] ?? 0) < time) low = mid + 1;
-    else high = mid;
-  }
-  return low;
-}
+const FIGURES = ['volts', 'amps', 'soc', 'expectedV', 'expectedA', 'expectedSoc'] as const;
 
 /**
  * @param days as besideDays found them. @param from, to ms; to not counted in.
@@ -70,51 +51,49 @@ export function stretchOf(
   const stepMs = Math.max(MINUTE_MS, Math.ceil((to - from) / steps / MINUTE_MS) * MINUTE_MS);
   const likeOf = new Map(days.map((d) => [d.at, d.livingId]));
   const samples = new Map([...new Set(likeOf.values())].map((id) => [id, meterDay(design, bankId, id)]));
-  const expectedOn = (dayAt: number) => samples.get(likeOf.get(dayAt) ?? '') ?? null;
-  /** Charge the measured day began with: its first reading that tells one. */
-  const began = new Map<number, number | null>();
-  const beganOf = (dayAt: number): number | null => {
-    const known = began.get(dayAt);
-    if (known !== undefined) return known;
-    let found: number | null = null;
-    for (let k = firstAt(series, dayAt); k < series.at.length && (series.at[k] ?? 0) < dayAt + DAY_MS && found === null; k++)
-      if (Number.isFinite(series.soc[k])) found = series.soc[k] ?? null;
-    began.set(dayAt, found);
-    return found;
-  };
+  const holdMs = holdOf(series);
   const points: StretchPoint[] = [];
   let [ah, expectedAh] = [0, 0];
-  let k = firstAt(series, from);
+  let [todayAt, today, began] = [NaN, minutesOf(series, from, holdMs), NaN];
   for (let start = from; start < to; start += stepMs) {
     const end = Math.min(to, start + stepMs);
-    const [volts, amps, soc, expectedV, expectedA, expectedSoc] = [new Mean(), new Mean(), new Mean(), new Mean(), new Mean(), new Mean()];
-    for (; k < series.at.length && (series.at[k] ?? 0) < end; k++) {
-      volts.add(series.volts[k] ?? NaN);
-      amps.add(series.amps[k] ?? NaN);
-      soc.add(series.soc[k] ?? NaN);
-    }
+    const seen: Record<(typeof FIGURES)[number], number[]> = {
+      volts: [],
+      amps: [],
+      soc: [],
+      expectedV: [],
+      expectedA: [],
+      expectedSoc: [],
+    };
     for (let at = start; at < end; at += MINUTE_MS) {
       const dayAt = Math.floor(at / DAY_MS) * DAY_MS;
-      const day = expectedOn(dayAt);
-      const sample = day?.[Math.floor((at - dayAt) / MINUTE_MS)];
-      if (!day || !sample) continue;
-      expectedV.add(sample.volts);
-      expectedA.add(sample.amps);
-      const first = beganOf(dayAt);
-      if (first !== null) expectedSoc.add(Math.min(1, Math.max(0, first + sample.soc - (day[0]?.soc ?? 0))));
+      if (todayAt !== dayAt) {
+        [todayAt, today] = [dayAt, minutesOf(series, dayAt, holdMs)];
+        // The first charge that is told that day.
+        began = today.soc.find((x) => !Number.isNaN(x)) ?? NaN;
+      }
+      const m = Math.floor((at - dayAt) / MINUTE_MS);
+      const like = samples.get(likeOf.get(dayAt) ?? '');
+      const [amps, expectedA] = [today.amps[m] ?? NaN, like?.[m]?.amps ?? NaN];
+      seen.volts.push(today.volts[m] ?? NaN);
+      seen.amps.push(amps);
+      seen.soc.push(today.soc[m] ?? NaN);
+      seen.expectedV.push(like?.[m]?.volts ?? NaN);
+      seen.expectedA.push(expectedA);
+      seen.expectedSoc.push(Math.min(1, Math.max(0, began + (like?.[m]?.soc ?? NaN) - (like?.[0]?.soc ?? NaN))));
+      if (Number.isNaN(amps) || Number.isNaN(expectedA)) continue;
+      ah += amps / 60;
+      expectedAh += expectedA / 60;
     }
-    if (amps.is !== null && expectedA.is !== null) {
-      ah += (amps.is * (end - start)) / 3600_000;
-      expectedAh += (expectedA.is * (end - start)) / 3600_000;
-    }
+    const [volts, amps, soc, expectedV, expectedA, expectedSoc] = FIGURES.map((f) => meanOf(seen[f]));
     points.push({
       at: (start + end) / 2,
-      volts: volts.is,
-      amps: amps.is,
-      soc: soc.is,
-      expectedV: expectedV.is,
-      expectedA: expectedA.is,
-      expectedSoc: expectedSoc.is,
+      volts: volts ?? null,
+      amps: amps ?? null,
+      soc: soc ?? null,
+      expectedV: expectedV ?? null,
+      expectedA: expectedA ?? null,
+      expectedSoc: expectedSoc ?? null,
     });
   }
   return { stepMs, points, ah, expectedAh };

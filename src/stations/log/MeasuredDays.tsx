@@ -32,6 +32,8 @@ export function MeasuredDays() {
   const [sign, setSign] = useState<keyof typeof SIGNS>('found');
   const [part, setPart] = useState<number | null>(null);
   const [answer, setAnswer] = useState<MeasuredAnswer | null>(null);
+  /** How often it was answered: each answer is looked at from its whole on. */
+  const [answers, setAnswers] = useState(0);
   const [trouble, setTrouble] = useState('');
   const worker = useRef<Employed<MeasuredApi> | null>(null);
   useEffect(() => () => worker.current?.end(), []);
@@ -79,6 +81,7 @@ export function MeasuredDays() {
     setTrouble('');
     try {
       setAnswer(await hired().call((r) => r.answer(design, bankId, match, sign === 'found' ? null : sign === 'out'), PATIENCE_MS));
+      setAnswers((n) => n + 1);
     } catch (error) {
       failed(error);
     } finally {
@@ -86,8 +89,8 @@ export function MeasuredDays() {
     }
   };
   const askStretch = useCallback(
-    ({ from, to }: Range) => worker.current?.call((r) => r.stretch(design, bankId, from, to), PATIENCE_MS) ?? Promise.resolve(null),
-    [design, bankId],
+    ({ from, to }: Range) => worker.current?.call((r) => r.stretch(from, to), PATIENCE_MS) ?? Promise.resolve(null),
+    [],
   );
   const stop = () => {
     worker.current?.end();
@@ -177,9 +180,7 @@ export function MeasuredDays() {
           )}
         </p>
       ) : null}
-      {answer ? (
-        <Answer key={answer.from} answer={answer} ask={askStretch} onTake={(f) => store.edit(`measured: ${f.what}`, f.ops)} />
-      ) : null}
+      {answer ? <Answer key={answers} answer={answer} ask={askStretch} onTake={(f) => store.edit(`measured: ${f.what}`, f.ops)} /> : null}
     </div>
   );
 }
