@@ -5,6 +5,9 @@ export { compensatedV } from './compensation';
 export { sheetLines } from './programming';
 export { setpointV } from './setpoint';
 export {
+  ABSORPTION_RIGHT_V,
+  BMS_ROOM_V,
+  FLOAT_RIGHT_V,
   FROM_C,
   highestV,
   senseErrorV,

@@ -34,6 +34,11 @@ export interface SettingsRow {
   readonly worst: Setting['verdict'];
 }
 
+/** Volts a setting may be off and is right, and what is left between it and the BMS: of each 12 V. */
+export const ABSORPTION_RIGHT_V = 0.1;
+export const FLOAT_RIGHT_V = 0.15;
+export const BMS_ROOM_V = 0.3;
+
 const RANK = { right: 0, note: 1, fix: 2, stop: 3 } as const;
 const v2 = (x: number) => `${x.toFixed(2)} V`;
 
@@ -94,8 +99,8 @@ function settingsRow(design: SettingsParts, source: Source, bank: Bank): Setting
     'absorption',
     lost > 0 ? `${v2(r.absorptionV)}, ${v2(absGets)} past the splitter` : v2(r.absorptionV),
     v2(absWant),
-    Math.abs(offAbs) <= 0.1 * times ? 'right' : offAbs > 0.3 * times ? 'stop' : 'fix',
-    Math.abs(offAbs) <= 0.1 * times
+    Math.abs(offAbs) <= ABSORPTION_RIGHT_V * times ? 'right' : offAbs > 0.3 * times ? 'stop' : 'fix',
+    Math.abs(offAbs) <= ABSORPTION_RIGHT_V * times
       ? ''
       : lost > 0
         ? `sense at the bank, or set ${v2(absWant + lost)}`
@@ -127,8 +132,8 @@ function settingsRow(design: SettingsParts, source: Source, bank: Bank): Setting
       'float',
       v2(r.floatV),
       v2(floatWant),
-      Math.abs(offFloat) <= 0.15 * times ? 'right' : offFloat > 0.4 * times ? 'stop' : 'fix',
-      Math.abs(offFloat) <= 0.15 * times ? '' : `set float to ${v2(floatWant)}`,
+      Math.abs(offFloat) <= FLOAT_RIGHT_V * times ? 'right' : offFloat > 0.4 * times ? 'stop' : 'fix',
+      Math.abs(offFloat) <= FLOAT_RIGHT_V * times ? '' : `set float to ${v2(floatWant)}`,
       { floatV: to2(floatWant) },
     );
   const equalWant = chemistry.equaliseV === null ? null : chemistry.equaliseV * times;
@@ -193,7 +198,7 @@ function settingsRow(design: SettingsParts, source: Source, bank: Bank): Setting
         : '',
   );
   if (bank.bms) {
-    const limit = bank.bms.overV - bank.bms.toleranceV - 0.3 * times;
+    const limit = bank.bms.overV - bank.bms.toleranceV - BMS_ROOM_V * times;
     const top = highestV(source, bank);
     add(
       'BMS',

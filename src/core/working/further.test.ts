@@ -9,9 +9,10 @@ import { chance } from '../energy/season';
 import { quietBoat, sourceInto } from '../energy/testing';
 import { runStudy, studyPath, warmthOf } from '../network';
 import { usualBoat } from '@/testing/usualBoat';
-import { bankDayWorking, bankFiguresWorking, fillWorking, settingWorking } from './charge';
+import { bankDayWorking, bankFiguresWorking, fillWorking } from './bank';
 import { linksWorking } from './links';
 import { seasonSections } from './season';
+import { settingWorking } from './settings';
 import { endWorking, studyWorking } from './study';
 import type { Working, WorkingLine } from './types';
 
@@ -60,6 +61,21 @@ describe('where the volts of a load go', () => {
   test('it ends with the volts of the load, and the room it has', () => {
     expect(line(working, 'at its ends').value).toBe(load?.volts);
     expect(line(working, 'room').value).toBeCloseTo((load?.volts ?? NaN) - (load?.minV ?? NaN), 9);
+  });
+  test('a bank that is charged stands higher: volts are gained, and said so', () => {
+    const charged: Design = { ...boat, sources: [sourceInto('shore charger')] };
+    const asked = study({ shore: true, loads: {} });
+    const lit = withLoad(charged, { id: 'lamp', name: 'Lamp', rating: 0.5 } as never, 2, {
+      id: 'c-lamp',
+      no: '9',
+      name: 'Lamp',
+      from: { kind: 'panel', id: 'panel' },
+      taps: [{ id: 't-lamp', parent: null, serves: { kind: 'load', id: 'lamp' }, tapedM: 2 }],
+    });
+    const on = { ...asked, loads: { lamp: 'on' as const } };
+    const told = studyWorking(lit, on, runStudy(lit, analyse(lit), on), 'lamp', lit.boat);
+    expect(line(told, 'the bank itself').text).toMatch(/^\+ /);
+    expect(line(told, 'at its ends').formula).toMatch(/^[\d.]+ V \+ [\d.]+ mV$/);
   });
   test('a load that is not switched on has none', () =>
     expect(studyWorking(boat, study({ loads: {} }), answer, 'y', boat.boat)).toBeUndefined());
@@ -126,6 +142,12 @@ describe('a setting against its battery', () => {
     const tail = line(working, 'the battery wants').value;
     expect(line(working, 'no more than').value).toBe(2 * tail);
     expect(line(working, 'no less than').value).toBe(tail / 2);
+  });
+  test('fixed volts never end, whatever the tail', () => {
+    const fixed: Design = { ...boat, sources: boat.sources.map((x) => ({ ...x, regulator: { ...x.regulator, staged: false } })) };
+    const working = settingWorking(fixed, charger.id, 'time and tail', fixed.boat);
+    expect(line(working, 'absorption ends at').text).toBe('never');
+    expect(line(working, 'no more than').breaks).toBe(false);
   });
   test('a slope in the boat’s degrees', () => {
     expect(line(of('slope'), 'the battery wants, a cell').text).toMatch(/^−?-?[\d.]+ mV\/°C$/);

@@ -1,5 +1,6 @@
 export { acCircuitWorking, acSourceWorking } from './ac';
-export { bankDayWorking, bankFiguresWorking, fillWorking, settingWorking } from './charge';
+export { bankDayWorking, bankFiguresWorking, fillWorking } from './bank';
+export { settingWorking } from './settings';
 export { circuitWorking, COMES_FIRST } from './circuit';
 export { batteryCableWorking } from './batteryCable';
 export { linksWorking } from './links';

@@ -1,5 +1,7 @@
 /** What every working is put together from. */
+import type { Bank } from '../design';
 import { type Kind, show, type Units } from '../quantity';
+import { CHEMISTRY_SOURCE } from '../rules';
 import type { Working, WorkingLine, WorkingSection } from './types';
 
 /** A working of sections alone. */
@@ -26,3 +28,7 @@ export const voltsLine = (label: string, value: number, extra: Partial<WorkingLi
   text: Number.isNaN(value) ? 'dead' : `${value < 0 ? '− ' : ''}${Math.abs(value).toFixed(2)} V`,
   ...extra,
 });
+
+/** Whether a figure of the bank is its maker's, or of its chemistry. */
+export const bySheet = (bank: Bank, key: keyof Bank['sheet']): Pick<WorkingLine, 'mark' | 'source'> =>
+  bank.sheet[key] === null ? { mark: 'typical', source: CHEMISTRY_SOURCE } : { mark: "maker's", source: "the battery's sheet" };

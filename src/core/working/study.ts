@@ -12,8 +12,8 @@ const n = round3;
 function drawn(load: Load | undefined, { amps, volts, starting }: StudyLoad): Pick<WorkingLine, 'formula' | 'source' | 'mark'> {
   if (!load) return { source: 'as entered for the engine' };
   if (starting) return { source: 'at its start, as entered', mark: load.mark };
-  const drawsW = { formula: `${n(amps * volts)} W ÷ ${volts.toFixed(2)} V at its ends`, source: 'constant power', mark: load.mark };
-  if (load.behaviour === 'power') return drawsW;
+  if (load.behaviour === 'power')
+    return { formula: `${n(amps * volts)} W ÷ ${volts.toFixed(2)} V at its ends`, source: 'constant power', mark: load.mark };
   if (load.behaviour === 'resistance')
     return { formula: `${volts.toFixed(2)} V ÷ ${n(volts / amps)} Ω`, source: 'a resistance', mark: load.mark };
   return { source: 'the same current at any volts', mark: load.mark };
@@ -28,11 +28,9 @@ export function studyWorking(design: Design, study: Study, answer: StudyAnswer, 
   if (!load || !path || !bank || !given) return undefined;
   const line = liner(units);
   const own = rowOf(design.loads, loadId);
+  const lostV = path.steps.reduce((sum, s) => sum + s.volts, 0);
   const label = ({ what, circuitId }: StudyStep): string => {
-    const run = rowOf(
-      answer.runs.map((r) => ({ id: r.circuitId, name: r.name })),
-      circuitId,
-    );
+    const run = answer.runs.find((r) => r.circuitId === circuitId);
     return run ? `${run.name}: ${what}` : what;
   };
   const formula = ({ what, circuitId, volts }: StudyStep): Partial<WorkingLine> => {
@@ -63,7 +61,7 @@ export function studyWorking(design: Design, study: Study, answer: StudyAnswer, 
             text: `${s.volts > 0 ? '− ' : '+ '}${n(1000 * Math.abs(s.volts))} mV`,
           })),
         voltsLine('at its ends', path.volts, {
-          formula: `${path.restV.toFixed(2)} V − ${n(1000 * path.steps.reduce((sum, s) => sum + s.volts, 0))} mV`,
+          formula: `${path.restV.toFixed(2)} V ${lostV < 0 ? '+' : '−'} ${n(1000 * Math.abs(lostV))} mV`,
           breaks: load.falls,
         }),
       ],
