@@ -61,7 +61,7 @@ test('banks: what one holds and drives into a short, a day of another, how strin
   const capacity = await holds.innerText();
   await holds.click();
   await expect(line(panel(page), 'over 20 h')).toContainText(capacity);
-  await expect(line(panel(page), 'at the most')).toBeVisible();
+  await expect(line(panel(page), 'of its own, at the most')).toBeVisible();
   await opener(table(page, 'Her other banks'), 'Start battery').click();
   await expect(line(panel(page), 'in all')).toContainText(await opener(table(page, 'Her other banks'), 'Start battery').innerText());
   const gel = opener(page.locator('main'), /^The working: .*gel/i);
@@ -111,7 +111,8 @@ test('a study opens where the volts go and how warm an end gets; posts and switc
   await table(page, 'Switch schedule').getByTitle('The working: 1 Main').first().click();
   await expect(panel(page).getByRole('heading', { name: '1 Main' })).toBeVisible();
   await open(page, marram, 'protection');
-  await opener(table(page, 'Faults where circuits begin'), 'House bank, posts').click();
-  await expect(panel(page)).toContainText('What it drives into a short at its posts');
+  const posts = opener(table(page, 'Faults where circuits begin'), 'House bank, posts');
+  await posts.click();
+  await expect(line(panel(page), 'with all that can feed its posts')).toContainText(await posts.innerText());
   expect(await silent(page)).toEqual([]);
 });

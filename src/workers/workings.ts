@@ -55,7 +55,7 @@ export function furtherWorking(
       return bank && shared ? linksWorking(bank, shared, design.boat, units) : null;
     }
     case 'bank':
-      return bankFiguresWorking(design, id, units) ?? null;
+      return bankFiguresWorking(design, analysis.banks, id, units) ?? null;
     case 'bank day': {
       const day = rowOf(eachBank(design, first), second);
       return day ? bankDayWorking(day, design, units) : null;

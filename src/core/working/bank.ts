@@ -1,5 +1,5 @@
 /** The working of a bank: the hours a source needs to fill it, its own figures, its day (docs/methods.md, M9 to M11). */
-import { bankSource, coldFactor } from '../bank';
+import { type BankSource, bankSource, coldFactor } from '../bank';
 import { type Bank, type Design, rowOf } from '../design';
 import { type BankDay, type Fill, fillTimes } from '../energy';
 import { round3, show, type Units } from '../quantity';
@@ -41,14 +41,23 @@ export function fillWorking(design: Design, sourceId: string, units: Units): Wor
   return plainWorking(`${fill.name} fills ${bank.name}`, [{ title: 'Alone, no load', lines: filling(fill, bank, units) }]);
 }
 
-/** A bank's own figures: what it holds, what of it is used, its resistance and what it drives into a short. undefined for no bank of hers. */
-export function bankFiguresWorking(design: Design, bankId: string, units: Units): Working | undefined {
+/**
+ * A bank's own figures: what it holds, what of it is used, its resistance and what its posts drive into a short. undefined for no bank of hers.
+ * @param banks as analysed, with what can be paralleled with each
+ */
+export function bankFiguresWorking(
+  design: Design,
+  banks: readonly Pick<BankSource, 'bankId' | 'postsFaultA' | 'postsFaultBy'>[],
+  bankId: string,
+  units: Units,
+): Working | undefined {
   const bank = rowOf(design.banks, bankId);
   if (!bank) return undefined;
   const line = liner(units);
   const source = bankSource(bank);
   const { chemistry, capacityAh, ohm } = source;
   const label = bank.blockAh * bank.strings;
+  const posts = banks.find((b) => b.bankId === bankId);
   const cold = coldFactor(chemistry, design.plan.tempC);
   return plainWorking(`${bank.name}, ${chemistry.name}`, [
     {
@@ -79,12 +88,15 @@ export function bankFiguresWorking(design: Design, bankId: string, units: Units)
           formula: `${bank.series} × ${n((1000 * source.stringOhm) / bank.series)} mΩ ÷ ${bank.strings}`,
           ...bySheet(bank, 'mohm'),
         }),
-        line('at the most', source.largestFaultA, 'A', {
+        line('of its own, at the most', source.largestFaultA, 'A', {
           ...(source.faultIsMakers
             ? { mark: "maker's" as const }
             : { mark: 'typical' as const, formula: `${source.fullV.toFixed(2)} V ÷ (0.6 × ${n(1000 * ohm)} mΩ)` }),
           source: 'full, new and warm',
         }),
+        ...(posts && posts.postsFaultBy !== ''
+          ? [line('with all that can feed its posts', posts.postsFaultA, 'A', { source: posts.postsFaultBy })]
+          : []),
         line('at the least', source.smallestV / source.smallestOhm, 'A', {
           formula: `${source.smallestV.toFixed(2)} V ÷ ${n(1000 * source.smallestOhm)} mΩ`,
           source: 'one string, half charged, cold and aged: twice its resistance',

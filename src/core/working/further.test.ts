@@ -239,18 +239,31 @@ describe('a bank’s own figures', () => {
   const boat: Design = quietBoat({ chemistry: 'agm', blockAh: 100, strings: 2, ratedH: 20 });
   const id = boat.banks[0]?.id ?? '';
   test('2 × 100 Ah over 20 h are 200 Ah', () => {
-    const working = bankFiguresWorking(boat, id, boat.boat);
+    const working = bankFiguresWorking(boat, [], id, boat.boat);
     expect(line(working, 'as labelled')).toMatchObject({ value: 200, formula: '2 × 100 Ah' });
     expect(line(working, 'over 20 h').value).toBeCloseTo(200, 9);
-    expect(bankFiguresWorking(boat, 'nobody', boat.boat)).toBeUndefined();
+    expect(bankFiguresWorking(boat, [], 'nobody', boat.boat)).toBeUndefined();
+  });
+  test('with a second bank to be joined and a charger its posts drive as much as the analysis reckons with', () => {
+    const two: Design = {
+      ...boat,
+      banks: [...boat.banks, { ...blankBank('start', 12, null), id: 'start', job: 'start' as const }],
+      joins: [{ ...blankTie('j', 'relay', 12), firstId: id, secondId: 'start' }],
+      sources: [sourceInto('shore charger')],
+    };
+    const { banks } = analyse(two);
+    const working = bankFiguresWorking(two, banks, id, two.boat);
+    const posts = banks.find((b) => b.bankId === id);
+    expect(line(working, 'with all that can feed its posts').value).toBe(posts?.postsFaultA);
+    expect(posts?.postsFaultA).toBeGreaterThan(line(working, 'of its own, at the most').value);
   });
   test('a short: full volts over 0.6 of its resistance; with a maker’s figure that', () => {
-    const working = bankFiguresWorking(boat, id, boat.boat);
+    const working = bankFiguresWorking(boat, [], id, boat.boat);
     const ohm = line(working, 'its resistance').value;
-    const most = line(working, 'at the most');
+    const most = line(working, 'of its own, at the most');
     expect(most.value * 0.6 * ohm).toBeCloseTo(Number(/^[\d.]+/.exec(most.formula ?? '')?.[0]), 1);
     expect(most.mark).toBe('typical');
     const said: Design = { ...boat, banks: boat.banks.map((b) => ({ ...b, shortCircuitA: 3000 })) };
-    expect(line(bankFiguresWorking(said, id, said.boat), 'at the most')).toMatchObject({ value: 3000, mark: "maker's" });
+    expect(line(bankFiguresWorking(said, [], id, said.boat), 'of its own, at the most')).toMatchObject({ value: 3000, mark: "maker's" });
   });
 });
