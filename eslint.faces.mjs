@@ -119,7 +119,7 @@ const MAY_CALL = {
   scratch: [],
   solve: [],
   topology: ['bankOfLoads', 'endName', 'endsOf', 'leadStretchesOf', 'newRing', 'ringFrom', 'ringWords', 'runOf', 'stretchesOf', 'upFrom'],
-  working: ['seasonSections', 'sizingLines'],
+  working: ['joinedSections', 'seasonSections', 'sizingLines'],
 };
 
 /** An ESLint rule: a screen imports of the core's folders only what it may call; types are free. */

@@ -77,7 +77,7 @@ test('what can run together: the wanted set fits, is too much, is shed in order,
   await expect(small).toContainText(/Shore charger down to \d+ W/);
   await page.getByRole('checkbox', { name: /turn the charger down/ }).uncheck();
   await expect(small).toContainText('Water heater off');
-  await small.getByRole('button').click();
+  await small.getByRole('button', { name: 'Shore power, 10 A' }).click();
   const sets = page.getByRole('region', { name: 'Largest sets on Shore power, 10 A' });
   await expect(sets).toContainText('Each fits on the source and behind every breaker on the way');
   await expect(sets.getByRole('img', { name: 'Water heater runs, wanted' }).first()).toBeVisible();

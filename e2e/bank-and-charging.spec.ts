@@ -1,7 +1,7 @@
 /** Ways of living, banks and what joins them, charging, settings, the day, the cruise, the season, options, the balance line. */
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import { axe, designOf, expect, open, saved, test, view } from './boat';
+import { axe, designOf, expect, hinted, open, saved, test, view } from './boat';
 
 const put = async (page: Page, label: string | RegExp, text: string) => {
   const field = page.getByRole('textbox', { name: label, ...(typeof label === 'string' ? { exact: true } : {}) }).first();
@@ -232,7 +232,7 @@ test('settings worst first, slopes in any unit, and a programming sheet filled i
   await expect(page.getByRole('listitem').filter({ hasText: 'switch equalising off' })).toBeVisible();
   await expect(page.getByRole('img', { name: /Absorption volts by temperature/ })).toBeVisible();
   await view(page, 'programming sheets');
-  await page.getByRole('button', { name: 'Shore charger', exact: true }).click();
+  await page.getByRole('tab', { name: 'Shore charger', exact: true }).click();
   await page.getByLabel('As set: float').fill('13.5, by the owner');
   await page.getByLabel('As set: float').blur();
   await saved(page);
@@ -264,20 +264,20 @@ test('a day and a cruise open their working, term by term; it is closed again', 
   const line = (label: string) => working.getByText(label, { exact: true });
   await open(page, marram, 'bank');
   await view(page, 'the day');
-  await page.getByTitle('The working of this day').click();
+  await hinted(page, 'The working of this day').click();
   await expect(working.getByRole('heading', { name: 'Day 1: at anchor' })).toBeVisible();
   for (const label of ['Alternator', 'Solar', 'made', 'not to be had', 'at midnight, %', 'fuel, litres'])
     await expect(line(label)).toBeVisible();
   await view(page, 'the cruise');
-  await page.getByTitle('The working of House bank').click();
+  await hinted(page, 'The working of House bank').click();
   await expect(working.getByRole('heading', { name: 'House bank, A fortnight of summer' })).toBeVisible();
   for (const label of ['begins with', 'stored', 'drawn', 'self-discharge', 'ends with', 'full cycles'])
     await expect(line(label)).toBeVisible();
-  await page.getByTitle('The working of day 3').click();
+  await hinted(page, 'The working of day 3').click();
   await expect(working.getByRole('heading', { name: 'Day 3: motoring' })).toBeVisible();
   await page.getByLabel('begins at, %').fill('60');
   await page.getByLabel('begins at, %').press('Enter');
-  await page.getByTitle('The working of day 1', { exact: true }).click();
+  await hinted(page, 'The working of day 1').click();
   await expect(line('begins at, %').locator('..')).toContainText('60');
   await working.getByRole('button', { name: 'close' }).click();
   await expect(working).toHaveCount(0);
@@ -343,7 +343,7 @@ test('the balance line: need, made, what is lacking; each opens its working', as
   await expect(line).toContainText('to spare');
   await line.getByRole('button', { name: 'at anchor' }).click();
   await expect(line).toContainText('lacks');
-  await line.getByTitle('Show where it comes from').nth(1).click();
+  await hinted(line, 'Show where it comes from').nth(1).click();
   const working = page.getByRole('complementary', { name: 'The working' });
   await expect(working).toContainText('Made, on passage');
   await expect(working).toContainText('the house bank settles at');
@@ -383,7 +383,7 @@ test('a candidate is compared with the alternator it may replace, counted nowher
 }) => {
   await open(page, marram, 'charging');
   const rows = page.getByRole('table', { name: 'Sources' });
-  const made = page.getByRole('banner').getByTitle('Show where it comes from').nth(1);
+  const made = hinted(page.getByRole('banner'), 'Show where it comes from').nth(1);
   await expect(page.getByRole('banner')).toContainText('to spare');
   const before = await made.innerText();
   await page.getByRole('button', { name: 'alternator', exact: true }).click();

@@ -154,7 +154,7 @@ test('on a phone the bench and the test sheet keep to its width', async ({ page,
     await open(page, marram, station);
     await view(page, on);
     await page.waitForTimeout(300);
-    const wide = await page.getByRole('region', { name: on }).evaluate((e) => e.scrollWidth - e.clientWidth);
+    const wide = await page.getByRole('tabpanel', { name: on }).evaluate((e) => e.scrollWidth - e.clientWidth);
     expect(wide, on).toBeLessThanOrEqual(1);
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
   }

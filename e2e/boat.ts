@@ -76,7 +76,11 @@ export async function enter(page: Page, name: string, column: string, text: stri
 export const refusal = (page: Page): Locator => page.locator('[role=alert]:not(#__next-route-announcer__)');
 
 /** Puts another sheet of the station on top. */
-export const view = (page: Page, name: string): Promise<void> => page.getByRole('button', { name, exact: true }).click();
+export const view = (page: Page, name: string): Promise<void> => page.getByRole('tab', { name, exact: true }).click();
+
+/** Things whose hint says this: in full, or as a pattern. */
+export const hinted = (at: Page | Locator, hint: string | RegExp): Locator =>
+  at.getByRole('button', typeof hint === 'string' ? { description: hint, exact: true } : { description: hint });
 
 export const saved = (page: Page): Promise<void> => expect(page.getByTestId('saved')).toHaveText(/^saved/);
 

@@ -96,7 +96,7 @@ test('five minutes: nothing looked at is neither well nor wrong; what is missing
   await axe(page);
   await page.reload();
   await expect(page.getByLabel('its size, mm²').first()).toHaveValue('16');
-  await page.getByRole('button', { name: 'shore power' }).click();
+  await page.getByRole('tab', { name: 'shore power' }).click();
   await page.getByLabel('main breaker, A').fill('50');
   await expect(
     page.getByRole('table', { name: 'Five minutes: shore power' }).getByRole('row').filter({ hasText: 'main breaker' }),
@@ -117,7 +117,7 @@ test('reports: for the owner without rules’ names, for a surveyor with them; a
   await expect(owner).toContainText('Before she is used');
   await expect(owner).not.toContainText('rule fault');
   await axe(page);
-  await page.getByRole('button', { name: 'for a surveyor' }).click();
+  await page.getByRole('tab', { name: 'for a surveyor' }).click();
   await expect(page.getByRole('article', { name: /electrical survey/ })).toContainText('source: small-craft DC standards');
   const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'save as PDF' }).click()]);
   const bytes = readFileSync((await file.path()) ?? '').toString('latin1');

@@ -1,4 +1,5 @@
 /** Commissioning: a sheet made from the design, stages that open one another, readings judged and kept, what is wrong found, signed off. */
+import sharp from 'sharp';
 import { axe, designOf, expect, open, reload, saved, test, url, view } from './boat';
 
 test('stages open one another, or by a reason that is kept; readings are judged at once and stay', async ({ page, marram, context }) => {
@@ -30,10 +31,17 @@ test('stages open one another, or by a reason that is kept; readings are judged 
   await expect(drop).toContainText(/Spread: .*copper metric/);
   await axe(page);
 
+  await drop.getByRole('button', { name: /^picture: / }).click();
+  const shot = sharp({ create: { width: 60, height: 40, channels: 3, background: '#a25a22' } });
+  await drop.locator('input[type=file]').setInputFiles({ name: 'meter.png', mimeType: 'image/png', buffer: await shot.png().toBuffer() });
+  await expect(drop.getByRole('button', { name: /^1 picture: / })).toBeVisible();
+  await saved(page);
+
   const other = await context.newPage();
   await open(other, marram, 'commission');
   await view(other, 'sign-off');
   await expect(other.getByText(/tests are right/)).toBeVisible();
+  await expect(other.getByRole('img', { name: /^as read: volts lost to \d+ VHF radio/ })).toBeVisible();
   await expect(other.getByRole('listitem').filter({ hasText: /volts lost to \d+ VHF radio/ })).toContainText('above its band');
   await expect(other.getByRole('table', { name: 'circuits, each alone' })).toContainText('clamp no. 2');
   await axe(other);
@@ -52,7 +60,7 @@ test('a bad joint is found from millivolts, with where to measure next', async (
   await expect(rows.nth(3)).toBeVisible();
   // A joint of 200 mΩ more on its positive: a volt at 5 A.
   const whole = Number(
-    /expected ([\d.]+) mV/.exec((await page.getByRole('region', { name: 'find what is wrong' }).textContent()) ?? '')?.[1],
+    /expected ([\d.]+) mV/.exec((await page.getByRole('tabpanel', { name: 'find what is wrong' }).textContent()) ?? '')?.[1],
   );
   await page.getByLabel('lost from bank to load and back, mV').fill(String(whole + 1000));
   const suspects = page.getByRole('region', { name: 'Suspects' });

@@ -29,7 +29,7 @@ const seen = (page: Page): Promise<Seen> =>
 
 async function everyMode(page: Page, boat: string, most = Infinity): Promise<string[]> {
   await open(page, boat, 'wiring');
-  await page.getByRole('button', { name: 'drawing', exact: true }).click();
+  await page.getByRole('tab', { name: 'drawing', exact: true }).click();
   const canvas = page.getByRole('application');
   const wrong: string[] = [];
   const rails = await page
@@ -96,7 +96,7 @@ test('a boat of 120 circuits: the same, and panels are folded at first', async (
 });
 test('the overview frames what is in sight, and a press moves there', async ({ page, marram }) => {
   await open(page, marram, 'wiring');
-  await page.getByRole('button', { name: 'drawing', exact: true }).click();
+  await page.getByRole('tab', { name: 'drawing', exact: true }).click();
   const overview = page.getByTestId('overview');
   await expect(overview).toBeVisible();
   const at = () => page.locator('[data-view]').getAttribute('transform');

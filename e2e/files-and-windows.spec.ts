@@ -1,7 +1,7 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { cell, designOf, enter, expect, open, reload, saved, test, url } from './boat';
+import { cell, designOf, enter, expect, hinted, open, reload, saved, test, url } from './boat';
 import { startServer } from './server';
 
 test('a design goes out as a file and comes in elsewhere with nothing lost', async ({ page, halcyon }) => {
@@ -219,7 +219,7 @@ test('the palette finds loads, circuits and acts; G and a letter goes to a stati
   await page.keyboard.type('water heater');
   await page.getByRole('option', { name: /A4 Water heater/ }).click();
   await page.waitForURL(/ac$/);
-  await expect(page.getByRole('button', { name: 'runs and panels' })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByRole('tab', { name: 'runs and panels' })).toHaveAttribute('aria-selected', 'true');
   await page.keyboard.press('Control+k');
   await page.keyboard.type('night');
   await page.keyboard.press('Enter');
@@ -230,7 +230,7 @@ test('the palette finds loads, circuits and acts; G and a letter goes to a stati
 
 test('a figure above opens where it comes from; a finding opens its row', async ({ page, marram }) => {
   await open(page, marram, 'survey');
-  await page.getByTitle('Show where it comes from').first().click();
+  await hinted(page, 'Show where it comes from').first().click();
   const working = page.getByRole('complementary', { name: 'The working' });
   await expect(working).toContainText('Need, at anchor');
   await expect(working).toContainText('usable of 330 Ah');

@@ -82,7 +82,7 @@ test('a panel is drawn as its face, every way named; the working opens when some
   await open(page, marram, 'wiring');
   const working = page.getByRole('complementary', { name: 'The working' });
   expect((await working.boundingBox())?.width).toBeLessThan(40);
-  await page.getByRole('button', { name: 'panels', exact: true }).click();
+  await page.getByRole('tab', { name: 'panels', exact: true }).click();
   const face = page.getByRole('figure', { name: 'Face of Chart table panel' });
   await expect(face).toContainText('26 ways, 4 spare');
   // Nothing of it lies over anything else.

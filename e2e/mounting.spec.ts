@@ -1,5 +1,5 @@
 /** Mounting: faces measured, bodies held against them, places ranked and taken. */
-import { axe, designOf, expect, open, saved, test, view } from './boat';
+import { axe, designOf, expect, hinted, open, saved, test, view } from './boat';
 
 test('a face is measured where a place is entered; a body too deep for it is refused, and told in Check', async ({ page, marram }) => {
   await open(page, marram, 'survey');
@@ -20,6 +20,14 @@ test('a face is measured where a place is entered; a body too deep for it is ref
   await expect(bunk).toContainText('does not go');
   await bunk.getByRole('button', { name: /^Aft cabin/ }).click();
   await expect(page.getByText(/depth with air before it; it needs 210 mm, there is: 200 mm/)).toBeVisible();
+  // Its score is added up; a lead's drop there opens the working of that lead there.
+  const made = page.getByRole('table', { name: 'What its score is made of' });
+  const minutes = (await made.getByRole('row').allInnerTexts()).map((r) => Number(r.trim().split(/\s+/).at(-1)));
+  expect(minutes.slice(1, -1).reduce((sum, m) => sum + m, 0) / (minutes.at(-1) ?? 0)).toBeCloseTo(1, 1);
+  await hinted(page.getByRole('table', { name: 'Leads with it there' }), /^The working: /)
+    .first()
+    .click();
+  await expect(page.getByRole('complementary', { name: 'The working' })).toContainText(/ampacity|carries/);
   await bunk.getByRole('button', { name: 'Mount it in Aft cabin, Bunk bulkhead' }).click();
   await saved(page);
   const moved = await designOf(page, marram);

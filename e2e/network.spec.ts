@@ -47,7 +47,7 @@ test('a lead of one’s own that puts two banks side by side is a stop, there an
   );
   await open(page, marram, 'check');
   await page.getByRole('button', { name: 'New lead: puts House bank and Start battery side by side', exact: true }).click();
-  await expect(page.getByRole('button', { name: 'main side', exact: true })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByRole('tab', { name: 'main side', exact: true })).toHaveAttribute('aria-selected', 'true');
   await expect(row(page, 'New lead')).toBeVisible();
 });
 
@@ -115,7 +115,7 @@ test('the drawing goes out as SVG and PDF on the sheets it needs, and prints on 
   const texts = Object.values(files).map((f) => strFromU8(f).replace(/<[^>]+>/g, ' '));
   expect(texts[0]).toMatch(/on to sheet 2[\s\S]*A3, sheet 1 of 2/);
   expect(texts[1]).toMatch(/from sheet 1[\s\S]*Navigation panel[\s\S]*A3, sheet 2 of 2/);
-  await page.getByLabel('Sheet').selectOption('letter');
+  await page.getByLabel('Sheet', { exact: true }).selectOption('letter');
   await expect(page.getByText(/^[3-9] sheets$/)).toBeVisible();
   const count = Number((await page.getByText(/^[3-9] sheets$/).innerText()).charAt(0));
   const pdf = await saved('PDF');

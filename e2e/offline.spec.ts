@@ -2,7 +2,7 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { cell, enter, expect, open, test, view } from './boat';
+import { cell, enter, expect, hinted, open, test, view } from './boat';
 import { startServer } from './server';
 
 test.use({ serviceWorkers: 'allow' });
@@ -109,7 +109,7 @@ test.describe('where nothing is kept on the device', () => {
     await view(page, 'switches');
     await expect(page.getByRole('table').first()).toBeVisible();
     await view(page, 'studies');
-    await page.getByTitle('The working: volts of Anchor windlass').click();
+    await hinted(page, 'The working: volts of Anchor windlass').click();
     await expect(page.getByRole('complementary', { name: 'The working' })).toContainText('Where the volts go');
     await page.getByRole('button', { name: /keys/ }).click();
     await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();

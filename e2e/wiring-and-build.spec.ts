@@ -150,7 +150,7 @@ test('what a circuit lies in and passes changes its answer', async ({ page, marr
 
 test('panels: what their ways take decides, and a family that cannot interrupt is a stop', async ({ page, marram }) => {
   await open(page, marram, 'wiring');
-  await page.getByRole('button', { name: 'panels', exact: true }).click();
+  await page.getByRole('tab', { name: 'panels', exact: true }).click();
   await enter(page, 'Chart table panel', 'family', 'blade fuse');
   await page.getByRole('link', { name: /^Check/ }).click();
   const finding = page.getByRole('button', { name: 'Chart table panel: may not hold blade fuses', exact: true });

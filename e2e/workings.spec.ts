@@ -1,11 +1,10 @@
 /** Every figure opens its working: of settings, hours to full, banks, shared strings, the season, studies and warm ends; and no row of their tables is without. */
 import type { Locator, Page } from '@playwright/test';
-import { axe, expect, open, test, view } from './boat';
+import { axe, expect, hinted, open, test, view } from './boat';
 
 const panel = (page: Page): Locator => page.getByRole('complementary', { name: 'The working' });
 const line = (at: Locator, label: string): Locator => at.getByText(label, { exact: true }).locator('..');
-const opener = (at: Locator, of: string | RegExp): Locator =>
-  at.getByTitle(typeof of === 'string' ? `The working: ${of}` : of, { exact: typeof of === 'string' });
+const opener = (at: Locator, of: string | RegExp): Locator => hinted(at, typeof of === 'string' ? `The working: ${of}` : of);
 const table = (page: Page, name: string): Locator => page.getByRole('table', { name, exact: true });
 
 /**
@@ -99,20 +98,87 @@ test('a study opens where the volts go and how warm an end gets; posts and switc
   await expect(line(panel(page), 'at its ends')).toContainText(at);
   await expect(panel(page)).toContainText('the bank itself');
   await expect(panel(page)).toContainText('out and back, warm');
-  const end = table(page, 'Ends in the study')
-    .getByTitle(/^The working: /)
-    .first();
+  const end = opener(table(page, 'Ends in the study'), /^The working: /).first();
   const warm = await end.innerText();
   await end.click();
   await expect(line(panel(page), 'comes to')).toContainText(warm);
   expect(await silent(page)).toEqual([]);
 
   await view(page, 'switches');
-  await table(page, 'Switch schedule').getByTitle('The working: 1 Main').first().click();
+  await opener(table(page, 'Switch schedule'), '1 Main').first().click();
   await expect(panel(page).getByRole('heading', { name: '1 Main' })).toBeVisible();
   await open(page, marram, 'protection');
   const posts = opener(table(page, 'Faults where circuits begin'), 'House bank, posts');
   await posts.click();
   await expect(line(panel(page), 'with all that can feed its posts')).toContainText(await posts.innerText());
   expect(await silent(page)).toEqual([]);
+});
+
+test('each way to join the banks opens how it joins them; a largest set what every breaker carries then', async ({
+  page,
+  marram,
+  halcyon,
+}) => {
+  await open(page, marram, 'bank');
+  await view(page, 'joined');
+  const ways = table(page, 'Ways to join the banks');
+  const splitter = opener(ways, 'diode splitter');
+  await splitter.click();
+  const told = page.getByRole('region', { name: 'The working: diode splitter' });
+  await expect(line(told, 'the splitter takes')).toContainText('0.70 V');
+  const lowest = /([\d.]+) %/.exec(await line(told, 'lowest').first().innerText())?.[1];
+  expect(`${Math.round(Number(lowest))} %`).toBe(await splitter.innerText());
+  expect(await silent(page)).toEqual([]);
+
+  await open(page, halcyon, 'ac');
+  await view(page, 'what can run together');
+  const set = opener(table(page, 'Largest sets'), /^The working: set of/).first();
+  const watts = await set.innerText();
+  await set.click();
+  await expect(line(panel(page), 'together')).toContainText(`${watts} W`);
+  await expect(line(panel(page), 'the source itself').first()).toBeVisible();
+  expect(await silent(page)).toEqual([]);
+});
+
+test('the cut list opens where its counts come from, and what a length is made of', async ({ page, marram }) => {
+  await open(page, marram, 'build');
+  const terminals = table(page, 'Terminals');
+  const first = hinted(terminals, /^Where they go: /).first();
+  const count = Number(await first.innerText());
+  await first.click();
+  const where = terminals.getByRole('list', { name: /^Where they go: / }).getByRole('listitem');
+  const counted = (await where.allInnerTexts()).map((t) => Number(/^(\d+) × /.exec(t)?.[1]));
+  expect(counted.reduce((sum, n) => sum + n, 0)).toBe(count);
+  const length = hinted(page.locator('main'), /^The working: length of /).first();
+  const row = page.getByRole('row').filter({ has: length });
+  await length.click();
+  await expect(row).toContainText(/as taped|as its ends stand|of slack at both/);
+  await axe(page);
+});
+
+test('a hint is beside what the mouse rests on or the keyboard is at, and goes with a key', async ({ page, marram }) => {
+  await open(page, marram, 'charging');
+  const hours = opener(page.locator('main'), 'hours of Alternator').first();
+  await hours.hover();
+  const hint = page.getByRole('tooltip', { name: 'The working: hours of Alternator' });
+  await expect(hint).toBeAttached();
+  await page.keyboard.press('Shift');
+  await expect(hint).toBeHidden();
+  await page.mouse.move(0, 0);
+  await page.getByRole('tab', { name: 'sources', exact: true }).focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('tab', { name: 'small leads', exact: true })).toBeFocused();
+  await expect(page.getByRole('tab', { name: 'sources', exact: true })).toHaveAttribute('aria-selected', 'true');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('tabpanel', { name: 'small leads' })).toBeVisible();
+});
+
+test('what is typed into a field stays when another sheet is put on top', async ({ page, marram }) => {
+  await open(page, marram, 'charging');
+  await view(page, 'programming sheets');
+  const field = page.getByLabel('As set: battery kind').first();
+  await field.fill('14.25 V at the bench');
+  await view(page, 'settings');
+  await view(page, 'programming sheets');
+  await expect(field).toHaveValue('14.25 V at the bench');
 });

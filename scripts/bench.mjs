@@ -107,7 +107,7 @@ try {
   );
   // An edit of this window's own, taken back and put again in front of the drawing: a longer or shorter name moves everything beside it.
   await page.goto(`${url}/boats/${drawn.id}/bank`);
-  await page.getByRole('button', { name: 'banks', exact: true }).click();
+  await page.getByRole('tab', { name: 'banks', exact: true }).click();
   const name = page.getByRole('textbox', { name: 'bank', exact: true }).first();
   const was = await name.inputValue();
   await name.fill('House bank, port and starboard');
@@ -117,7 +117,7 @@ try {
     .getByRole('link', { name: /Wiring/ })
     .first()
     .click();
-  await page.getByRole('button', { name: 'drawing', exact: true }).click();
+  await page.getByRole('tab', { name: 'drawing', exact: true }).click();
   await page.locator('svg[data-laid]').waitFor();
   await page.waitForTimeout(2500);
   const redrawn = async (edit) => {
@@ -155,7 +155,7 @@ try {
     `line drawing of 150 circuits, its panels as they fold at first, laid out anew and painted: from an edit taken back or put again ${await redrawn('here')} (aim: 300); from another window's edit ${await redrawn('there')}`,
   );
   await page.goto(`${url}/boats/halcyon/ac`);
-  await page.getByRole('button', { name: 'what can run together', exact: true }).click();
+  await page.getByRole('tab', { name: 'what can run together', exact: true }).click();
   await page.getByRole('table', { name: 'Settings' }).waitFor();
   await page.waitForTimeout(1500);
   const answered = [];
@@ -177,7 +177,7 @@ try {
     `an appliance wanted or not, to the new answer on every setting, painted: median ${median(answered).toFixed(0)} ms, worst ${Math.max(...answered).toFixed(0)} ms (aim: 200)`,
   );
   await page.goto(`${url}/boats/marram/bank`);
-  await page.getByRole('button', { name: 'the day', exact: true }).click();
+  await page.getByRole('tab', { name: 'the day', exact: true }).click();
   await page.waitForTimeout(1500);
   const handle = await page.getByRole('slider', { name: 'engine to' }).first().boundingBox();
   await page.mouse.move(handle.x + 3, handle.y + 8);

@@ -4,6 +4,7 @@ import './globals.css';
 import type { Metadata } from 'next';
 import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
+import { Hints } from '@/ui/hint/Hints';
 
 export const metadata: Metadata = {
   title: 'Solenix',
@@ -21,7 +22,10 @@ export default async function Root({ children }: { children: ReactNode }) {
       <head>
         <script nonce={nonce} suppressHydrationWarning dangerouslySetInnerHTML={{ __html: SCHEME }} />
       </head>
-      <body>{children}</body>
+      <body>
+        {children}
+        <Hints />
+      </body>
     </html>
   );
 }

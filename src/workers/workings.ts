@@ -1,16 +1,20 @@
 /** Workings beyond those of circuits and days: fetched when the first is asked for, the first view does without. */
 import type { Analysis, Working } from '@/core';
 import { sharingOf } from '@/core/bank';
-import { type Design, rowOf } from '@/core/design';
+import { type Design, MOUNT_KINDS, rowOf } from '@/core/design';
 import { type SettingName, SETTINGS } from '@/core/charging';
 import { eachBank } from '@/core/energy';
 import { runStudy, warmthOf } from '@/core/network';
-import type { Studied } from '@/core/analysis';
+import { designThere } from '@/core/placing';
+import { analyse, createMemory, type Studied, workedPath } from '@/core/analysis';
 import {
   acCircuitWorking,
+  acSetWorking,
   acSourceWorking,
   bankDayWorking,
+  batteryCableWorking,
   bankFiguresWorking,
+  circuitWorking,
   endWorking,
   fillWorking,
   linksWorking,
@@ -18,8 +22,10 @@ import {
   studyWorking,
 } from '@/core/working';
 
-/** What they are of. Ids: setting source:name; study study:load; end study:its number, the hottest 0; links bank:amps; bank day way of living:bank. */
-export type Further = 'AC circuit' | 'AC source' | 'setting' | 'fill' | 'study' | 'end' | 'links' | 'bank' | 'bank day';
+/** What they are of. Ids: setting source:name; study study:load; end study:its number, the hottest 0; links bank:amps; bank day way of living:bank;
+ * AC set a setting:its appliances, with commas; placed a run with a thing elsewhere, as kind|thing|place|run. */
+export type Further =
+  'AC circuit' | 'AC source' | 'AC set' | 'setting' | 'fill' | 'study' | 'end' | 'links' | 'bank' | 'bank day' | 'placed';
 
 /** @param power of the studies of this analysis. @returns null where there is nothing of that name. */
 export function furtherWorking(
@@ -35,6 +41,8 @@ export function furtherWorking(
       return acCircuitWorking(design, id, units) ?? null;
     case 'AC source':
       return acSourceWorking(design, power(), id, units) ?? null;
+    case 'AC set':
+      return acSetWorking(design, first, second.split(','), units) ?? null;
     case 'setting': {
       const name = SETTINGS.find((s): s is SettingName => s === second);
       return (name && settingWorking(design, first, name, units)) ?? null;
@@ -56,9 +64,27 @@ export function furtherWorking(
     }
     case 'bank':
       return bankFiguresWorking(design, analysis.banks, id, units) ?? null;
+    case 'placed':
+      return placedWorking(design, id);
     case 'bank day': {
       const day = rowOf(eachBank(design, first), second);
       return day ? bankDayWorking(day, design, units) : null;
     }
   }
+}
+
+/** A run's working with the boat as she is when a thing stands elsewhere. */
+function placedWorking(design: Design, id: string): Working | null {
+  const [kind, thingId = '', placeId = '', runId = ''] = id.split('|');
+  const mounted = MOUNT_KINDS.find((k) => k === kind);
+  if (!mounted) return null;
+  const there = designThere(design, mounted, thingId, placeId);
+  const memory = createMemory();
+  const analysis = analyse(there, memory);
+  return (
+    circuitWorking(workedPath(memory, runId), there.boat) ??
+    batteryCableWorking(there, analysis, runId, there.boat) ??
+    acCircuitWorking(there, runId, there.boat) ??
+    null
+  );
 }

@@ -9,7 +9,7 @@ export { type Headroom, headroomOf } from './headroom';
 export { ISOLATION_CAUTION, isolationSteps } from './isolation';
 export { type OwnerRule, type OwnerRules, ownerRules } from './ownerRules';
 export { type PlacardLine, placardLines } from './placard';
-export { type Running, runningOf, runningOn } from './running';
+export { consumersOn, type Running, runningOf, runningOn } from './running';
 export {
   ASSUMED_PEDESTAL_OHM,
   continuousPart,
@@ -26,5 +26,5 @@ export {
 } from './services';
 export { type BreakerStart, type RunStarts, startsBehind } from './starts';
 export { type AcState, bondsRight, MOST_STATES, type Origin, statesOf } from './states';
-export { type AcLimit, type BreakerLimit, type Consumer, fits, largestSets, opens } from './together';
+export { type AcLimit, type BreakerLimit, type Consumer, fits, largestSets, type Loaded, loadedOf, opens } from './together';
 export { AC_READS, type AcParts, AC_SUPPLY_READS, type AcSupplyParts } from './parts';

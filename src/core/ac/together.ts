@@ -180,6 +180,33 @@ export function opens(loads: readonly Consumer[], limit: AcLimit): string[] {
   return gauges.flatMap((g, i) => (g.members !== null && !within(sum, SUMS * i, g) ? [g.name] : []));
 }
 
+/** What of a set runs behind one limit, leg by leg. */
+export interface Loaded {
+  /** The breaker's; null: the source itself. */
+  readonly name: string | null;
+  readonly ids: readonly string[];
+  /** Amps of each leg, and those of what runs long. */
+  readonly legA: readonly number[];
+  readonly longA: readonly number[];
+  readonly ofA: number;
+  /** What it may carry for long, A. */
+  readonly longOfA: number;
+}
+
+/** Of each limit that something of the set runs behind, the source first: what it then carries, and of how much. Any way it is plugged in. */
+export function loadedOf(loads: readonly Consumer[], limit: AcLimit): Loaded[] {
+  const gauges = gaugesOf(limit);
+  const sum = sumOf(loads, gauges);
+  const legs = limit.legs === 2 ? [P1, P2] : [P1];
+  return gauges.flatMap((g, i) => {
+    const ids = loads.filter((l) => g.members === null || g.members.has(l.id)).map((l) => l.id);
+    const amps = (from: number) =>
+      legs.map((p) => Math.hypot(sum[SUMS * i + from + p] ?? 0, sum[SUMS * i + from + p + 1] ?? 0) / limit.volts);
+    const own = { name: g.members === null ? null : g.name, ids, legA: amps(0), longA: amps(CONTINUOUS) };
+    return ids.length > 0 ? [{ ...own, ofA: g.legVA / limit.volts, longOfA: g.continuousVA / limit.volts }] : [];
+  });
+}
+
 /** Least room behind the breakers that everything of the set runs behind, and behind those it overloads, VA; Infinity without one. */
 export function breakerRoomVa(loads: readonly Consumer[], limit: AcLimit): number {
   const gauges = gaugesOf(limit);

@@ -98,7 +98,7 @@ const CircuitSchema = row({
   working: v.nullable(Working),
 });
 
-const CountLine = row({ item: text, count: v.number(), note: text });
+const CountLine = row({ item: text, count: v.number(), note: text, of: list(row({ what: text, count: v.number() })) });
 
 const BreakerStart = row({ ids: list(text), amps: v.number(), seconds: v.number(), opens: v.boolean() });
 

@@ -45,17 +45,22 @@ export interface CountLine {
   readonly note: string;
 }
 
+/** A count with what it is counted from, in the order of the pieces. */
+export interface TracedLine extends CountLine {
+  readonly of: readonly { readonly what: string; readonly count: number }[];
+}
+
 export interface CutList {
   readonly cuts: readonly Cut[];
   readonly reels: readonly ReelLine[];
-  readonly terminals: readonly CountLine[];
-  readonly shrink: readonly CountLine[];
-  readonly protection: readonly CountLine[];
+  readonly terminals: readonly TracedLine[];
+  readonly shrink: readonly TracedLine[];
+  readonly protection: readonly TracedLine[];
   /** Bus bars as entered, else as they ask to be. */
-  readonly bars: readonly CountLine[];
+  readonly bars: readonly TracedLine[];
   /** Cables their makers sell with their plugs: bought, not cut. */
-  readonly makers: readonly CountLine[];
-  readonly labels: readonly CountLine[];
+  readonly makers: readonly TracedLine[];
+  readonly labels: readonly TracedLine[];
   readonly totalM: number;
   readonly totalKg: number;
 }
@@ -200,12 +205,15 @@ function circuitCuts({ design, loads, panels }: Context, circuit: Circuit, resul
   });
 }
 
-type Counted = readonly [item: string, note: string, count: number];
-const tally = (entries: readonly Counted[]): CountLine[] => {
-  const lines = new Map<string, CountLine>();
-  for (const [item, note, count] of entries) {
-    const known = lines.get(item);
-    lines.set(item, { item, note: known?.note || note, count: (known?.count ?? 0) + count });
+type Counted = readonly [item: string, note: string, count: number, what: string];
+const tally = (entries: readonly Counted[]): TracedLine[] => {
+  const lines = new Map<string, { item: string; note: string; count: number; of: { what: string; count: number }[] }>();
+  for (const [item, note, count, what] of entries) {
+    const line = lines.get(item) ?? { item, note, count: 0, of: [] };
+    line.note ||= note;
+    line.count += count;
+    if (count > 0) line.of.push({ what, count });
+    lines.set(item, line);
   }
   return [...lines.values()].sort((a, b) => a.item.localeCompare(b.item, 'en', { numeric: true }));
 };
@@ -347,16 +355,21 @@ export function cutList(
   };
   const resultOf = new Map(circuits.map((c) => [c.id, c]));
   const cuts: Cut[] = [];
-  const shrink: [string, string, number][] = [];
-  const terminals: [string, string, number][] = [];
-  const protection: [string, string, number][] = [];
+  const shrink: Counted[] = [];
+  const terminals: Counted[] = [];
+  const protection: Counted[] = [];
   for (const circuit of design.circuits) {
     const result = resultOf.get(circuit.id);
     if (!result || circuit.taps.length === 0) continue;
     const { protection: device } = result.own;
     const bare = device.missing && circuit.found === null;
     if (!bare && (!circuit.found?.keepProtection || !result.own.ladder.kept))
-      protection.push([`${device.familyName} ${device.ratingA} A`, device.count > 1 ? 'at both ends of each leg' : '', device.count]);
+      protection.push([
+        `${device.familyName} ${device.ratingA} A`,
+        device.count > 1 ? 'at both ends of each leg' : '',
+        device.count,
+        `${circuit.no} ${circuit.name}`.trim(),
+      ]);
     if (result.own.ladder.kept) continue;
     for (const piece of [...circuitCuts(context, circuit, result), ...lampCuts(context, circuit)]) make(piece);
   }
@@ -367,29 +380,34 @@ export function cutList(
     for (const cut of partedLead(design, lead, leadCut(context, lead, result), school, size))
       make({ cut, conductor: result.conductor, junctions: 0 });
     const device = result.device?.own.protection;
-    if (device) protection.push([`${device.familyName} ${device.ratingA} A`, '', 1]);
+    if (device) protection.push([`${device.familyName} ${device.ratingA} A`, '', 1, lead.name]);
   });
   for (const link of bankLinks(design)) make(link);
-  const makers: [string, string, number][] = [];
+  const makers: Counted[] = [];
   for (const small of smallLeadResults(design)) {
     const { lead, conductor, lengthM } = small;
-    if (lead.fuseA !== null) protection.push([`in-line ${tapFuse(design, small)} ${lead.fuseA} A`, 'right at the tap', 1]);
+    if (lead.fuseA !== null) protection.push([`in-line ${tapFuse(design, small)} ${lead.fuseA} A`, 'right at the tap', 1, lead.name]);
     if (conductor) make({ cut: smallCut(context, small, conductor), conductor, junctions: 0 });
-    else makers.push([`${lead.name}, ${show(lengthM, 'm', design.boat)}`, 'its maker’s own, with its plugs; never cut', 1]);
+    else makers.push([`${lead.name}, ${show(lengthM, 'm', design.boat)}`, 'its maker’s own, with its plugs; never cut', 1, lead.name]);
   }
   for (const b of design.banks)
     if (b.strings > 1 && b.stringFuseA !== null)
-      protection.push([`${findFamily(STRING_FUSE_FAMILY)?.name ?? ''} ${b.stringFuseA} A`, `one at each battery of ${b.name}`, b.strings]);
+      protection.push([
+        `${findFamily(STRING_FUSE_FAMILY)?.name ?? ''} ${b.stringFuseA} A`,
+        `one at each battery of ${b.name}`,
+        b.strings,
+        b.name,
+      ]);
   for (const { cut, result, device } of acPieces(design)) {
     make({ cut, conductor: result.conductor, junctions: 0 });
-    protection.push([device, '', 1]);
+    protection.push([device, '', 1, cut.serves]);
   }
   for (const s of design.acSources)
     if (s.inverter?.precharge)
-      protection.push(['pre-charge resistor with push button, covered', `across the DC disconnect of ${s.name}`, s.inverter.units]);
+      protection.push(['pre-charge resistor with push button, covered', `across the DC disconnect of ${s.name}`, s.inverter.units, s.name]);
   for (const { cut, conductor, part } of isolatorPieces(design)) {
     make({ cut, conductor, junctions: 0 });
-    protection.push([part, cut.serves, 1]);
+    protection.push([part, cut.serves, 1, cut.serves]);
   }
   return listed();
 
@@ -409,11 +427,17 @@ export function cutList(
           ? `pull test ${Math.round(unitOf('N', design.boat).to(pull))} ${unitOf('N', design.boat).name}${tightened(terminal, design.boat)}`
           : '',
         counted[i] ?? 1,
+        `${cut.label}, ${i === 0 ? 'from end' : 'far end'}`,
       ]);
       if (hasBarrel(terminal))
-        shrink.push([sleeveItem(cut, design.boat), `over barrel and ${small(25, design.boat)} of jacket`, cut.cores]);
+        shrink.push([
+          sleeveItem(cut, design.boat),
+          `over barrel and ${small(25, design.boat)} of jacket`,
+          cut.cores,
+          `${cut.label}, ${i === 0 ? 'from end' : 'far end'}`,
+        ]);
     });
-    if (junctions > 0) terminals.push([junctionPart(school, size), 'where a lug meets a lead or a tail', junctions]);
+    if (junctions > 0) terminals.push([junctionPart(school, size), 'where a lug meets a lead or a tail', junctions, cut.label]);
   }
 
   function listed(): CutList {
@@ -449,12 +473,14 @@ export function cutList(
       terminals: tally(terminals).filter((l) => l.count > 0),
       shrink: tally(shrink),
       protection: tally(protection),
-      bars: tally(bars.map((b) => [busPart(b, design), b.name, 1])),
+      bars: tally(bars.map((b) => [busPart(b, design), b.name, 1, b.name])),
       makers: tally(makers),
       labels: tally([
-        ...cuts.map((c): Counted => [c.label, 'one at each end', 2]),
+        ...cuts.map((c): Counted => [c.label, 'one at each end', 2, c.label]),
         ...design.acCircuits.flatMap((c): Counted[] =>
-          c.labelled ? [[`AC ${SERVICE_V[design.boat.acRegion]} V`, 'at both ends and wherever a cover comes off', 2]] : [],
+          c.labelled
+            ? [[`AC ${SERVICE_V[design.boat.acRegion]} V`, 'at both ends and wherever a cover comes off', 2, `${c.no} ${c.name}`.trim()]]
+            : [],
         ),
       ]),
       totalM: lines.reduce((sum, l) => sum + l.netM, 0),

@@ -1,5 +1,5 @@
 export type { Cut, Where } from './cut';
-export { type CountLine, cutList, type CutList, type ReelLine } from './cutList';
+export { type CountLine, cutList, type CutList, type ReelLine, type TracedLine } from './cutList';
 export { endName } from './ends';
 export { type Held, heldBack } from './held';
 export { type Lists, listsOf } from './lists';

@@ -1,6 +1,6 @@
 /** Expected figures worked by hand, verdicts, and faults found by a meter that is as good as a meter is. */
 import { analyse } from '../analysis';
-import { blankDevice, blankGauge, type Design } from '../design';
+import { addOp, applyEdit, blankDevice, blankGauge, type Design } from '../design';
 import { bareBoat, withLoad } from '../design/testing';
 import { bothWithin, firstIs, tried } from '@/testing/pathTruth';
 import { drawn } from './hiddenFault';
@@ -9,6 +9,7 @@ import { diagnose, type Reading } from './diagnose';
 import { type Element, pathOf } from './path';
 import { bandAt, dropBand, USUAL_CONDITIONS } from './line';
 import { testSheet } from './sheet';
+import { usualBoat } from '@/testing/usualBoat';
 
 /** 240 W at the end of 4 m, taped. */
 const boat = withLoad(bareBoat('metric'), { rating: 240, connection: 'M6', mark: "maker's" }, 4);
@@ -95,6 +96,16 @@ describe('the sheet', () => {
     const most = (d: Design) => testSheet(d, analyse(d), USUAL_CONDITIONS).find((l) => l.id.startsWith('drop.c-x'))?.limit.most;
     expect(most(critical)).toBeCloseTo(2 * 10 * boat.house.criticalDropPct * 12, 6);
     expect(most({ ...critical, house: { ...critical.house, strictDrop: true } })).toBeCloseTo(10 * boat.house.criticalDropPct * 12, 6);
+  });
+  test('a picture may stand with any line of a sheet', () => {
+    for (const design of [usualBoat(3), usualBoat(8)].map((d): Design => ({ ...d, boat: { ...d.boat, hull: 'steel' } }))) {
+      const lines = testSheet(design, analyse(design), USUAL_CONDITIONS);
+      expect(lines.length).toBeGreaterThan(60);
+      for (const l of lines) {
+        const photo = { id: 'p', caption: '', about: { kind: 'test' as const, id: l.id }, widthPx: 10, heightPx: 10 };
+        expect([l.id, applyEdit(design, { ops: [addOp(design, 'photos', photo)] }).ok]).toEqual([l.id, true]);
+      }
+    }
   });
   test('an alarm is proved only where there is a gauge to call, and charge only where one counts', () => {
     const alarms = (kind: 'counting' | 'volts' | null) =>

@@ -52,7 +52,7 @@ export function derate(school: School, laying: Laying, around: Surroundings): De
   const fEnclosure = ENCLOSURE_FACTOR[laying.enclosure];
   const { ambientC } = around;
   let refusal: string | null = null;
-  if (ambientC >= ratingC - 5) refusal = `ambient within 5 °C of the ${ratingC} °C rating`;
+  if (ambientC >= ratingC - 5) refusal = `its surroundings are nearly as hot as its insulation may be, ${ratingC} °C`;
   else if (around.engineSpace && ratingC < MIN_ENGINE_SPACE_RATING_C) refusal = '60 °C insulation is not for engine spaces';
   const byHeat = ratingC > ambientC ? Math.sqrt((ratingC - ambientC) / (ratingC - 30)) : 0;
   const byTable = around.engineSpace ? (ENGINE_SPACE[school][ratingC] ?? 0) : 1;

@@ -372,7 +372,14 @@ const DepartureSchema = v.object({
 const PhotoSchema = v.object({
   id,
   caption: v.pipe(v.string(), v.maxLength(300)),
-  about: v.object({ kind: oneOf(['circuit', 'load', 'panel', 'bank', 'place', 'boat']), id }),
+  about: v.variant('kind', [
+    v.object({ kind: oneOf(['circuit', 'load', 'panel', 'bank', 'place', 'boat']), id }),
+    /** A line of the test sheet, by what it tests. */
+    v.object({
+      kind: v.literal('test'),
+      id: v.pipe(v.string(), v.regex(/^[A-Za-z0-9][A-Za-z0-9._+-]{0,159}$/, 'an id of a test is needed')),
+    }),
+  ]),
   widthPx: whole(1, 20000),
   heightPx: whole(1, 20000),
 });

@@ -27,24 +27,7 @@ import { dayYields } from './dayYield';
 import { random } from '../solve';
 import { chance, quantile, seasonBlock, seasonResult, seasonScene, withMore } from './season';
 import { windAmps } from './sources';
-import { drawing, driven, quietBoat, sourceInto } from './testing';
-
-const sunny = (): Design => ({
-  ...driven(
-    drawing(quietBoat(), 6),
-    [sourceInto('solar'), sourceInto('alternator')],
-    [
-      ['sun', 6, 18, 4],
-      ['engine', 8, 9, 1800],
-    ],
-  ),
-  cruises: [{ id: 'c', name: 'A week', legs: [{ id: 'l', livingId: 'day', days: 7 }], repeat: 1, startSoc: 1 }],
-});
-const start = { ...blankBank('start', 12, null), id: 'start', name: 'Start', job: 'start' as const, blockAh: 80, strings: 1, tempC: 25 };
-const twoBanks = (): Design => {
-  const boat = sunny();
-  return { ...boat, banks: [...boat.banks, start], joins: [{ ...blankTie('r', 'relay', 12), firstId: 'house', secondId: 'start' }] };
-};
+import { drawing, driven, quietBoat, sourceInto, start, sunny, twoBanks } from './testing';
 
 describe('a season', () => {
   const asked = { runs: 24, seed: 7, sunSpread: 0.4, windSpread: 0.4, useSpread: 0.2, motorSpread: 0.5 };

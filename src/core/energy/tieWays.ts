@@ -48,6 +48,9 @@ export interface TiePoint {
 
 export interface BankSide {
   readonly lowest: number;
+  /** When it stands lowest, and when its posts highest, h from the beginning of the cruise. */
+  readonly lowestH: number;
+  readonly topH: number;
   readonly endSoc: number;
   readonly inAh: number;
   /** Hours the engine runs until the bank stands at 95 %, from 60 %; null: not within 12 h. */
@@ -145,11 +148,11 @@ function hoursTo95(design: Design, which: readonly number[]): (number | null)[] 
   });
 }
 
-function topVolts(run: CruiseResult, b: number): number {
-  const nB = run.scene.banks.length;
-  let top = 0;
-  for (let i = b; i < run.trace.volts.length; i += nB) top = Math.max(top, run.trace.volts[i] ?? 0);
-  return top;
+/** The step at which a bank's figure is the greatest by `beats`. */
+function stepOf(figures: ArrayLike<number>, nB: number, b: number, beats: (x: number, than: number) => boolean): number {
+  let at = 0;
+  for (let t = 1; t * nB + b < figures.length; t++) if (beats(figures[t * nB + b] ?? 0, figures[at * nB + b] ?? 0)) at = t;
+  return at;
 }
 
 function failsAfter(design: Design, run: CruiseResult, scene: Scene, b: number): number | null {
@@ -176,8 +179,12 @@ export function compareTies(design: Design): TieConsequence[] {
     const scene = sceneOf(joined, { stepMin: 15, ways: new Set(days) });
     const run = runDays(scene, days, chosen.startSoc, way);
     const [houseFill, startFill] = hoursTo95(joined, [house, start]);
+    const nB = scene.banks.length;
+    const top = (b: number) => stepOf(run.trace.volts, nB, b, (x, than) => x > than);
     const side = (b: number, fill: number | null | undefined): BankSide => ({
       lowest: run.banks[b]?.lowest ?? 0,
+      lowestH: (stepOf(run.trace.soc, nB, b, (x, than) => x < than) + 1) * scene.stepH,
+      topH: (top(b) + 1) * scene.stepH,
       endSoc: run.banks[b]?.endSoc ?? 0,
       inAh: run.banks[b]?.inAh ?? 0,
       hoursTo95: fill ?? null,
@@ -187,8 +194,8 @@ export function compareTies(design: Design): TieConsequence[] {
       {
         way,
         ...sides,
-        houseV: topVolts(run, house),
-        startV: topVolts(run, start),
+        houseV: run.trace.volts[top(house) * nB + house] ?? 0,
+        startV: run.trace.volts[top(start) * nB + start] ?? 0,
         failsAfterDays: failsAfter(joined, run, scene, start),
         runsOut: runsOut(design, run, house, start),
         trace: hourly(run, house, start),

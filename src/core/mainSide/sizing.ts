@@ -5,7 +5,7 @@ import { ampacityA, conductorOhm, conductorTempC, derate, dutyEquivalentA, rulin
 import { blankCircuit, blankLoad, type BatteryCable, nominalVOf, type Place, rowOf, sideOfTie, startBankOf } from '../design';
 import { bankRestV, type BankSource, bankTempC } from '../bank';
 import { loadCurrent, studyVolts } from '../demand';
-import { round3, sizeName } from '../quantity';
+import { round3, show, sizeName } from '../quantity';
 import type { LeadParts } from './parts';
 import { carries, type Carries } from './carries';
 import { bankOfCable } from './ofBank';
@@ -282,7 +282,7 @@ export function batteryCableResult(
     if ([lead.from, lead.to].some((e) => e.kind === 'bank'))
       rung(
         'post',
-        `no more than ${house.postC} °C at the battery’s post after ${engine.starts} starts of ${again.onS} s in a row, ${again.restS} s between`,
+        `no more than ${show(house.postC, 'C', boat)} at the battery’s post after ${engine.starts} starts of ${again.onS} s in a row, ${again.restS} s between`,
         (c) => {
           const izA = ampacityA(c, ruling);
           const equalA = dutyEquivalentA(load.amps, again, timeConstantS(c, ruling.ratingC, ruling.ambientC, izA));

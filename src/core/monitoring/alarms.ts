@@ -4,6 +4,7 @@ import { highestV } from '../charging';
 import { asDecided, type Bank, type Design, kindOf } from '../design';
 import { nominalW } from '../demand';
 import { dayAh } from '../energy';
+import { show } from '../quantity';
 import { restV } from '../rules';
 import { bankOfLoads } from '../topology';
 
@@ -98,7 +99,7 @@ export function alarmsOf(whole: Design, bank: Bank): Alarms {
     {
       id: 'temperature',
       what: 'battery warm',
-      value: chemistry.leadAcid ? '45 °C' : '50 °C',
+      value: show(chemistry.leadAcid ? 45 : 50, 'C', design.boat),
       delay: '1 min',
       working: 'typical of its chemistry; its maker’s figure rules',
       proof: 'the sensor held in a warm hand, the value set under it',

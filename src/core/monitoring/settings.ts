@@ -2,7 +2,7 @@
 import { bankSource, bankTempC, c20Ah, chemistryOf, tailA as maker_sTailA } from '../bank';
 import { compensatedV } from '../charging';
 import { asDecided, type Bank, type Design, type Gauge, type GaugeSettings, rowOf, type Source } from '../design';
-import { round3 } from '../quantity';
+import { round3, show } from '../quantity';
 import type { GaugeSet, Measures } from './gauge';
 
 export interface SettingLine {
@@ -94,7 +94,7 @@ export function gaugeSheet(design: Design, gauge: Gauge): GaugeSheet | null {
         chargedV,
         'V',
         least
-          ? `${least.s.name} absorbs at ${least.v.toFixed(2)} V at ${round3(least.t)} °C, the least of all; 0.2 V per 12 V under it`
+          ? `${least.s.name} absorbs at ${least.v.toFixed(2)} V at ${show(least.t, 'C', design.boat)}, the least of all; 0.2 V per 12 V under it`
           : `typical absorption, 0.2 V per 12 V under it`,
       ),
       line(

@@ -122,7 +122,7 @@ const WARM_C = 45;
 const HOT_BANK_C = 40;
 
 /** What the place does to it: water, vapour, heat. Its own code against water counts where it is entered. */
-export function placeFor(place: Place, thing: Mounted, design: Pick<Design, 'banks'>): readonly FitLine[] {
+export function placeFor(place: Place, thing: Mounted, design: Pick<Design, 'banks' | 'boat'>): readonly FitLine[] {
   const water = waterFigure(thing.mount?.ip ?? '20');
   const line = (what: string, bad: boolean, needs: string, ok: boolean | null): readonly FitLine[] =>
     bad ? [{ what, needs, has: place.name, ok }] : [];
@@ -146,7 +146,7 @@ export function placeFor(place: Place, thing: Mounted, design: Pick<Design, 'ban
     ...line(
       'warm',
       place.ambientC > (electronics ? WARM_C : HOT_BANK_C) && !place.engineSpace,
-      `under ${electronics ? WARM_C : HOT_BANK_C} °C`,
+      `under ${show(electronics ? WARM_C : HOT_BANK_C, 'C', design.boat)}`,
       null,
     ),
     ...line('compass near', place.compass && thing.kind !== 'gauge', 'a metre from a compass', null),

@@ -15,6 +15,14 @@ export interface RunThere {
   readonly dropPct: number | null;
 }
 
+/** So many of something, each standing for so many minutes. */
+export interface ScorePart {
+  readonly what: string;
+  readonly count: number;
+  readonly kind: 'kg' | 'none';
+  readonly each: number;
+}
+
 export interface Candidate {
   readonly placeId: string;
   readonly placeName: string;
@@ -30,8 +38,9 @@ export interface Candidate {
   readonly stops: number;
   readonly fixes: number;
   readonly brings: readonly string[];
-  /** Minutes of work it stands for: lower is better. */
+  /** Minutes of work it stands for: lower is better; and what they are made of, which adds up to it. */
   readonly score: number;
+  readonly parts: readonly ScorePart[];
   readonly now: boolean;
 }
 

@@ -1,2 +1,2 @@
-export { bestFirst, type Candidate, moveOps, type RunThere, WORTH_MIN } from './candidate';
-export { candidatesOf, rankPlaces } from './rank';
+export { bestFirst, type Candidate, moveOps, type RunThere, type ScorePart, WORTH_MIN } from './candidate';
+export { candidatesOf, designThere, rankPlaces } from './rank';

@@ -1,8 +1,10 @@
 /** Places ranked on a small boat: what wins changes with the facts. */
+import { acCircuits } from '../ac';
+import { analyse } from '../analysis';
 import { applyEdit, blankFace, blankMount, type Design, designOfKind, ofWholeMachines, type Place } from '../design';
 import { withProposals } from '@/testing/usualBoat';
 import { bestFirst, moveOps } from './candidate';
-import { rankPlaces } from './rank';
+import { designThere, rankPlaces } from './rank';
 
 function boat(): Design {
   let n = 0;
@@ -101,4 +103,17 @@ test('beside flooded cells no charger goes; beside sealed ones it is asked', () 
     );
   expect(with_('flooded')).toMatchObject({ verdict: 'does not go', lines: [{ what: 'battery gas', ok: false }] });
   expect(with_('agm')).toMatchObject({ verdict: 'ask', lines: [{ what: 'battery gas', ok: null }] });
+});
+
+test('a score is what it is made of, and each run the one of the boat with the thing there', () => {
+  const d = withPlaces((p) => ({ faces: ['lazarette', 'saloon'].includes(p.id) ? [board] : [] }));
+  const there = row(d, 'lazarette');
+  if (!there) throw new Error('no such place');
+  expect(there.parts.reduce((sum, p) => sum + p.count * p.each, 0)).toBeCloseTo(there.score, 9);
+  expect(there.parts.find((p) => p.what === 'copper')?.count).toBeCloseTo(there.kg, 9);
+  const moved = designThere(d, 'source', charger, 'lazarette');
+  const analysis = analyse(moved);
+  const lengths = new Map([...analysis.circuits, ...analysis.leads, ...acCircuits(moved)].map((r) => [r.id, r.lengthM]));
+  expect(there.runs.length).toBeGreaterThan(0);
+  for (const r of there.runs) expect(lengths.get(r.id)).toBeCloseTo(r.lengthM, 9);
 });

@@ -3,7 +3,7 @@ import { acCircuits } from '../ac';
 import { analyse, createMemory, type Memory } from '../analysis';
 import { clipsOf, pulledThrough } from '../build';
 import { applyEdit, type Design, type Face, machineOf, type MountKind, ofWholeMachines, type Place, rowOf, setOp } from '../design';
-import { type Candidate, type RunThere, WORTH_MIN } from './candidate';
+import { type Candidate, type RunThere, type ScorePart, WORTH_MIN } from './candidate';
 import { boardOf, fitOn, type FitLine, MOUNT_LISTS, type Mounted, mountedOf, placeFor, verdictOf } from '../mounting';
 import { AC_JACKET, CLIP_MIN, CLIP_EVERY_M, PULL } from '../rules';
 
@@ -142,6 +142,14 @@ export function rankPlaces(
     const asked = lines.filter((l) => l.ok === null).length;
     const verdict = verdictOf(lines);
     const [kg, minutes, stops, fixes] = [sum((r) => r.kg), sum((r) => r.minutes), count('stop'), count('fix')];
+    const parts: readonly ScorePart[] = [
+      { what: 'minutes of pulling and clipping', count: minutes, kind: 'none', each: 1 },
+      { what: 'copper', count: kg, kind: 'kg', each: WORTH_MIN.kg },
+      { what: 'open questions', count: asked, kind: 'none', each: WORTH_MIN.ask },
+      { what: 'a face out of reach', count: face?.reach === false ? 1 : 0, kind: 'none', each: WORTH_MIN.noReach },
+      { what: 'fixes aboard', count: fixes, kind: 'none', each: WORTH_MIN.fix },
+      { what: 'stops aboard', count: stops, kind: 'none', each: WORTH_MIN.stop },
+    ];
     return {
       placeId: place.id,
       placeName: place.name,
@@ -155,22 +163,25 @@ export function rankPlaces(
       stops,
       fixes,
       brings: there.grave.flatMap((f) => (known.has(f.id) ? [] : [f.title])),
-      score:
-        minutes +
-        WORTH_MIN.kg * kg +
-        WORTH_MIN.ask * asked +
-        (face?.reach === false ? WORTH_MIN.noReach : 0) +
-        WORTH_MIN.fix * fixes +
-        WORTH_MIN.stop * stops,
+      score: parts.reduce((s, p) => s + p.count * p.each, 0),
+      parts,
       now: thing.placeId === place.id && (thing.mount?.faceId ?? null) === (face?.id ?? null),
     };
   });
 }
 
-function moved(base: Design, thing: Mounted, placeId: string, memory: Memory): There {
+function placed(base: Design, thing: Mounted, placeId: string): Design {
   const op = setOp(base, [MOUNT_LISTS[thing.kind], thing.id, 'placeId'], placeId);
   const edited = op ? applyEdit(base, { ops: [...ofWholeMachines(base, [op])] }) : null;
-  return reckoned(edited?.ok ? edited.design : base, memory);
+  return edited?.ok ? edited.design : base;
+}
+
+const moved = (base: Design, thing: Mounted, placeId: string, memory: Memory): There => reckoned(placed(base, thing, placeId), memory);
+
+/** The design as a candidate is reckoned: the thing in that place, without tape on what ends at it. */
+export function designThere(design: Design, kind: MountKind, thingId: string, placeId: string): Design {
+  const thing = mountedOf(design).find((t) => t.kind === kind && t.id === thingId);
+  return thing ? placed(untaped(design, thing), thing, placeId) : design;
 }
 
 /** Runs whose length goes with where it stands: those that differ with it at two places apart. */

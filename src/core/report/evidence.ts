@@ -1,6 +1,6 @@
 /** The evidence pack for a survey or a sale: schedules, findings, departures, tests, log, service, pictures, as one report. */
 import { STAGES } from '../commission';
-import { type Design, nameOf, rowOf } from '../design';
+import { nameOf, rowOf } from '../design';
 import { servicePlan, thingName } from '../keep';
 import { choiceName, show } from '../quantity';
 import { chapter, LIMITS, list, type Block, type Report, type ReportChapter, table, text } from './blocks';
@@ -130,13 +130,18 @@ function service({ design, records, day }: ReportFacts): ReportChapter {
   ]);
 }
 
-const pictures = (design: Design): ReportChapter =>
+const pictures = ({ design, sheet }: ReportFacts): ReportChapter =>
   chapter(
     'Pictures',
     design.photos.map((p): Block => ({
       kind: 'picture',
       photoId: p.id,
-      caption: [nameOf(design, p.about), p.caption].filter(Boolean).join(': '),
+      caption: [
+        p.about.kind === 'test' ? `${sheet.find((l) => l.id === p.about.id)?.what ?? 'a test'}, as read` : nameOf(design, p.about),
+        p.caption,
+      ]
+        .filter(Boolean)
+        .join(': '),
       widthPx: p.widthPx,
       heightPx: p.heightPx,
     })),
@@ -166,7 +171,7 @@ export function evidencePack(facts: ReportFacts): Report {
       tests(facts),
       log(facts),
       service(facts),
-      ...(facts.design.photos.length > 0 ? [pictures(facts.design)] : []),
+      ...(facts.design.photos.length > 0 ? [pictures(facts)] : []),
     ],
   };
 }

@@ -20,6 +20,7 @@ import {
   rowOf,
 } from '../design';
 import type { CircuitResult } from '../circuit';
+import { show } from '../quantity';
 import { circuitWorking, type Working } from '../working';
 import { attachOps } from './attach';
 import { readScratch, type ScratchReading } from './read';
@@ -245,7 +246,9 @@ export function scratch(line: string, boat: Design | null, school: 'awg' | 'metr
           ? [`turned ${STARTER_DUTY.repeats} times for ${STARTER_DUTY.onS} s; a starter’s cable has no device`]
           : []),
         ...scene.assumed,
-        ...(reading.placeId === null && !reading.engineSpace && reading.ambientC === null ? ['30 °C, dry'] : []),
+        ...(reading.placeId === null && !reading.engineSpace && reading.ambientC === null
+          ? [`${show(30, 'C', scene.design.boat)}, dry`]
+          : []),
       ],
     },
   };

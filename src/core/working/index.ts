@@ -1,7 +1,9 @@
 export { acCircuitWorking, acSourceWorking } from './ac';
+export { acSetWorking } from './acSet';
 export { bankDayWorking, bankFiguresWorking, fillWorking } from './bank';
 export { settingWorking } from './settings';
 export { circuitWorking, COMES_FIRST } from './circuit';
+export { joinedSections } from './joined';
 export { batteryCableWorking } from './batteryCable';
 export { linksWorking } from './links';
 export { loadWorking, yieldWorking, needWorking } from './load';

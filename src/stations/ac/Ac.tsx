@@ -2,7 +2,7 @@
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { useFindings, useSelected } from '@/ui/boat/context';
-import { Views } from '@/ui/views/Views';
+import { View, Viewed, Views } from '@/ui/views/Views';
 import { Findings } from './Findings';
 
 const VIEWS = ['appliances', 'sources', 'runs and panels', 'what can run together', 'bonds and earth', 'placard', 'before work'] as const;
@@ -28,25 +28,27 @@ export default function Ac() {
   }
   const findings = useFindings().filter((f) => !f.accepted && f.about.kind === 'AC load' && f.severity !== 'note');
   return (
-    <div className="flex h-full flex-col">
+    <Viewed showing={view} onShow={setView} className="flex h-full flex-col">
       <div className="screen-only flex flex-none flex-wrap items-baseline gap-x-4 gap-y-1 px-4 pt-[10px] pb-2">
         <h1 className="text-[18px] font-bold">AC</h1>
-        <Views views={VIEWS} showing={view} onShow={setView} />
+        <Views views={VIEWS} label="Sheets of AC" />
       </div>
-      {view === 'appliances' ? (
-        <>
-          <div className="max-h-[30%] flex-none overflow-auto">
-            <Findings list={findings} label="Findings of appliances" />
-          </div>
-          <Appliances />
-        </>
-      ) : null}
-      {view === 'sources' ? <Sources /> : null}
-      {view === 'runs and panels' ? <Runs /> : null}
-      {view === 'what can run together' ? <Together /> : null}
-      {view === 'bonds and earth' ? <Bonds /> : null}
-      {view === 'placard' ? <Placard /> : null}
-      {view === 'before work' ? <Isolation /> : null}
-    </div>
+      <View of={view} className="flex min-h-0 flex-1 flex-col">
+        {view === 'appliances' ? (
+          <>
+            <div className="max-h-[30%] flex-none overflow-auto">
+              <Findings list={findings} label="Findings of appliances" />
+            </div>
+            <Appliances />
+          </>
+        ) : null}
+        {view === 'sources' ? <Sources /> : null}
+        {view === 'runs and panels' ? <Runs /> : null}
+        {view === 'what can run together' ? <Together /> : null}
+        {view === 'bonds and earth' ? <Bonds /> : null}
+        {view === 'placard' ? <Placard /> : null}
+        {view === 'before work' ? <Isolation /> : null}
+      </View>
+    </Viewed>
   );
 }

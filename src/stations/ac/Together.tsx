@@ -8,6 +8,7 @@ import { usePut } from '@/ui/boat/put';
 import { TableBeside } from '@/ui/chart/TableBeside';
 import { Figure, OptionalFigure, Tick } from '@/ui/field';
 import { Plain } from '@/ui/table/Plain';
+import { Worked } from '@/ui/working/Worked';
 
 const SHOWN = 14;
 
@@ -114,7 +115,13 @@ export function Together() {
                         too much{wanted.opens.length > 0 ? `: opens ${wanted.opens.join(', ')}` : ''}
                       </b>
                     ),
-                    Number.isFinite(wanted.roomVa) ? String(Math.round(wanted.roomVa)).replace('-', '−') : '–',
+                    Number.isFinite(wanted.roomVa) ? (
+                      <Worked key="r" at={setAtOf(r, wanted.ids)} of={`what is wanted on ${r.setting.name}`}>
+                        {round3(wanted.roomVa).replace('-', '−')}
+                      </Worked>
+                    ) : (
+                      '–'
+                    ),
                     wanted.legs.amps.length > 1
                       ? `${wanted.legs.amps.map(round3).join(' | ')}, neutral ${round3(wanted.legs.neutralA)}`
                       : round3(wanted.legs.amps[0] ?? 0),
@@ -143,6 +150,9 @@ function stepsOf(design: Design, { wanted }: Running): string {
   const beyond = wanted.outOfReach.map((id) => nameOf(design, id));
   return [steps.join(', then '), beyond.length > 0 ? `not on it: ${beyond.join(', ')}` : ''].filter(Boolean).join('; ');
 }
+
+/** Where the working of a set on a setting is. */
+const setAtOf = ({ setting }: Running, ids: readonly string[]) => ({ kind: 'AC set', id: `${setting.id}:${ids.join(',')}` }) as const;
 
 /** Every largest set of a setting: appliances across, sets down. */
 function Sets({ running }: { running: Running }) {
@@ -185,7 +195,11 @@ function Sets({ running }: { running: Running }) {
           <tbody>
             {shown.map((set) => (
               <tr key={set.join()} className="border-b border-line">
-                <td className="reading pr-3 text-right">{Math.round(watts(set))}</td>
+                <td className="reading pr-3 text-right">
+                  <Worked at={setAtOf(running, set)} of={`set of ${round3(watts(set))} W on ${running.setting.name}`}>
+                    {round3(watts(set))}
+                  </Worked>
+                </td>
                 {rows.map((l) => (
                   <td key={l.id} className="px-[3px] text-center">
                     {set.includes(l.id) ? (

@@ -1,7 +1,7 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
-import { Views } from '@/ui/views/Views';
+import { View, Viewed, Views } from '@/ui/views/Views';
 import { Size } from './size/Size';
 
 const VIEWS = ['size', 'banks', 'links', 'joined', 'the day', 'the cruise', 'the season', 'options'] as const;
@@ -17,12 +17,12 @@ const Options = dynamic(() => import('./options/Options').then((m) => m.Options)
 export default function Bank() {
   const [view, setView] = useState<(typeof VIEWS)[number]>('size');
   return (
-    <div className="flex h-full flex-col">
+    <Viewed showing={view} onShow={setView} className="flex h-full flex-col">
       <div className="flex flex-none flex-wrap items-baseline gap-x-4 gap-y-1 px-4 pt-[10px] pb-1">
         <h1 className="text-[18px] font-bold">Bank</h1>
-        <Views views={VIEWS} showing={view} onShow={setView} />
+        <Views views={VIEWS} label="Sheets of the bank" />
       </div>
-      <div className="min-h-0 flex-1 overflow-auto px-4 pb-8" tabIndex={0} role="region" aria-label={view}>
+      <View of={view} scrolls className="min-h-0 flex-1 overflow-auto px-4 pb-8">
         {view === 'size' ? <Size /> : null}
         {view === 'banks' ? <Banks /> : null}
         {view === 'links' ? <Links /> : null}
@@ -31,7 +31,7 @@ export default function Bank() {
         {view === 'the cruise' ? <Voyage /> : null}
         {view === 'the season' ? <Season /> : null}
         {view === 'options' ? <Options /> : null}
-      </div>
-    </div>
+      </View>
+    </Viewed>
   );
 }

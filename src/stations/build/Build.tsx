@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { useCutList } from '@/ui/boat/context';
 import { useAwake } from '@/ui/frame/useAwake';
 import { NextSteps } from '@/ui/next/NextSteps';
-import { Views } from '@/ui/views/Views';
+import { View, Viewed, Views } from '@/ui/views/Views';
 import { Lists } from './Lists';
 
 const VIEWS = ['lists', 'taping', 'bench', 'reels', 'buying', 'labels', 'hours', 'order of work', 'quotation'] as const;
@@ -37,14 +37,14 @@ export default function Build() {
       </div>
     );
   return (
-    <div className="print-frame flex h-full flex-col">
+    <Viewed showing={view} onShow={setView} className="print-frame flex h-full flex-col">
       <div className="flex flex-none flex-wrap items-baseline gap-x-4 gap-y-1 px-6 pt-[10px] pb-1 max-[500px]:px-3">
         <h1 className="text-[18px] font-bold">Build</h1>
         <span className="contents screen-only">
-          <Views views={VIEWS} showing={view} onShow={setView} />
+          <Views views={VIEWS} label="Sheets of the build" />
         </span>
       </div>
-      <div className="print-frame min-h-0 flex-1 overflow-auto px-6 pb-8 max-[500px]:px-3" tabIndex={0} role="region" aria-label={view}>
+      <View of={view} scrolls className="print-frame min-h-0 flex-1 overflow-auto px-6 pb-8 max-[500px]:px-3">
         {view === 'lists' ? <Lists /> : null}
         {view === 'taping' ? <Taping /> : null}
         {view === 'bench' ? <BenchView piece={piece} /> : null}
@@ -54,7 +54,7 @@ export default function Build() {
         {view === 'hours' ? <HoursView /> : null}
         {view === 'order of work' ? <OrderView /> : null}
         {view === 'quotation' ? <QuotationView /> : null}
-      </div>
-    </div>
+      </View>
+    </Viewed>
   );
 }

@@ -1,42 +1,17 @@
 'use client';
-import { LargestCrimp } from './LargestCrimp';
 import { useMemo, useState } from 'react';
-import type { CountLine, CutList } from '@/core';
-import { bare, show, unitOf } from '@/core/quantity';
+import type { CutList } from '@/core';
+import { show, unitOf } from '@/core/quantity';
 import { nameOf } from '@/core/design';
 import { type Held, heldBack } from '@/core/build';
 import { useDesign, useCutList, useFindings } from '@/ui/boat/context';
 import { fileName, saveCsv } from '@/ui/files';
+import { Counts } from './Counts';
 import { cutListCsv } from './csv';
 import { Extras } from './Extras';
+import { LargestCrimp } from './LargestCrimp';
+import { PieceRow } from './PieceRow';
 import { useBench } from './useBench';
-
-function Counts({ title, lines, note }: { title: string; lines: readonly CountLine[]; note?: string }) {
-  return (
-    <section className="keep mt-5">
-      <h2 className="font-semibold">{title}</h2>
-      {note ? <p className="text-[12px] text-quiet">{note}</p> : null}
-      <table className="mt-1 w-full text-left">
-        <thead>
-          <tr className="border-b-[1.5px] border-ink text-[12px] text-quiet">
-            <th className="w-14 text-right font-medium">count</th>
-            <th className="pl-4 font-medium">item</th>
-            <th className="font-medium">note</th>
-          </tr>
-        </thead>
-        <tbody>
-          {lines.map((l) => (
-            <tr key={l.item} className="border-b border-line">
-              <td className="reading text-right">{l.count}</td>
-              <td className="pl-4">{l.item}</td>
-              <td className="text-quiet">{l.note}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </section>
-  );
-}
 
 /** What is bought and cut, whole, to be read and printed. */
 export function Lists() {
@@ -143,26 +118,7 @@ export function Lists() {
           </thead>
           <tbody>
             {cuts.map((c, i) => (
-              <tr
-                key={`${c.label}-${i}`}
-                className={`border-b border-line ${held.against.has(c.circuitId) ? 'line-through decoration-lead' : ''}`}
-              >
-                <td className="pr-2">
-                  {c.label}
-                  {c.note === '' ? null : <span className="inline-block w-full text-[11.5px] text-quiet">{c.note}</span>}
-                  {held.against.has(c.circuitId) ? (
-                    <span className="inline-block w-full text-[11.5px] text-lead">no: {held.against.get(c.circuitId)?.[0]?.title}</span>
-                  ) : null}
-                </td>
-                <td className="reading pr-2 whitespace-nowrap">{c.size}</td>
-                <td className="pr-2">{c.colour}</td>
-                <td className={`reading text-right ${c.taped ? 'tone-measured' : 'tone-estimated'}`}>
-                  {Number(bare(c.lengthM, 'm', units)).toFixed(2)}
-                </td>
-                <td className="pr-2 pl-4">{c.fromEnd}</td>
-                <td className="pr-2">{c.toEnd}</td>
-                <td>{held.against.has(c.circuitId) ? '–' : '☐'}</td>
-              </tr>
+              <PieceRow key={`${c.label}-${i}`} cut={c} units={units} against={held.against.get(c.circuitId)?.[0]?.title ?? null} />
             ))}
           </tbody>
         </table>

@@ -1,7 +1,7 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
-import { Views } from '@/ui/views/Views';
+import { View, Viewed, Views } from '@/ui/views/Views';
 import { Sources } from './Sources';
 
 const VIEWS = ['sources', 'small leads', 'settings', 'programming sheets', 'the engine'] as const;
@@ -14,18 +14,18 @@ const EngineFacts = dynamic(() => import('./EngineFacts').then((m) => m.EngineFa
 export default function Charging() {
   const [view, setView] = useState<(typeof VIEWS)[number]>('sources');
   return (
-    <div className="flex h-full flex-col">
+    <Viewed showing={view} onShow={setView} className="flex h-full flex-col">
       <div className="screen-only flex flex-none flex-wrap items-baseline gap-x-4 gap-y-1 px-4 pt-[10px] pb-1">
         <h1 className="text-[18px] font-bold">Charging</h1>
-        <Views views={VIEWS} showing={view} onShow={setView} />
+        <Views views={VIEWS} label="Sheets of charging" />
       </div>
-      <div className="min-h-0 flex-1 overflow-auto px-4 pb-8" tabIndex={0} role="region" aria-label={view}>
+      <View of={view} scrolls className="min-h-0 flex-1 overflow-auto px-4 pb-8">
         {view === 'sources' ? <Sources /> : null}
         {view === 'small leads' ? <SmallLeads /> : null}
         {view === 'settings' ? <Settings /> : null}
         {view === 'programming sheets' ? <Programming /> : null}
         {view === 'the engine' ? <EngineFacts /> : null}
-      </div>
-    </div>
+      </View>
+    </Viewed>
   );
 }

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { useCutList } from '@/ui/boat/context';
 import { useAwake } from '@/ui/frame/useAwake';
 import { NextSteps } from '@/ui/next/NextSteps';
-import { Views } from '@/ui/views/Views';
+import { View, Viewed, Views } from '@/ui/views/Views';
 import { FindView } from './FindView';
 import { OffersView } from './OffersView';
 import { SheetView } from './SheetView';
@@ -30,20 +30,20 @@ export default function Commission() {
       </div>
     );
   return (
-    <div className="print-frame flex h-full flex-col">
+    <Viewed showing={view} onShow={setView} className="print-frame flex h-full flex-col">
       <div className="flex flex-none flex-wrap items-baseline gap-x-4 gap-y-1 px-6 pt-[10px] pb-1 max-[500px]:px-3">
         <h1 className="text-[18px] font-bold">Commission</h1>
         <span className="screen-only contents">
-          <Views views={VIEWS} showing={view} onShow={setView} />
+          <Views views={VIEWS} label="Sheets of commissioning" />
         </span>
       </div>
-      <div className="print-frame min-h-0 flex-1 overflow-auto px-6 pb-8 max-[500px]:px-3" tabIndex={0} role="region" aria-label={view}>
+      <View of={view} scrolls className="print-frame min-h-0 flex-1 overflow-auto px-6 pb-8 max-[500px]:px-3">
         {view === 'test sheet' ? <SheetView /> : null}
         {view === 'find what is wrong' ? <FindView /> : null}
         {view === 'what was read' ? <OffersView /> : null}
         {view === 'trainer' ? <TrainerView /> : null}
         {view === 'sign-off' ? <SignOff /> : null}
-      </div>
-    </div>
+      </View>
+    </Viewed>
   );
 }

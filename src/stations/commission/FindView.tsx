@@ -9,7 +9,7 @@ import { PathAsked, PathCaution } from '@/ui/path/PathAsked';
 import { PathTable } from '@/ui/path/PathTable';
 import { Suspects } from '@/ui/path/Suspects';
 import { usePathReadings } from '@/ui/path/usePathReadings';
-import { Views } from '@/ui/views/Views';
+import { View, Viewed, Views } from '@/ui/views/Views';
 import type { FoundOnPath } from '@/workers/analysis.worker';
 import { BankFindView } from './BankFindView';
 import { figure } from './said';
@@ -44,10 +44,12 @@ export function FindView() {
         }}
       />
       <h2 className="mt-5 text-[15px] font-bold">By readings</h2>
-      <p className="screen-only mb-2 flex gap-x-4">
-        <Views views={WAYS} showing={shown} onShow={setWay} />
-      </p>
-      {shown === WAYS[0] ? <PathFindView /> : <BankFindView key={bank ?? ''} first={bank ?? null} />}
+      <Viewed showing={shown} onShow={setWay}>
+        <p className="screen-only mb-2 flex gap-x-4">
+          <Views views={WAYS} label="Where readings are taken" />
+        </p>
+        <View of={shown}>{shown === WAYS[0] ? <PathFindView /> : <BankFindView key={bank ?? ''} first={bank ?? null} />}</View>
+      </Viewed>
     </div>
   );
 }

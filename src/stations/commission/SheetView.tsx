@@ -8,6 +8,7 @@ import { figureOf } from './figureOf';
 import { useAtHand } from './MeterAtHand';
 import { ProbeStrip } from './ProbeStrip';
 import { typed } from '@/ui/path/figures';
+import { Photos } from '@/ui/photos/Photos';
 import { expectedOf, figure } from './said';
 import { isRight, type Read, useReadings } from './useReadings';
 
@@ -155,6 +156,9 @@ function Line({
   const [value, setValue] = useState('');
   const [at, setAt] = useState<string | null>(null);
   const [more, setMore] = useState(false);
+  const pictures = useDesign().photos.filter((p) => p.about.kind === 'test' && p.about.id === line.id).length;
+  const [pictured, setPictured] = useState(false);
+  const picturesText = pictures === 0 ? 'picture' : pictures === 1 ? '1 picture' : `${pictures} pictures`;
   const atText = at ?? (line.drop ? figure(amps ?? line.drop.atA) : '');
   const atA = line.drop ? typed(atText) : null;
   const wrong = value !== '' && typed(value) === null;
@@ -206,7 +210,16 @@ function Line({
             >
               working
             </button>
-          ) : null}
+          ) : null}{' '}
+          <button
+            type="button"
+            className="plain screen-only font-sans text-[12px]"
+            onClick={() => setPictured(!pictured)}
+            aria-expanded={pictured}
+            aria-label={`${picturesText}: ${line.what}`}
+          >
+            {picturesText}
+          </button>
         </span>
         {line.unit === 'seen' ? (
           <span className="screen-only flex gap-2">
@@ -274,6 +287,7 @@ function Line({
           </form>
         )}
       </div>
+      {pictured ? <Photos about={{ kind: 'test', id: line.id }} of={line.what} /> : null}
     </li>
   );
 }

@@ -1,6 +1,7 @@
 'use client';
 import { STAGES, type TestLine } from '@/core/commission';
 import { useBoat, useDesign } from '@/ui/boat/context';
+import { SignPictures } from './SignPictures';
 import { expectedOf, figure } from './said';
 import { isRight, useReadings } from './useReadings';
 
@@ -92,6 +93,7 @@ export function SignOff() {
                 })}
               </tbody>
             </table>
+            <SignPictures lines={done} />
           </section>
         );
       })}

@@ -82,7 +82,7 @@ export function BoatRow({
     return (
       <li className="flex items-baseline gap-4 border-b border-line py-2">
         {name}
-        <span className="truncate font-semibold text-lead" title={b.problem ?? undefined}>
+        <span className="truncate font-semibold text-lead" aria-description={b.problem ?? undefined}>
           {b.problem ?? 'what stands on file cannot be read'}; open it for what can be had back
         </span>
         {changed}
@@ -126,7 +126,7 @@ export function BoatRow({
               href={`/api/boats/${b.id}/export?as=zip`}
               download
               aria-label={`export ${b.name} with pictures`}
-              title="her pictures and her whole history with her"
+              aria-description="her pictures and her whole history with her"
             >
               with pictures
             </a>

@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import { QuickChecks } from '@/ui/quick/QuickChecks';
-import { Views } from '@/ui/views/Views';
+import { View, Viewed, Views } from '@/ui/views/Views';
 import { SketchedPath } from '@/ui/path/SketchedPath';
 import { UNITS } from '@/ui/schoolUnits';
 
@@ -27,12 +27,18 @@ export function FiveMinutes() {
         </label>
       </p>
       <h1 className="screen-only mt-2 text-[22px] font-bold">Five minutes on any boat</h1>
-      <p className="screen-only mt-1 flex gap-4">
-        <Views views={VIEWS} showing={view} onShow={setView} />
-      </p>
-      <div className="mt-2">
-        {view === 'three checks' ? <QuickChecks units={UNITS[school]} where="any" /> : <SketchedPath key={school} units={UNITS[school]} />}
-      </div>
+      <Viewed showing={view} onShow={setView}>
+        <p className="screen-only mt-1 flex gap-4">
+          <Views views={VIEWS} label="What to look into" />
+        </p>
+        <View of={view} className="mt-2">
+          {view === 'three checks' ? (
+            <QuickChecks units={UNITS[school]} where="any" />
+          ) : (
+            <SketchedPath key={school} units={UNITS[school]} />
+          )}
+        </View>
+      </Viewed>
     </main>
   );
 }

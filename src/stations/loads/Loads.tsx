@@ -17,7 +17,7 @@ import {
 import { useDesign, useFreshId, useSelected, useStore } from '@/ui/boat/context';
 import { fileName, saveBlob, saveCsv } from '@/ui/files';
 import { opsOf, Sheet, type Change } from '@/ui/sheet';
-import { Views } from '@/ui/views/Views';
+import { View, Viewed, Views } from '@/ui/views/Views';
 import { loadColumns } from './columns';
 import { loadsCsv, loadsXlsx } from './exports';
 import { Library } from './Library';
@@ -81,11 +81,11 @@ export default function Loads() {
     );
   };
   return (
-    <div className="flex h-full flex-col">
+    <Viewed showing={view} onShow={setView} className="flex h-full flex-col">
       <div className="flex flex-none flex-wrap items-baseline gap-x-4 gap-y-1 px-4 py-[10px]">
         <h1 className="text-[18px] font-bold">Loads</h1>
         <span className="text-quiet">{design.loads.length} rows</span>
-        <Views views={VIEWS} showing={view} onShow={setView} />
+        <Views views={VIEWS} label="Sheets of loads" />
         {view === 'this boat' ? <LivingMenu /> : null}
         {view === 'cards' ? null : (
           <>
@@ -127,37 +127,39 @@ export default function Loads() {
           </>
         )}
       </div>
-      {view === 'cards' ? <Cards onUse={useCard} /> : null}
-      {design.loads.length === 0 && view === 'this boat' ? (
-        <div className="max-w-[520px] px-4 py-6">
-          <p>
-            One row is one kind of appliance: how many, watts or amps (either gives the other), where it is, and its hours a day in each way
-            of living aboard.
-          </p>
-          <p className="mt-2 text-quiet">
-            Take them from the built-in list and correct the figures, add rows by hand, or paste a block from a spreadsheet: columns in the
-            order of this sheet.
-          </p>
-          <NextSteps />
+      <View of={view} className="flex min-h-0 flex-1 flex-col">
+        {view === 'cards' ? <Cards onUse={useCard} /> : null}
+        {design.loads.length === 0 && view === 'this boat' ? (
+          <div className="max-w-[520px] px-4 py-6">
+            <p>
+              One row is one kind of appliance: how many, watts or amps (either gives the other), where it is, and its hours a day in each
+              way of living aboard.
+            </p>
+            <p className="mt-2 text-quiet">
+              Take them from the built-in list and correct the figures, add rows by hand, or paste a block from a spreadsheet: columns in
+              the order of this sheet.
+            </p>
+            <NextSteps />
+          </div>
+        ) : null}
+        <div className={view === 'cards' ? 'hidden' : 'min-h-0 flex-1 overflow-auto'}>
+          <Sheet
+            label="Loads"
+            rows={design.loads}
+            columns={columns}
+            selectedId={selected?.kind === 'load' ? selected.id : null}
+            onSelect={onSelect}
+            onChange={onChange}
+            onLook={onLook}
+            onDelete={remove}
+            onDuplicate={(row) => add([{ ...row, id: freshId('L'), name: `${row.name.slice(0, 110)}, copy` }], `duplicate ${row.name}`)}
+            onRefuse={(message) => store.say('refused', message)}
+            blank={blank}
+            most={BOUNDS.loads}
+            filter={filter}
+          />
         </div>
-      ) : null}
-      <div className={view === 'cards' ? 'hidden' : 'min-h-0 flex-1 overflow-auto'}>
-        <Sheet
-          label="Loads"
-          rows={design.loads}
-          columns={columns}
-          selectedId={selected?.kind === 'load' ? selected.id : null}
-          onSelect={onSelect}
-          onChange={onChange}
-          onLook={onLook}
-          onDelete={remove}
-          onDuplicate={(row) => add([{ ...row, id: freshId('L'), name: `${row.name.slice(0, 110)}, copy` }], `duplicate ${row.name}`)}
-          onRefuse={(message) => store.say('refused', message)}
-          blank={blank}
-          most={BOUNDS.loads}
-          filter={filter}
-        />
-      </div>
+      </View>
       {importing ? <Import onClose={() => setImporting(false)} onTake={(rows) => add(rows, `import ${rows.length} loads`)} /> : null}
       {choosing ? (
         <Library
@@ -165,6 +167,6 @@ export default function Loads() {
           onTake={(rows) => add(rows, rows.length === 1 ? `add ${rows[0]?.name ?? ''}` : `add ${rows.length} loads`)}
         />
       ) : null}
-    </div>
+    </Viewed>
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
-import { Views } from '@/ui/views/Views';
+import { View, Viewed, Views } from '@/ui/views/Views';
 import { Entries } from './Entries';
 import { HoursLearned } from './HoursLearned';
 import { OwnersBook } from './OwnersBook';
@@ -18,14 +18,14 @@ const VIEWS = ['log', 'service', 'hours', 'measured days', 'trends', 'owner’s 
 export default function LogStation() {
   const [view, setView] = useState<(typeof VIEWS)[number]>('log');
   return (
-    <div className="print-frame flex h-full flex-col">
+    <Viewed showing={view} onShow={setView} className="print-frame flex h-full flex-col">
       <div className="flex flex-none flex-wrap items-baseline gap-x-4 gap-y-1 px-6 pt-[10px] pb-1 max-[500px]:px-3">
         <h1 className="text-[18px] font-bold">Log</h1>
         <span className="screen-only contents">
-          <Views views={VIEWS} showing={view} onShow={setView} />
+          <Views views={VIEWS} label="Sheets of the log" />
         </span>
       </div>
-      <div className="print-frame min-h-0 flex-1 overflow-auto px-6 pb-8 max-[500px]:px-3" tabIndex={0} role="region" aria-label={view}>
+      <View of={view} scrolls className="print-frame min-h-0 flex-1 overflow-auto px-6 pb-8 max-[500px]:px-3">
         {view === 'log' ? <Entries /> : null}
         {view === 'service' ? <ServicePlan /> : null}
         {view === 'hours' ? <HoursLearned /> : null}
@@ -33,7 +33,7 @@ export default function LogStation() {
         {view === 'trends' ? <Trends /> : null}
         {view === 'owner’s book' ? <OwnersBook /> : null}
         {view === 'evidence pack' ? <Reported reader="evidence" beside /> : null}
-      </div>
-    </div>
+      </View>
+    </Viewed>
   );
 }

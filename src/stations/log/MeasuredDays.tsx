@@ -232,7 +232,7 @@ function Answer({
               key="d"
               type="button"
               className="plain whitespace-nowrap"
-              title={`Show ${dayOf(d.at)} alone`}
+              aria-description={`Show ${dayOf(d.at)} alone`}
               onClick={() => setRange({ from: Math.max(whole.from, d.at), to: Math.min(whole.to, d.at + DAY_MS) })}
             >
               {dayOf(d.at)}

@@ -4,7 +4,7 @@ import { addRows, type Gauge } from '@/core/design';
 import { proposeGauges } from '@/core/monitoring';
 import { useDesign, useFreshId, useStore } from '@/ui/boat/context';
 import { NextSteps } from '@/ui/next/NextSteps';
-import { Views } from '@/ui/views/Views';
+import { View, Viewed, Views } from '@/ui/views/Views';
 import { AgainstTheBoat } from './AgainstTheBoat';
 import { AlarmsView } from './AlarmsView';
 import { GaugeFacts } from './GaugeFacts';
@@ -35,7 +35,7 @@ export default function Monitoring() {
   const views: readonly View[] = gauge?.kind === 'counting' ? COUNTING : VOLTS;
   const view = views.includes(asked) ? asked : 'the gauge';
   return (
-    <div className="print-frame flex h-full flex-col">
+    <Viewed showing={view} onShow={setAsked} className="print-frame flex h-full flex-col">
       <div className="flex flex-none flex-wrap items-baseline gap-x-4 gap-y-1 px-4 pt-[10px] pb-1">
         <h1 className="text-[18px] font-bold">Monitoring</h1>
         {gauge ? (
@@ -47,14 +47,14 @@ export default function Monitoring() {
                 </option>
               ))}
             </select>
-            <Views views={views} showing={view} onShow={setAsked} />
+            <Views views={views} label="Sheets of the gauge" />
           </span>
         ) : null}
         <button type="button" className="act screen-only ml-auto" onClick={propose}>
           propose gauges
         </button>
       </div>
-      <div className="print-frame min-h-0 flex-1 overflow-auto px-4 pb-8" tabIndex={0} role="region" aria-label={view}>
+      <View of={view} scrolls className="print-frame min-h-0 flex-1 overflow-auto px-4 pb-8">
         {gauge ? (
           <>
             {view === 'the gauge' ? <GaugeFacts gauge={gauge} /> : null}
@@ -75,7 +75,7 @@ export default function Monitoring() {
             <NextSteps />
           </div>
         )}
-      </div>
-    </div>
+      </View>
+    </Viewed>
   );
 }

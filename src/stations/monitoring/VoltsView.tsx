@@ -1,6 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { type Gauge, rowOf } from '@/core/design';
+import { show } from '@/core/quantity';
 import { voltCard } from '@/core/monitoring';
 import { useDesign } from '@/ui/boat/context';
 import { Plain } from '@/ui/table/Plain';
@@ -36,7 +37,7 @@ export function VoltsView({ gauge }: { gauge: Gauge }) {
         rows={lines.map((l) => ({ id: String(l.soc), cells: [`${Math.round(l.soc * 100)} %`, l.restV.toFixed(2), l.loadedV.toFixed(2)] }))}
       />
       <p className="mt-2 text-[12px] text-quiet">
-        At rest means hours after charging and drawing, at 25 °C.{' '}
+        At rest means hours after charging and drawing, at {show(25, 'C', design.boat)}.{' '}
         {bank.chemistry === 'lfp' ? 'Of iron phosphate volts say little between 20 and 90 %: count amps.' : 'Cold and age lower them.'}
         {gauge.behindSwitch ? ' This one reads behind the house switch: what the switch and its cable lose is not counted here.' : ''}
       </p>

@@ -1,4 +1,5 @@
 'use client';
+import { scaleLog, type ScaleLogarithmic } from 'd3-scale';
 import type { CircuitResult } from '@/core';
 import { type CurveSample, curveSamples } from '@/core/protection';
 import type { PathDevice } from '@/core/circuit';
@@ -14,9 +15,13 @@ const INKS = ['var(--verdigris)', 'var(--copper)', 'var(--quiet)', 'var(--faint)
 const DASHES = ['', '7 4', '2 3', '9 3 2 3'];
 
 interface Scales {
-  readonly x: (amps: number) => number;
-  readonly y: (seconds: number) => number;
+  readonly x: ScaleLogarithmic<number, number>;
+  readonly y: ScaleLogarithmic<number, number>;
 }
+
+/** The whole decades of a logarithmic axis. */
+const decades = (scale: ScaleLogarithmic<number, number>) =>
+  scale.ticks().filter((t) => Number.isInteger(Number(Math.log10(t).toFixed(9))));
 
 /** Band of a device: between its quickest and its slowest, closed at the top where it may never open. */
 function band(samples: readonly CurveSample[], { x, y }: Scales): string {
@@ -32,16 +37,11 @@ export function TimeCurrent({ result, devices }: { result: CircuitResult; device
   const { fault, conductor, candidate } = result.own.state;
   const least = Math.max(1, Math.min(result.workingA, ...devices.map((d) => d.ratingA)) / 2);
   const most = Math.max(10 * least, ...devices.map((d) => Math.max(d.faultA, 12 * d.ratingA)));
-  const spanX = Math.log10(most / least);
-  const spanY = Math.log10(MOST_S / LEAST_S);
-  const clamp = (s: number) => Math.min(MOST_S, Math.max(LEAST_S, s));
   const scales: Scales = {
-    x: (amps) => LEFT + ((W - LEFT - 12) * Math.log10(Math.max(least, amps) / least)) / spanX,
-    y: (seconds) => 12 + ((H - BOTTOM - 12) * Math.log10(MOST_S / clamp(seconds))) / spanY,
+    x: scaleLog([least, most], [LEFT, W - 12]).clamp(true),
+    y: scaleLog([LEAST_S, MOST_S], [H - BOTTOM, 12]).clamp(true),
   };
   const { x, y } = scales;
-  const decades = (from: number, to: number) =>
-    Array.from({ length: Math.floor(Math.log10(to)) - Math.ceil(Math.log10(from)) + 1 }, (_, i) => 10 ** (Math.ceil(Math.log10(from)) + i));
   const lines: readonly { readonly amps: number; readonly text: string; readonly at: number }[] = [
     { amps: result.workingA, text: 'works at', at: 24 },
     ...(result.surgeA === null ? [] : [{ amps: result.surgeA, text: 'starts at', at: 40 }]),
@@ -56,7 +56,7 @@ export function TimeCurrent({ result, devices }: { result: CircuitResult; device
       role="img"
       aria-label={`Time to open against current: ${devices.map((d) => `${d.name}, ${d.family.name} ${round3(d.ratingA)} A`).join('; ')}`}
     >
-      {decades(LEAST_S, MOST_S).map((s) => (
+      {decades(y).map((s) => (
         <g key={s}>
           <line x1={LEFT} x2={W - 12} y1={y(s)} y2={y(s)} stroke="var(--line)" />
           <text x={LEFT - 6} y={y(s) + 4} fontSize={11} textAnchor="end" fill="var(--quiet)">
@@ -64,7 +64,7 @@ export function TimeCurrent({ result, devices }: { result: CircuitResult; device
           </text>
         </g>
       ))}
-      {decades(least, most).map((a) => (
+      {decades(x).map((a) => (
         <g key={a}>
           <line x1={x(a)} x2={x(a)} y1={12} y2={H - BOTTOM} stroke="var(--line)" />
           <text x={x(a)} y={H - BOTTOM + 16} fontSize={11} textAnchor="middle" fill="var(--quiet)">

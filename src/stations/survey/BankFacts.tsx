@@ -110,7 +110,7 @@ export function BankFacts() {
               type="button"
               className="plain"
               disabled={used}
-              title={used ? 'Circuits start at it: move them first' : undefined}
+              aria-description={used ? 'Circuits start at it: move them first' : undefined}
               onClick={() => store.edit(`remove ${bank.name}`, [dropOp(design, 'banks', bank.id)])}
             >
               remove {bank.name}

@@ -4,7 +4,7 @@ import type { Photo } from '@/core/design';
 import { useDesign } from '@/ui/boat/context';
 import { Photos } from '@/ui/photos/Photos';
 
-type Kind = Photo['about']['kind'];
+type Kind = Exclude<Photo['about']['kind'], 'test'>;
 
 /** Every picture aboard, by what it shows. */
 export function Gallery() {
@@ -19,12 +19,13 @@ export function Gallery() {
   ];
   const keyOf = (t: { kind: string; id: string }) => `${t.kind}:${t.id}`;
   const [added, setAdded] = useState<string>('boat:boat');
+  const ofTests = design.photos.filter((p) => p.about.kind === 'test').length;
   const shown = new Set([...design.photos.map((p) => keyOf(p.about)), added]);
   return (
     <div className="min-h-0 flex-1 overflow-y-auto px-4" tabIndex={0}>
       <p className="max-w-[640px] text-quiet">
         Before anything comes apart: how it was routed, every end, every label. Pictures are made smaller, kept beside the database, and go
-        with the boat in the zip file.
+        with the boat in the zip file.{ofTests > 0 ? ` ${ofTests} more with readings: Commission, test sheet.` : ''}
       </p>
       <label className="mt-2 flex items-baseline gap-2">
         a picture of

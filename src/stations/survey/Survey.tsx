@@ -3,7 +3,7 @@ import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { addOp, blankPlace, BOUNDS, type Point, setOp, rowOf } from '@/core/design';
 import { useDesign, useFindings, useFreshId, useSelected, useStore } from '@/ui/boat/context';
-import { Views } from '@/ui/views/Views';
+import { View, Viewed, Views } from '@/ui/views/Views';
 import { AsFound } from './AsFound';
 import { BankFacts } from './BankFacts';
 import { BoatDrawing, type Thing } from './BoatDrawing';
@@ -51,97 +51,75 @@ export default function Survey() {
     store.edit('add a place', [addOp(design, 'places', place)]);
     select({ kind: 'place', id: place.id });
   };
-  const head = (
-    <div className="flex flex-none items-baseline gap-4 px-4 pt-[10px] pb-1">
-      <h1 className="text-[18px] font-bold">Survey</h1>
-      <Views views={VIEWS} showing={view} onShow={setView} />
-    </div>
-  );
-  if (view === 'as found')
-    return (
-      <div className="flex h-full flex-col">
-        {head}
-        <AsFound />
-      </div>
-    );
-  if (view === 'mounting')
-    return (
-      <div className="flex h-full flex-col">
-        {head}
-        <Mounting />
-      </div>
-    );
-  if (view === 'pictures')
-    return (
-      <div className="flex h-full flex-col">
-        {head}
-        <Gallery />
-      </div>
-    );
   return (
-    <div className="flex h-full max-[999px]:flex-col">
-      <div className="flex min-h-0 min-w-0 flex-1 flex-col">
-        {head}
-        <div className="min-h-0 flex-1 overflow-auto px-4">
-          <p className="mb-2 flex flex-wrap items-baseline gap-x-4 text-quiet">
-            Drag a place, or a load shown beside it; runs are measured anew. Arrows move what is focused.
-            <label className="ml-auto flex items-baseline gap-2 text-ink">
-              runs shown
-              <select className="box" value={runs} onChange={(e) => setRuns(e.target.value as RunsShown)}>
-                <option>none</option>
-                <option>to be settled</option>
-                <option>all</option>
-              </select>
-            </label>
-          </p>
-          <BoatDrawing
-            design={design}
-            selected={thing}
-            onSelect={select}
-            onMove={move}
-            under={(view, to) => (
-              <Runs
-                design={design}
-                shown={runs}
-                chosenId={circuit?.id ?? null}
-                worst={worst}
-                onChoose={(c) => chooseRun({ kind: 'circuit', id: c.id })}
-                to={to}
-                view={view}
-              />
-            )}
-          />
-        </div>
-        {circuit ? <RunLine circuit={circuit} worst={worst.get(circuit.id)} onClose={() => chooseRun(null)} /> : null}
+    <Viewed showing={view} onShow={setView} className="flex h-full flex-col">
+      <div className="flex flex-none items-baseline gap-4 px-4 pt-[10px] pb-1">
+        <h1 className="text-[18px] font-bold">Survey</h1>
+        <Views views={VIEWS} label="Sheets of the survey" />
       </div>
-      <div className="flex w-[292px] flex-none flex-col border-l border-line max-[999px]:max-h-[42%] max-[999px]:w-full max-[999px]:border-t-[1.5px] max-[999px]:border-l-0">
-        <div role="tablist" aria-label="What to enter" className="flex flex-none gap-4 border-b border-line px-4 pt-3">
-          {SHEETS.map((name) => (
-            <button
-              key={name}
-              type="button"
-              role="tab"
-              aria-selected={showing === name}
-              className={`pb-[6px] ${showing === name ? 'border-b-2 border-verdigris font-semibold' : 'text-quiet'}`}
-              onClick={() => setShowing(name)}
+      <View of={view} className={`flex min-h-0 flex-1 ${view === 'the boat' ? 'max-[999px]:flex-col' : 'flex-col'}`}>
+        {view === 'as found' ? <AsFound /> : null}
+        {view === 'mounting' ? <Mounting /> : null}
+        {view === 'pictures' ? <Gallery /> : null}
+        {view === 'the boat' ? (
+          <>
+            <div className="flex min-h-0 min-w-0 flex-1 flex-col">
+              <div className="min-h-0 flex-1 overflow-auto px-4">
+                <p className="mb-2 flex flex-wrap items-baseline gap-x-4 text-quiet">
+                  Drag a place, or a load shown beside it; runs are measured anew. Arrows move what is focused.
+                  <label className="ml-auto flex items-baseline gap-2 text-ink">
+                    runs shown
+                    <select className="box" value={runs} onChange={(e) => setRuns(e.target.value as RunsShown)}>
+                      <option>none</option>
+                      <option>to be settled</option>
+                      <option>all</option>
+                    </select>
+                  </label>
+                </p>
+                <BoatDrawing
+                  design={design}
+                  selected={thing}
+                  onSelect={select}
+                  onMove={move}
+                  under={(view, to) => (
+                    <Runs
+                      design={design}
+                      shown={runs}
+                      chosenId={circuit?.id ?? null}
+                      worst={worst}
+                      onChoose={(c) => chooseRun({ kind: 'circuit', id: c.id })}
+                      to={to}
+                      view={view}
+                    />
+                  )}
+                />
+              </div>
+              {circuit ? <RunLine circuit={circuit} worst={worst.get(circuit.id)} onClose={() => chooseRun(null)} /> : null}
+            </div>
+            <Viewed
+              showing={showing}
+              onShow={setShowing}
+              className="flex w-[292px] flex-none flex-col border-l border-line max-[999px]:max-h-[42%] max-[999px]:w-full max-[999px]:border-t-[1.5px] max-[999px]:border-l-0"
             >
-              {name}
-            </button>
-          ))}
-        </div>
-        <div role="tabpanel" aria-label={showing} tabIndex={0} className="min-h-0 flex-1 space-y-3 overflow-y-auto px-4 py-3">
-          {showing === 'boat' ? <BoatFacts /> : null}
-          {showing === 'places' ? (
-            <PlaceFacts
-              selectedId={thing?.kind === 'place' ? thing.id : null}
-              onSelect={(id) => setThing({ kind: 'place', id })}
-              onAdd={addPlace}
-            />
-          ) : null}
-          {showing === 'bank' ? <BankFacts /> : null}
-          {showing === 'house rules' ? <HouseFacts /> : null}
-        </div>
-      </div>
-    </div>
+              <div className="flex flex-none gap-4 border-b border-line px-4 pt-3 pb-[5px]">
+                <Views views={SHEETS} label="What to enter" />
+              </div>
+              <View of={showing} scrolls className="min-h-0 flex-1 space-y-3 overflow-y-auto px-4 py-3">
+                {showing === 'boat' ? <BoatFacts /> : null}
+                {showing === 'places' ? (
+                  <PlaceFacts
+                    selectedId={thing?.kind === 'place' ? thing.id : null}
+                    onSelect={(id) => setThing({ kind: 'place', id })}
+                    onAdd={addPlace}
+                  />
+                ) : null}
+                {showing === 'bank' ? <BankFacts /> : null}
+                {showing === 'house rules' ? <HouseFacts /> : null}
+              </View>
+            </Viewed>
+          </>
+        ) : null}
+      </View>
+    </Viewed>
   );
 }

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import type { About } from '@/core/drawing';
 import { useSelected, useStore } from '@/ui/boat/context';
 import { useLater } from '@/ui/frame/useLater';
-import { Views } from '@/ui/views/Views';
+import { View, Viewed, Views } from '@/ui/views/Views';
 import { Circuits, fetchChosen } from './circuits/Circuits';
 
 const VIEWS = ['circuits', 'main side', 'panels', 'switches', 'routes', 'studies', 'drawing', 'bench'] as const;
@@ -48,19 +48,21 @@ export default function Wiring() {
   };
 
   return (
-    <div className="flex h-full flex-col">
+    <Viewed showing={showing} onShow={setShowing} className="flex h-full flex-col">
       <div className={`flex flex-none items-baseline gap-x-4 px-4 pt-[10px] pb-[6px] ${showing === 'drawing' ? 'screen-only' : ''}`}>
         <h1 className="text-[18px] font-bold">Wiring</h1>
-        <Views views={VIEWS} showing={showing} onShow={setShowing} />
+        <Views views={VIEWS} label="Sheets of the wiring" />
       </div>
-      {showing === 'circuits' ? <Circuits filter={filter} onFilter={setFilter} /> : null}
-      {showing === 'main side' ? <MainSide /> : null}
-      {showing === 'panels' ? <Panels /> : null}
-      {showing === 'switches' ? <Switches /> : null}
-      {showing === 'routes' ? <Routes /> : null}
-      {showing === 'studies' ? <Studies /> : null}
-      {showing === 'bench' ? <Bench /> : null}
-      {showing === 'drawing' ? <Drawing onGo={goTo} /> : null}
-    </div>
+      <View of={showing} className="flex min-h-0 flex-1 flex-col">
+        {showing === 'circuits' ? <Circuits filter={filter} onFilter={setFilter} /> : null}
+        {showing === 'main side' ? <MainSide /> : null}
+        {showing === 'panels' ? <Panels /> : null}
+        {showing === 'switches' ? <Switches /> : null}
+        {showing === 'routes' ? <Routes /> : null}
+        {showing === 'studies' ? <Studies /> : null}
+        {showing === 'bench' ? <Bench /> : null}
+        {showing === 'drawing' ? <Drawing onGo={goTo} /> : null}
+      </View>
+    </Viewed>
   );
 }

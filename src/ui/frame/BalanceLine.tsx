@@ -38,7 +38,7 @@ function Figure({
           type="button"
           onClick={onOpen}
           className="max-w-full overflow-clip text-left text-ellipsis whitespace-nowrap hover:underline"
-          title="Show where it comes from"
+          aria-description="Show where it comes from"
         >
           {body}
         </button>
@@ -72,7 +72,7 @@ export function BalanceLine({ boatId }: { boatId: string }) {
   return (
     <header className="screen-only flex h-[57px] flex-none border-b-[1.5px] border-ink max-[999px]:overflow-x-auto max-[999px]:overflow-y-hidden">
       <div className="flex w-[148px] flex-none flex-col justify-center px-3">
-        <Link href="/" className="truncate text-[15px] leading-tight font-bold hover:underline" title="All boats">
+        <Link href="/" className="truncate text-[15px] leading-tight font-bold hover:underline" aria-description="All boats">
           {design.boat.name}
         </Link>
         <span className="text-[11.5px] text-quiet">
@@ -84,7 +84,7 @@ export function BalanceLine({ boatId }: { boatId: string }) {
           label={
             <>
               need,{' '}
-              <button type="button" className="plain" onClick={() => setWay((w) => w + 1)} title="Next way of living">
+              <button type="button" className="plain" onClick={() => setWay((w) => w + 1)} aria-description="Next way of living">
                 {need?.name ?? 'no way of living'}
               </button>
             </>

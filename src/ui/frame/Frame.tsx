@@ -52,7 +52,7 @@ function Notice() {
       role={notice.tone === 'refused' ? 'alert' : 'status'}
       className={`flex min-w-0 items-baseline gap-3 ${notice.tone === 'refused' ? 'font-semibold text-lead' : 'text-ink'}`}
     >
-      <span className="truncate" title={notice.text}>
+      <span className="truncate" aria-description={notice.text}>
         {notice.text}
       </span>
       {notice.tone === 'refused' ? (
@@ -132,7 +132,7 @@ export function Frame({ boatId, stations, children }: { boatId: string; stations
         <button
           type="button"
           disabled={!undo}
-          title={undo ? `Take back: ${undo}` : 'Nothing to take back'}
+          aria-description={undo ? `Take back: ${undo}` : 'Nothing to take back'}
           onClick={() => void store.step('undo')}
         >
           <kbd>Ctrl Z</kbd> take back
@@ -140,7 +140,7 @@ export function Frame({ boatId, stations, children }: { boatId: string; stations
         <button
           type="button"
           disabled={!redo}
-          title={redo ? `Put back: ${redo}` : 'Nothing to put back'}
+          aria-description={redo ? `Put back: ${redo}` : 'Nothing to put back'}
           onClick={() => void store.step('redo')}
         >
           <kbd>Ctrl Y</kbd> put back
@@ -162,7 +162,7 @@ export function Frame({ boatId, stations, children }: { boatId: string; stations
           <span
             className="flex-none"
             data-testid="kept"
-            title="Her stations are kept on this device: they open without a connection, and edits wait here."
+            aria-description="Her stations are kept on this device: they open without a connection, and edits wait here."
           >
             opens offline
           </span>

@@ -15,7 +15,7 @@ export function Named() {
   if (name === undefined) return null;
   return (
     <>
-      <button type="button" title="Stands with your edits in the history" onClick={() => setAsking(true)}>
+      <button type="button" aria-description="Stands with your edits in the history" onClick={() => setAsking(true)}>
         {name ?? 'who are you?'}
       </button>
       <Dialog

@@ -2,7 +2,7 @@
 import { useEffect, useId, useState } from 'react';
 import type { Question, QuickAnswer, QuickCheck, Typed } from '@/core/quick';
 import { bare, brief, parseOptional, parseNumber, unitOf, type Units } from '@/core/quantity';
-import { Views } from '@/ui/views/Views';
+import { View, Viewed, Views } from '@/ui/views/Views';
 
 type Check = Pick<QuickCheck, 'id' | 'name' | 'about'> & {
   readonly questions: QuickCheck['questions'];
@@ -63,15 +63,17 @@ export function QuickChecks({ units, where }: { units: Units; where: string }) {
     };
   }, []);
   if (!checks) return <p className="text-quiet">Fetching the three checks.</p>;
-  const check = checks.find((c) => c.name === showing) ?? checks[0];
+  const check = checks.find((c) => c.id === showing) ?? checks[0];
   if (!check) return null;
   return (
-    <div className="max-w-[980px]">
+    <Viewed showing={check.id} onShow={setShowing} className="max-w-[980px]">
       <p className="screen-only flex flex-wrap gap-4">
-        <Views views={checks.map((c) => c.name)} showing={check.name} onShow={setShowing} />
+        <Views views={checks.map((c) => c.id)} label="Checks" name={(id) => checks.find((c) => c.id === id)?.name ?? id} />
       </p>
-      <OneCheck key={`${check.id}-${units.ruleSet}`} check={check} units={units} where={where} />
-    </div>
+      <View of={check.id}>
+        <OneCheck key={`${check.id}-${units.ruleSet}`} check={check} units={units} where={where} />
+      </View>
+    </Viewed>
   );
 }
 

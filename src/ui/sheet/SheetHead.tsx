@@ -26,7 +26,7 @@ export function SheetHead<Row>({
             aria-sort={sorted}
             style={{ width: c.width }}
             className={c.align === 'right' ? 'text-right' : ''}
-            title={c.hint}
+            aria-description={c.hint}
           >
             <button type="button" tabIndex={-1} onClick={() => turn(c.key)}>
               {c.title}

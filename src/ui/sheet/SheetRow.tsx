@@ -44,7 +44,7 @@ function Row<R extends { readonly id: string }>({
             data-tone={tone}
             style={{ width: c.width }}
             className={`${c.align === 'right' ? 'text-right' : ''} ${c.mono ? 'reading' : ''}`}
-            title={tone === 'typical' || tone === 'estimated' ? tone : undefined}
+            aria-description={tone === 'typical' || tone === 'estimated' ? tone : undefined}
           >
             {editing ? editor : <span className="cell-text">{c.show ? c.show(row) : brief(c.text(row))}</span>}
           </div>

@@ -7,7 +7,7 @@ import type { Selected } from '@/workers/analysis.worker';
 export function Worked({ at, of, children }: { readonly at: Selected; readonly of: string; readonly children: ReactNode }) {
   const [, select] = useSelected();
   return (
-    <button type="button" className="opens" title={`The working: ${of}`} onClick={() => select(at)}>
+    <button type="button" className="opens" aria-description={`The working: ${of}`} onClick={() => select(at)}>
       {children}
     </button>
   );

@@ -67,7 +67,7 @@ export function Banks() {
           type="button"
           className="plain mt-4"
           disabled={design.circuits.some((c) => c.from.kind === 'bank' && c.from.id === bank.id)}
-          title={
+          aria-description={
             design.circuits.some((c) => c.from.kind === 'bank' && c.from.id === bank.id)
               ? 'Circuits start at it: move them first'
               : undefined

@@ -180,7 +180,12 @@ function Outcome({ answer }: { answer: CruiseAnswer }) {
         <b className={verdict.holds ? '' : 'font-semibold text-lead'}>{verdict.words}</b>{' '}
         {run.banks.map((b) => (
           <span key={b.id}>
-            <button type="button" className="plain" title={`The working of ${b.name}`} onClick={() => select({ kind: 'voyage', id: b.id })}>
+            <button
+              type="button"
+              className="plain"
+              aria-description={`The working of ${b.name}`}
+              onClick={() => select({ kind: 'voyage', id: b.id })}
+            >
               {b.name}
             </button>
             : {round3(b.longestSinceFullDays)} days at most without full, {round3(b.fullCycles)} full cycles.{' '}
@@ -213,7 +218,7 @@ function Outcome({ answer }: { answer: CruiseAnswer }) {
                 key="d"
                 type="button"
                 className="plain"
-                title={`The working of day ${i + 1}`}
+                aria-description={`The working of day ${i + 1}`}
                 onClick={() => select({ kind: 'voyage-day', id: String(i) })}
               >
                 {i + 1}

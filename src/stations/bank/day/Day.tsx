@@ -81,7 +81,7 @@ export function Day() {
               <button
                 type="button"
                 className="plain"
-                title="The working of this day"
+                aria-description="The working of this day"
                 onClick={() => select({ kind: 'day', id: `${saved.id}:${soc}` })}
               >
                 <b className="reading font-semibold">{round3(day.madeAh)} Ah</b> made,{' '}
@@ -171,7 +171,7 @@ const Draws = memo(function Draws({ design, saved }: { design: Design; saved: Li
     <ul className="max-h-[300px] overflow-y-auto" tabIndex={0} aria-label="Loads of the day">
       {loads.map((l) => (
         <li key={l.id} className="grid grid-cols-[1fr_52px_104px_56px] items-end gap-2 border-b border-line py-[2px]">
-          <span className="truncate pb-1" title={l.name}>
+          <span className="truncate pb-1" aria-description={l.name}>
             {l.name}
           </span>
           <Entry

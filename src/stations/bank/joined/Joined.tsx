@@ -4,12 +4,14 @@ import { useState } from 'react';
 import { addOp, blankTie, dropOp, type BankTie, TIE_KINDS, SELECTOR_POSITIONS } from '@/core/design';
 import type { BankSide, TiePart, TieWay } from '@/core/energy';
 import { round3 } from '@/core/quantity';
+import { joinedSections } from '@/core/working';
 import { useAsked, useDesign, useFreshId, useStore } from '@/ui/boat/context';
 import { usePut } from '@/ui/boat/put';
 import { ForRevision } from '@/ui/boat/ForRevision';
 import { TableBeside } from '@/ui/chart/TableBeside';
 import { Choice, Figure, OptionalFigure, Tick, Words } from '@/ui/field';
 import { Plain } from '@/ui/table/Plain';
+import { Sections } from '@/ui/working/Sections';
 
 const Curves = dynamic(() => import('@/ui/chart/Curves'), { ssr: false });
 const KINDS = { selector: 'selector by hand', splitter: 'charge splitter', relay: 'voltage-sensitive relay' } as const;
@@ -38,6 +40,8 @@ export function Joined() {
   const put = usePut();
   const compared = useAsked('joins', (r) => r.joins(), { saysItself: true });
   const [way, setWay] = useState<TieWay>('as designed');
+  const [looked, setLooked] = useState<TieWay | null>(null);
+  const lookedAt = compared?.ways.find((w) => w.way === looked);
   const shown = compared?.ways.find((w) => w.way === way) ?? compared?.ways[0];
   const names = { '': 'none', ...Object.fromEntries(design.banks.map((b) => [b.id, b.name])) };
   const ids = ['', ...design.banks.map((b) => b.id)];
@@ -165,7 +169,26 @@ export function Joined() {
             <Plain
               label="Ways to join the banks"
               columns={columns.map((c, i) => ({ title: c, right: (i > 0 && i < 10) || i === 11 }))}
-              rows={rows.map((r) => ({ id: r[0] ?? '', cells: r }))}
+              rows={compared.ways.map(({ way: of }, i) => {
+                const [name, lowest, ...rest] = rows[i] ?? [];
+                return {
+                  id: of,
+                  cells: [
+                    name,
+                    <button
+                      key="l"
+                      type="button"
+                      className="opens"
+                      aria-description={`The working: ${of}`}
+                      aria-expanded={looked === of}
+                      onClick={() => setLooked(looked === of ? null : of)}
+                    >
+                      {lowest}
+                    </button>,
+                    ...rest,
+                  ],
+                };
+              })}
             />
           </div>
           <p className="mt-1 text-[12px] text-quiet">
@@ -173,6 +196,11 @@ export function Joined() {
             type below; none is assumed.
           </p>
           <TableBeside title="Ways to join the banks" columns={columns} rows={rows} />
+          {lookedAt ? (
+            <section aria-label={`The working: ${lookedAt.way}`} className="mt-3 max-w-[560px]">
+              <Sections sections={joinedSections(design, lookedAt, compared.cruise, design.boat)} />
+            </section>
+          ) : null}
           {shown ? (
             <div className="mt-3 grid grid-cols-[200px_minmax(0,1fr)_minmax(0,1fr)] gap-4">
               <div>

@@ -182,7 +182,7 @@ export function Season() {
                   key="w"
                   type="button"
                   className="opens"
-                  title={`The working: ${name}`}
+                  aria-description={`The working: ${name}`}
                   aria-expanded={looked === name}
                   onClick={() => setLooked(looked === name ? null : name)}
                 >

@@ -100,7 +100,7 @@ export function Size() {
                     key="c"
                     type="button"
                     className="opens"
-                    title={`The working: ${s.chemistry.name}`}
+                    aria-description={`The working: ${s.chemistry.name}`}
                     aria-pressed={id === shown}
                     onClick={() => setLooked(id)}
                   >

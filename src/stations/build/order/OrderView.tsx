@@ -63,7 +63,7 @@ export function OrderView() {
             type="button"
             className="act"
             disabled={work.startOn === '' || schedule.days.length === 0}
-            title={work.startOn === '' ? 'Set the first day' : ''}
+            aria-description={work.startOn === '' ? 'Set the first day' : undefined}
             onClick={() => void calendar()}
           >
             calendar file

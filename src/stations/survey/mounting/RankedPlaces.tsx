@@ -1,10 +1,11 @@
 'use client';
 import { useState } from 'react';
 import type { Mounted } from '@/core/mounting';
-import { type Candidate, WORTH_MIN } from '@/core/placing';
-import { round3, show } from '@/core/quantity';
+import { type Candidate, type ScorePart, WORTH_MIN } from '@/core/placing';
+import { round3, show, type Units, unitOf } from '@/core/quantity';
 import { useDesign } from '@/ui/boat/context';
 import { Plain } from '@/ui/table/Plain';
+import { Worked } from '@/ui/working/Worked';
 import { useRanked } from './useRanked';
 
 const id = (c: Candidate): string => `${c.placeId}/${c.face?.id ?? ''}`;
@@ -98,6 +99,33 @@ export function RankedPlaces({ thing, onMove }: { thing: Mounted; onMove: (place
             <p key={i}>It brings: {t}.</p>
           ))}
           <Plain
+            label="What its score is made of"
+            columns={[
+              { title: 'of' },
+              { title: 'how much', right: true },
+              { title: 'minutes each', right: true },
+              { title: 'minutes', right: true },
+            ]}
+            rows={[
+              ...shown.parts.flatMap((p) =>
+                p.count > 0
+                  ? [
+                      {
+                        id: p.what,
+                        cells: [
+                          p.what,
+                          p.kind === 'none' ? round3(p.count) : show(p.count, p.kind, boat),
+                          perUnit(p, boat),
+                          round3(p.count * p.each),
+                        ],
+                      },
+                    ]
+                  : [],
+              ),
+              { id: 'score', cells: [<b key="s">score</b>, '', '', <b key="n">{round3(shown.score)}</b>] },
+            ]}
+          />
+          <Plain
             label="Leads with it there"
             columns={[
               { title: 'run' },
@@ -115,7 +143,13 @@ export function RankedPlaces({ thing, onMove }: { thing: Mounted; onMove: (place
                 show(r.wireM, 'm', boat),
                 show(r.kg, 'kg', boat),
                 `${Math.round(r.minutes)} min`,
-                r.dropPct === null ? '–' : `${round3(r.dropPct)} %`,
+                <Worked
+                  key="d"
+                  at={{ kind: 'placed', id: [thing.kind, thing.id, shown.placeId, r.id].join('|') }}
+                  of={`${r.name} with it there`}
+                >
+                  {r.dropPct === null ? show(r.lengthM, 'm', boat) : `${round3(r.dropPct)} %`}
+                </Worked>,
               ],
             }))}
           />
@@ -124,6 +158,9 @@ export function RankedPlaces({ thing, onMove }: { thing: Mounted; onMove: (place
     </section>
   );
 }
+
+/** Minutes one stands for, by the boat's own unit. */
+const perUnit = (p: ScorePart, units: Units): string => (p.kind === 'kg' ? round3(p.each / unitOf('kg', units).to(1)) : round3(p.each));
 
 function worst(c: Candidate): string {
   const drops = c.runs.flatMap((r) => r.dropPct ?? []);

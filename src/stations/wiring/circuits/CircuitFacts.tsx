@@ -103,7 +103,7 @@ export function CircuitFacts({ circuit }: { circuit: Circuit }) {
             key={id}
             type="button"
             className="plain mr-3"
-            title="Take this place out of the route"
+            aria-description="Take this place out of the route"
             onClick={() =>
               put(
                 'via',

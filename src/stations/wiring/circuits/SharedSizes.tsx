@@ -32,7 +32,7 @@ export function SharedSizes() {
             ? setOpen(true)
             : store.say('said', 'Nothing to change: every path holds with the least copper, or no copper in it helps.')
         }
-        title="Least copper in mains and feeders with which every load’s whole path holds; kept until it is asked for again"
+        aria-description="Least copper in mains and feeders with which every load’s whole path holds; kept until it is asked for again"
       >
         size shared parts
       </button>

@@ -9,7 +9,7 @@ import { workedOf } from '@/core/analysis/testing';
 import { bareBoat, withLoad } from '@/core/design/testing';
 import { ScratchCard } from '@/ui/scratch/ScratchCard';
 import { Plain } from '@/ui/table/Plain';
-import { Views } from '@/ui/views/Views';
+import { View, Viewed, Views } from '@/ui/views/Views';
 import { Sections } from '@/ui/working/Sections';
 import { LadderChart } from './LadderChart';
 
@@ -92,10 +92,14 @@ describe('plain lists', () => {
     expect(draw(Plain, { label: 'x', columns: [{ title: 'a' }], rows: [{ id: '1', cells: ['<script>'] }] })).toContain('&lt;script&gt;'));
 });
 
-test('the sheets of a station: the one on top is pressed', () => {
-  const html = draw(Views<'a' | 'b'>, { views: ['a', 'b'], showing: 'b', onShow: () => undefined });
-  expect(html).toMatch(/aria-pressed="false"[^>]*>a</);
-  expect(html).toMatch(/aria-pressed="true"[^>]*>b</);
+test('the sheets of a station: one is on top, and named by its tab', () => {
+  const sheets = createElement(Views<'a' | 'b'>, { views: ['a', 'b'], label: 'Sheets' });
+  const screen = { showing: 'b' as const, onShow: () => undefined };
+  const Screen = () => createElement(Viewed<'a' | 'b'>, screen, sheets, createElement(View, { of: 'b' }, 'beside'));
+  const html = draw(Screen, {});
+  expect(html).toMatch(/role="tab"[^>]*aria-selected="false"[^>]*>a</);
+  const [, panel] = /role="tab"[^>]*aria-selected="true"[^>]*aria-controls="([^"]+)"[^>]*>b</.exec(html) ?? [];
+  expect(html).toMatch(new RegExp(`role="tabpanel"[^>]*id="${panel}"[^>]*>beside<`));
 });
 
 describe('a scratch answer', () => {

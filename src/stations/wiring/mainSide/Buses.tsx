@@ -38,7 +38,7 @@ export function Buses() {
             id: `${b.about.kind} ${b.about.id}`,
             cells: [
               b.name,
-              <span key="a" title={b.by} className={over ? 'font-semibold text-lead' : ''}>
+              <span key="a" aria-description={b.by} className={over ? 'font-semibold text-lead' : ''}>
                 {round3(b.amps)} A
               </span>,
               b.ratedA === null ? '–' : `${round3(b.ratedA)} A`,

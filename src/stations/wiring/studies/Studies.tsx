@@ -291,7 +291,7 @@ function Answer({ answer, study }: { answer: StudyAnswer; study: Study }) {
             <span
               key="m"
               className={l.minIsMakers ? '' : 'tone-typical'}
-              title={l.minIsMakers ? "the maker's least" : 'house rule for starts'}
+              aria-description={l.minIsMakers ? "the maker's least" : 'house rule for starts'}
             >
               {volts(l.minV)}
             </span>,
