@@ -19,23 +19,23 @@ export function acSetWorking(design: Design, settingId: string, ids: readonly st
   const va = Math.hypot(watts, vars);
   const name = (id: string) => rowOf(design.acLoads, id)?.name ?? id;
   const leg = (n: number) => (limit.legs === 2 ? `, leg ${n + 1}` : '');
-  const carried = (l: Loaded): WorkingLine[] =>
-    l.legA.flatMap((a, n) => [
-      line(`${l.name ?? 'the source itself'}${leg(n)}`, a, 'A', {
-        formula: `of ${round3(l.ofA)} A`,
-        source: l.name === null ? 'everything' : l.ids.map(name).join(', '),
-        breaks: a > l.ofA + 1e-6,
-      }),
-      ...(l.longOfA < l.ofA - 1e-9 && (l.longA[n] ?? 0) > 0
-        ? [
-            line(`${l.name ?? 'the source itself'}${leg(n)}, for long`, l.longA[n] ?? 0, 'A', {
-              formula: `of ${round3(l.longOfA)} A`,
-              source: LONG,
-              breaks: (l.longA[n] ?? 0) > l.longOfA + 1e-6,
-            }),
-          ]
-        : []),
-    ]);
+  const carried = (l: Loaded): WorkingLine[] => l.legA.flatMap((a, n) => (a > 0 ? onLeg(l, a, n) : []));
+  const onLeg = (l: Loaded, a: number, n: number): WorkingLine[] => [
+    line(`${l.name ?? 'the source itself'}${leg(n)}`, a, 'A', {
+      formula: `of ${round3(l.ofA)} A`,
+      source: l.name === null ? 'everything' : l.ids.map(name).join(', '),
+      breaks: a > l.ofA + 1e-6,
+    }),
+    ...(l.longOfA < l.ofA - 1e-9 && (l.longA[n] ?? 0) > 0
+      ? [
+          line(`${l.name ?? 'the source itself'}${leg(n)}, for long`, l.longA[n] ?? 0, 'A', {
+            formula: `of ${round3(l.longOfA)} A`,
+            source: LONG,
+            breaks: (l.longA[n] ?? 0) > l.longOfA + 1e-6,
+          }),
+        ]
+      : []),
+  ];
   return plainWorking(`Together on ${setting.name}`, [
     {
       title: 'What runs',

@@ -18,7 +18,7 @@ export function joinedSections(design: Design, way: TieConsequence, cruise: stri
   const start = joined.banks[crankIndex(joined)];
   const own = way.way === 'as designed';
   const mark = own ? 'estimated' : 'typical';
-  const source = own ? 'as entered' : 'typical of its kind';
+  const source = own ? 'as entered' : 'of its kind';
   const tie = (t: BankTie): WorkingLine[] => {
     if (t.kind === 'splitter') return [voltsLine('the splitter takes', t.dropV, { mark, source })];
     if (t.kind === 'relay')

@@ -17,7 +17,7 @@ export function Together() {
   const design = useDesign();
   const put = usePut();
   const running = useAsked('together', (r) => r.together());
-  const [, select] = useSelected();
+  const [selected, select] = useSelected();
   const [at, setAt] = useState<string | null>(null);
   const { acRules: rules, acLoads, acSources } = design;
   if (acSources.length === 0 || acLoads.length === 0)
@@ -35,7 +35,13 @@ export function Together() {
       on ? 'want an appliance' : 'want one less',
     );
   return (
-    <div className="min-h-0 flex-1 overflow-auto px-4 pb-8" tabIndex={0} role="region" aria-label="what can run together" data-wide>
+    <div
+      className="min-h-0 flex-1 overflow-auto px-4 pb-8"
+      tabIndex={0}
+      role="region"
+      aria-label="what can run together"
+      data-wide={selected?.kind === 'AC set' ? undefined : true}
+    >
       <div className="grid grid-cols-[240px_1fr] max-[999px]:grid-cols-1 gap-8 pt-2">
         <section aria-label="Wanted together">
           <h2 className="border-b-[1.5px] border-ink pb-1 font-semibold">Wanted together</h2>

@@ -67,7 +67,7 @@ export function QuickChecks({ units, where }: { units: Units; where: string }) {
   if (!check) return null;
   return (
     <Viewed showing={check.id} onShow={setShowing} className="max-w-[980px]">
-      <p className="screen-only flex flex-wrap gap-4">
+      <p className="screen-only mt-2 flex flex-wrap gap-4">
         <Views views={checks.map((c) => c.id)} label="Checks" name={(id) => checks.find((c) => c.id === id)?.name ?? id} />
       </p>
       <View of={check.id}>

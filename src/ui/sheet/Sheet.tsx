@@ -12,12 +12,11 @@ import {
   type KeyboardEvent,
   type MouseEvent,
 } from 'react';
-import { toBlock } from '@/core/format';
 import { brief } from '@/core/quantity';
 import { Editor } from './Editor';
-import { layBlock } from './paste';
 import { SheetHead, type Sorting } from './SheetHead';
 import { SheetRow } from './SheetRow';
+import { useBlocks } from './useBlocks';
 import { useShown } from './useShown';
 import type { Change, Column, Entry } from './types';
 
@@ -74,6 +73,7 @@ export function Sheet<Row extends { readonly id: string }>(props: Props<Row>) {
   const touched = useRef(false);
   const body = useRef<HTMLDivElement>(null);
   const gridId = useId();
+  const blocks = useBlocks();
 
   const rows = useMemo(() => {
     const wanted = filter.trim().toLowerCase();
@@ -225,27 +225,32 @@ export function Sheet<Row extends { readonly id: string }>(props: Props<Row>) {
 
   const onCopy = (event: ClipboardEvent) => {
     if (entry) return;
-    const { top, bottom, left, right } = chosen();
-    event.clipboardData.setData(
-      'text/plain',
-      toBlock(rows.slice(top, bottom + 1).map((r) => columns.slice(left, right + 1).map((c) => c.text(r)))),
-    );
     event.preventDefault();
+    const { top, bottom, left, right } = chosen();
+    const cells = rows.slice(top, bottom + 1).map((r) => columns.slice(left, right + 1).map((c) => c.text(r)));
+    if (blocks.now) event.clipboardData.setData('text/plain', blocks.now.toBlock(cells));
+    else
+      blocks
+        .ready()
+        .then(({ toBlock }) => navigator.clipboard.writeText(toBlock(cells)))
+        .catch(() => onRefuse('Nothing was copied: the server did not answer. Copy again.'));
   };
 
   const onPaste = (event: ClipboardEvent) => {
     if (entry) return;
     event.preventDefault();
-    const result = layBlock(
-      event.clipboardData.getData('text/plain'),
-      rows,
-      columns,
-      rows.length === 0 ? { row: 0, col: 0 } : at,
-      blank,
-      most,
-    );
-    if (!result.ok) onRefuse(result.message);
-    else if (result.change.patches.length + result.change.added.length > 0) onChange(result.change);
+    const text = event.clipboardData.getData('text/plain');
+    const lay = ({ layBlock }: NonNullable<typeof blocks.now>) => {
+      const result = layBlock(text, rows, columns, rows.length === 0 ? { row: 0, col: 0 } : at, blank, most);
+      if (!result.ok) onRefuse(result.message);
+      else if (result.change.patches.length + result.change.added.length > 0) onChange(result.change);
+    };
+    if (blocks.now) lay(blocks.now);
+    else
+      blocks
+        .ready()
+        .then(lay)
+        .catch(() => onRefuse('Nothing was pasted: the server did not answer. Paste again.'));
   };
 
   const range = chosen();
@@ -291,6 +296,7 @@ export function Sheet<Row extends { readonly id: string }>(props: Props<Row>) {
       onPointerDown={(e) => {
         touched.current = e.pointerType === 'touch';
       }}
+      onFocus={blocks.soon}
       onCopy={onCopy}
       onPaste={onPaste}
     >

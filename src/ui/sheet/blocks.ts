@@ -1,0 +1,3 @@
+/** Blocks of cells, out to the clipboard and in from it. */
+export { toBlock } from '@/core/format';
+export { layBlock } from './paste';
