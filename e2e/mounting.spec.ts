@@ -28,7 +28,7 @@ test('a face is measured where a place is entered; a body too deep for it is ref
     .first()
     .click();
   await expect(page.getByRole('complementary', { name: 'The working' })).toContainText(/ampacity|carries/);
-  await bunk.getByRole('button', { name: 'Mount it in Aft cabin, Bunk bulkhead' }).click();
+  await bunk.getByRole('button', { name: 'mount it there: Aft cabin, Bunk bulkhead' }).click();
   await saved(page);
   const moved = await designOf(page, marram);
   expect(moved.sources.find((s) => s.name === 'Shore charger')?.placeId).toBe('aft');

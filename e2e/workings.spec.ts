@@ -136,7 +136,7 @@ test('each way to join the banks opens how it joins them; a largest set what eve
   const watts = await set.innerText();
   await set.click();
   await expect(line(panel(page), 'together')).toContainText(`${watts} W`);
-  await expect(line(panel(page), 'the source itself').first()).toBeVisible();
+  await expect(line(panel(page), 'the source itself, leg 1')).toBeVisible();
   expect(await silent(page)).toEqual([]);
 });
 

@@ -91,5 +91,7 @@ export const SOURCES = {
 /** What only a bank's typical short speaks against waits for what is said of the bank. @param bankId null: something else speaks against it too. */
 export const shortIsCause = (bankId: string | null): { readonly cause?: string } =>
   bankId === null ? {} : { cause: `bank-short:${bankId}` };
+/** Of a place where no device made is good for the short, and a typical resistance alone says so. */
+export const NONE_INTERRUPTS = 'nothing made interrupts the short the bank may give there';
 /** What settles a short that is known by a typical resistance alone. */
 export const ASK_SHORT = 'Ask the battery’s maker for the short-circuit current, and enter it on Bank.';

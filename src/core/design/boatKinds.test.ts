@@ -63,5 +63,8 @@ test('a large lithium bank asks for its maker’s short-circuit current, and wit
   };
   const of = (d: Design) => analyse(withProposals(d, (p) => `${p}u${++n}`)).findings.filter((f) => f.severity === 'stop');
   expect(byCause(of(boat)).map(({ finding }) => finding.id)).toEqual(['bank-short:house']);
+  // Devices that follow from it say that it is the short, and whom to ask.
+  expect(of(boat).filter((f) => /suits both sides/.test(f.title))).toEqual([]);
+  expect(new Set(of(boat).map((f) => /^Ask the battery’s maker/.test(f.todo)))).toEqual(new Set([true]));
   expect(of(known).map((f) => `${f.rule}: ${f.title}: ${f.why}`)).toEqual([]);
 });

@@ -3,7 +3,7 @@ import { setOp, rowOf } from '../../design';
 import { endName } from '../../topology';
 import { sizeName } from '../../quantity';
 import { endTakes, largestAtEnd, studName } from '../../rules';
-import { ASK_SHORT, type Said, shortIsCause, SOURCES, type Told, when } from '../rule';
+import { ASK_SHORT, NONE_INTERRUPTS, type Said, shortIsCause, SOURCES, type Told, when } from '../rule';
 import { gone, type MainSideRow, type MainSideRule, type OneLead, removeIt, toItself } from './mainSideRule';
 
 /** A rule asked of every battery cable that lands somewhere. */
@@ -142,11 +142,14 @@ export const BATTERY_CABLE_RULES: readonly MainSideRule[] = [
     ({ result }) => {
       const conflict = result?.device?.own.protection.conflict ?? null;
       const asks = result?.device?.own.protection.asksMaker ?? false;
+      const shortOf = result?.device?.own.protection.shortOf ?? null;
       return when(conflict !== null, () => ({
-        ...shortIsCause(result?.device?.own.protection.shortOf ?? null),
+        ...shortIsCause(shortOf),
         ...(asks
           ? { severity: 'fix' as const, title: 'its device may not interrupt the bank', todo: ASK_SHORT }
-          : { title: 'no device suits both sides' }),
+          : shortOf !== null
+            ? { title: NONE_INTERRUPTS, todo: ASK_SHORT }
+            : { title: 'no device suits both sides' }),
         why: conflict ?? '',
       }));
     },

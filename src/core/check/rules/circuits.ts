@@ -3,7 +3,7 @@ import { servingOf } from '../../topology';
 import { makerAreaMm2, protects } from '../../circuit';
 import { type Design, type Finding, dropOp, rowOf, setOp } from '../../design';
 import { show, sizeName } from '../../quantity';
-import { ASK_SHORT, shortIsCause, SOURCES, type Told, when } from '../rule';
+import { ASK_SHORT, NONE_INTERRUPTS, shortIsCause, SOURCES, type Told, when } from '../rule';
 import { type StillFacts, type StillRule, circuitOf, idOf, serves, setting, unpin } from './circuitFacts';
 
 const allowedM = ({ b }: StillFacts): number => {
@@ -83,7 +83,9 @@ export const CIRCUIT_RULES: readonly StillRule[] = [
               title: 'its device may not interrupt the bank',
               todo: ASK_SHORT,
             }
-          : { title: 'no device suits both sides' }),
+          : shortOf !== null
+            ? { title: NONE_INTERRUPTS, todo: ASK_SHORT }
+            : { title: 'no device suits both sides' }),
         why: conflict ?? '',
         ...shortIsCause(shortOf),
       }));

@@ -75,7 +75,7 @@ export function RankedPlaces({ thing, onMove }: { thing: Mounted; onMove: (place
                 key="m"
                 type="button"
                 className="plain screen-only"
-                aria-label={`Mount it in ${c.placeName}${c.face ? `, ${c.face.name}` : ''}`}
+                aria-label={`mount it there: ${c.placeName}${c.face ? `, ${c.face.name}` : ''}`}
                 onClick={() => onMove(c.placeId, c.face?.id ?? null)}
               >
                 mount it there
