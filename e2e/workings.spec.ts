@@ -107,6 +107,10 @@ test('a study opens where the volts go and how warm an end gets; posts and switc
   await view(page, 'switches');
   await opener(table(page, 'Switch schedule'), '1 Main').first().click();
   await expect(panel(page).getByRole('heading', { name: '1 Main' })).toBeVisible();
+  await view(page, 'main side');
+  const bar = opener(table(page, 'Bus bars, as they are loaded'), 'Negative bus');
+  await bar.click();
+  await expect(line(panel(page), 'through the bar')).toContainText(await bar.innerText());
   await open(page, marram, 'protection');
   const posts = opener(table(page, 'Faults where circuits begin'), 'House bank, posts');
   await posts.click();

@@ -233,7 +233,7 @@ setTimeout(() => void fetchWorkings().catch(() => undefined), LATER_MS);
 
 async function further(d: Design, a: Analysis, selected: { readonly kind: Further; readonly id: string }): Promise<Working | null> {
   const { furtherWorking } = await fetchWorkings();
-  return furtherWorking(d, a, selected, () => studiedNow(d, a).power);
+  return furtherWorking(d, a, selected, () => studiedNow(d, a));
 }
 
 export interface FoundOnPath {

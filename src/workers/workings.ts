@@ -14,6 +14,7 @@ import {
   bankDayWorking,
   batteryCableWorking,
   bankFiguresWorking,
+  barWorking,
   circuitWorking,
   endWorking,
   fillWorking,
@@ -23,16 +24,16 @@ import {
 } from '@/core/working';
 
 /** What they are of. Ids: setting source:name; study study:load; end study:its number, the hottest 0; links bank:amps; bank day way of living:bank;
- * AC set a setting:its appliances, with commas; placed a run with a thing elsewhere, as kind|thing|place|run. */
+ * AC set a setting:its appliances, with commas; bar panel or bar:its id; placed a run with a thing elsewhere, as kind|thing|place|run. */
 export type Further =
-  'AC circuit' | 'AC source' | 'AC set' | 'setting' | 'fill' | 'study' | 'end' | 'links' | 'bank' | 'bank day' | 'placed';
+  'AC circuit' | 'AC source' | 'AC set' | 'setting' | 'fill' | 'study' | 'end' | 'links' | 'bank' | 'bank day' | 'bar' | 'placed';
 
-/** @param power of the studies of this analysis. @returns null where there is nothing of that name. */
+/** @param studied the studies of this analysis. @returns null where there is nothing of that name. */
 export function furtherWorking(
   design: Design,
   analysis: Analysis,
   { kind, id }: { readonly kind: Further; readonly id: string },
-  power: () => Studied['power'],
+  studied: () => Studied,
 ): Working | null {
   const units = design.boat;
   const [first = '', second = ''] = [id.slice(0, id.lastIndexOf(':')), id.slice(id.lastIndexOf(':') + 1)];
@@ -40,7 +41,7 @@ export function furtherWorking(
     case 'AC circuit':
       return acCircuitWorking(design, id, units) ?? null;
     case 'AC source':
-      return acSourceWorking(design, power(), id, units) ?? null;
+      return acSourceWorking(design, studied().power, id, units) ?? null;
     case 'AC set':
       return acSetWorking(design, first, second.split(','), units) ?? null;
     case 'setting': {
@@ -64,6 +65,10 @@ export function furtherWorking(
     }
     case 'bank':
       return bankFiguresWorking(design, analysis.banks, id, units) ?? null;
+    case 'bar': {
+      const bar = studied().worst.bars.find((b) => b.about.kind === first && b.about.id === second);
+      return bar ? barWorking(design, bar, units) : null;
+    }
     case 'placed':
       return placedWorking(design, id);
     case 'bank day': {

@@ -1,32 +1,11 @@
 /** Bus bars, by hand. */
 import { analyse } from '../analysis';
 import { blankBar, type Design } from '../design';
-import { bareBoat, withLoad } from '../design/testing';
-import { blankBatteryCable, proposeMainSide } from '../propose';
+import { blankBatteryCable } from '../propose';
 import { busBars } from './busBars';
+import { twoLoads as boat, theStudy as study } from './testing';
 import { worstOfStudies } from './worst';
 
-/** A 12 V boat with 20 A and 60 A of loads on the main bus, and its proposed main side. */
-function boat(school: 'metric' | 'awg' = 'metric'): Design {
-  const amps = (d: Design, id: string, rating: number): Design => {
-    const one = withLoad({ ...d, loads: [], circuits: [] }, { id, name: id, ratingBy: 'A', rating, behaviour: 'current' }, 2);
-    return { ...d, loads: [...d.loads, ...one.loads], circuits: [...d.circuits, ...one.circuits.map((c) => ({ ...c, id: `c-${id}` }))] };
-  };
-  const whole = amps(amps(bareBoat(school), 'small', 20), 'large', 60);
-  let n = 0;
-  return { ...whole, ...proposeMainSide(whole, (p) => `${p}${++n}`) };
-}
-const study = (loads: Readonly<Record<string, 'on' | 'start'>>, name = 'both on') => ({
-  id: name,
-  name,
-  soc: 0.8,
-  engineRpm: 0,
-  shore: false,
-  cranking: false,
-  loads,
-  positions: null,
-  open: null,
-});
 const barsOf = (d: Design) => worstOfStudies(d, analyse(d)).bars;
 
 test('what lasts: with both loads on, 80 A go in by the feeder and out by the ways, through either rail', () => {

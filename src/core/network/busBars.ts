@@ -6,12 +6,21 @@ import { barNode, panelBar, returnBar, servingOf } from '../topology';
 import type { StudyAnswer } from './study';
 import type { Analysed } from './system';
 
+/** What flows in one that ends on a bar, either way. */
+export interface Flow {
+  readonly kind: 'circuit' | 'lead';
+  readonly id: string;
+  readonly amps: number;
+}
+
 export interface BusBar {
   readonly about: { readonly kind: 'panel' | 'bar'; readonly id: string };
   readonly name: string;
   /** Largest current that lasts, A, and where: a study in which nothing starts, or what its cables are sized for. */
   readonly amps: number;
   readonly by: string;
+  /** What then ends on it, A; empty where its cables' sizes speak. Half of their sum flows through. */
+  readonly flows: readonly Flow[];
   /** As entered; null: not entered. */
   readonly ratedA: number | null;
   readonly studs: number | null;
@@ -45,20 +54,21 @@ interface Ends {
   readonly circuits: ReadonlySet<string>;
   readonly leads: ReadonlySet<string>;
 }
-const through = ({ circuits, leads }: Ends, { runs, leads: flows }: StudyAnswer): number =>
-  (runs.reduce((sum, r) => sum + (circuits.has(r.circuitId) ? r.amps : 0), 0) +
-    flows.reduce((sum, l) => sum + (leads.has(l.leadId) ? Math.abs(l.amps) : 0), 0)) /
-  2;
+const flowing = ({ circuits, leads }: Ends, answer: StudyAnswer): readonly Flow[] => [
+  ...answer.runs.flatMap((r): Flow[] => (circuits.has(r.circuitId) ? [{ kind: 'circuit', id: r.circuitId, amps: r.amps }] : [])),
+  ...answer.leads.flatMap((l): Flow[] => (leads.has(l.leadId) ? [{ kind: 'lead', id: l.leadId, amps: Math.abs(l.amps) }] : [])),
+];
 
 const starts = (study: Study): boolean => study.cranking || Object.values(study.loads).includes('start');
 
 /** The strongest of what lasts: studies in which nothing starts, and what stands without any. */
-function lasting(ends: Ends, studied: Studied, without: number): { readonly amps: number; readonly by: string } {
-  let worst = { amps: without, by: 'what its cables are sized for' };
+function lasting(ends: Ends, studied: Studied, without: number): Pick<BusBar, 'amps' | 'by' | 'flows'> {
+  let worst: Pick<BusBar, 'amps' | 'by' | 'flows'> = { amps: without, by: 'what its cables are sized for', flows: [] };
   for (const { study, answer } of studied) {
     if (starts(study)) continue;
-    const amps = through(ends, answer);
-    if (amps > worst.amps) worst = { amps, by: `study “${study.name}”` };
+    const flows = flowing(ends, answer);
+    const amps = flows.reduce((sum, f) => sum + f.amps, 0) / 2;
+    if (amps > worst.amps) worst = { amps, by: `study “${study.name}”`, flows };
   }
   return worst;
 }
@@ -88,7 +98,8 @@ export function busBars(design: Design, { circuits, leads }: Analysed, studied: 
       circuits: new Set(post.landings.flatMap((l) => (l.kind === 'circuit' ? [l.id] : []))),
       leads: new Set(post.landings.flatMap((l) => (l.kind === 'lead' ? [l.id] : []))),
     };
-    const { amps, by } = lasting(ends, studied, without);
+    const last = lasting(ends, studied, without);
+    const { amps } = last;
     const [largest] = post.landings;
     const needs = studsFor(post, school);
     const takes = (stud: string) => !largest || endTakes(stud, school, largest.areaMm2);
@@ -97,8 +108,7 @@ export function busBars(design: Design, { circuits, leads }: Analysed, studied: 
       {
         about: { kind, id: row.id },
         name: row.name,
-        amps,
-        by,
+        ...last,
         ...entered,
         stud: row.stud,
         wants: {

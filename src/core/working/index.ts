@@ -1,5 +1,6 @@
 export { acCircuitWorking, acSourceWorking } from './ac';
 export { acSetWorking } from './acSet';
+export { barWorking } from './bar';
 export { bankDayWorking, bankFiguresWorking, fillWorking } from './bank';
 export { settingWorking } from './settings';
 export { circuitWorking, COMES_FIRST } from './circuit';

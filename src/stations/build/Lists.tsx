@@ -1,6 +1,5 @@
 'use client';
 import { useMemo, useState } from 'react';
-import type { CutList } from '@/core';
 import { show, unitOf } from '@/core/quantity';
 import { nameOf } from '@/core/design';
 import { type Held, heldBack } from '@/core/build';
@@ -11,6 +10,7 @@ import { cutListCsv } from './csv';
 import { Extras } from './Extras';
 import { LargestCrimp } from './LargestCrimp';
 import { PieceRow } from './PieceRow';
+import { ReelLines } from './ReelLines';
 import { useBench } from './useBench';
 
 /** What is bought and cut, whole, to be read and printed. */
@@ -63,7 +63,7 @@ export function Lists() {
         Crimp with the matching die, pull-test each size, hot air never where vapour or hydrogen can be. Local code, the maker&apos;s
         instructions and licensed practice come first.
       </p>
-      <Reels list={list} />
+      <ReelLines list={list} />
       <Counts title="Terminals" lines={list.terminals} note="Barrel × stud. Verify studs against the equipment; ends often differ." />
       <Counts title="Heat shrink" lines={list.shrink} />
       <Counts title="Protection" lines={list.protection} note="Typical of the pattern; the exact part's sheet rules." />
@@ -151,57 +151,6 @@ function NotToBeBuilt({ held, pieces }: { held: Held; pieces: number }) {
           </li>
         ))}
       </ul>
-    </section>
-  );
-}
-
-function Reels({ list }: { list: CutList }) {
-  const design = useDesign();
-  const units = design.boat;
-  return (
-    <section className="keep mt-4">
-      <h2 className="font-semibold">Cable by size and colour</h2>
-      <table className="mt-1 w-full text-left">
-        <thead>
-          <tr className="border-b-[1.5px] border-ink text-[12px] text-quiet">
-            <th className="font-medium">size</th>
-            <th className="font-medium">colour</th>
-            <th className="text-right font-medium">pieces</th>
-            <th className="text-right font-medium">net</th>
-            <th className="text-right font-medium">to order</th>
-            <th className="text-right font-medium">mass</th>
-            <th className="pl-4 font-medium">lengths</th>
-          </tr>
-        </thead>
-        <tbody>
-          {list.reels.map((l) => (
-            <tr key={`${l.size}-${l.colour}`} className="border-b border-line">
-              <td className="reading">{l.size}</td>
-              <td>{l.colour}</td>
-              <td className="reading text-right">{l.pieces}</td>
-              <td className="reading text-right">{show(l.netM, 'm', units)}</td>
-              <td className="reading text-right font-semibold">{show(l.orderM, 'm', units)}</td>
-              <td className="reading text-right">{show(l.massKg, 'kg', units)}</td>
-              <td className="pl-4 text-quiet">{l.estimated ? 'some estimated' : 'taped'}</td>
-            </tr>
-          ))}
-          <tr className="font-semibold">
-            <td>all</td>
-            <td />
-            <td className="reading text-right">{list.cuts.length}</td>
-            <td className="reading text-right">{show(list.totalM, 'm', units)}</td>
-            <td className="reading text-right">
-              {show(
-                list.reels.reduce((sum, l) => sum + l.orderM, 0),
-                'm',
-                units,
-              )}
-            </td>
-            <td className="reading text-right">{show(list.totalKg, 'kg', units)}</td>
-            <td className="pl-4 font-normal text-quiet">with {design.house.wastePct} % for waste</td>
-          </tr>
-        </tbody>
-      </table>
     </section>
   );
 }

@@ -17,7 +17,7 @@ export function Viewed<T extends string>({ showing, onShow, className, children 
   const show = (view: string) => {
     // A field that goes with its sheet hands over what was typed first.
     const at = document.activeElement;
-    if (at instanceof HTMLElement && at.getAttribute('role') !== 'tab') at.blur();
+    if (at instanceof HTMLElement && at.matches('input, textarea, select')) at.blur();
     onShow(decodeURIComponent(view) as T);
   };
   return (

@@ -4,6 +4,7 @@ import { round3, sizeName } from '@/core/quantity';
 import { studName } from '@/core/rules';
 import { useDesign, useWorst } from '@/ui/boat/context';
 import { Plain } from '@/ui/table/Plain';
+import { Worked } from '@/ui/working/Worked';
 
 /** Bus bars as they are loaded: what lasts through each, what lands on it, and the bar that asks for. */
 export function Buses() {
@@ -38,9 +39,9 @@ export function Buses() {
             id: `${b.about.kind} ${b.about.id}`,
             cells: [
               b.name,
-              <span key="a" aria-description={b.by} className={over ? 'font-semibold text-lead' : ''}>
-                {round3(b.amps)} A
-              </span>,
+              <Worked key="a" at={{ kind: 'bar', id: `${b.about.kind}:${b.about.id}` }} of={b.name}>
+                <span className={over ? 'font-semibold text-lead' : ''}>{round3(b.amps)} A</span>
+              </Worked>,
               b.ratedA === null ? '–' : `${round3(b.ratedA)} A`,
               b.terminals,
               b.studs === null ? '–' : `${b.studs} × ${studName(ruleSet, b.stud)}`,
