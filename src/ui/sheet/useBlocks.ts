@@ -17,10 +17,13 @@ export interface BlocksAtHand {
 export function useBlocks(): BlocksAtHand {
   const [now, setNow] = useState<Blocks | null>(null);
   // A fetch that fails is tried again by what needs it, which says so.
-  const soon = useCallback(() => void fetchBlocks().then(setNow, () => undefined), []);
+  const soon = useCallback(() => {
+    if (!now) void fetchBlocks().then(setNow, () => undefined);
+  }, [now]);
   useEffect(() => {
+    if (now) return;
     const timer = setTimeout(soon, LATER_MS);
     return () => clearTimeout(timer);
-  }, [soon]);
+  }, [now, soon]);
   return { now, soon, ready: fetchBlocks };
 }
