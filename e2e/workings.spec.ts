@@ -154,7 +154,10 @@ test('the cut list opens where its counts come from, and what a length is made o
   const counted = (await where.allInnerTexts()).map((t) => Number(/^(\d+) × /.exec(t)?.[1]));
   expect(counted.reduce((sum, n) => sum + n, 0)).toBe(count);
   const length = hinted(page.locator('main'), /^The working: length of /).first();
-  const row = page.getByRole('row').filter({ has: hinted(page, /^The working: length of /) }).first();
+  const row = page
+    .getByRole('row')
+    .filter({ has: hinted(page, /^The working: length of /) })
+    .first();
   await length.click();
   await expect(row).toContainText(/as taped|as its ends stand|of slack at both/);
   await axe(page);
