@@ -4,7 +4,7 @@ import { acceptanceC } from '../rules';
 import { cruise, cruiseVerdict, daysOf, runDays } from './cruise';
 import { finishing } from './finish';
 import { sceneOf } from './scene';
-import { drawing, driven, quietBoat, sourceInto } from './testing';
+import { drawing, driven, quietBoat, sourceInto, start } from './testing';
 
 const run = (design: Design, days = 1, soc = 1, stepMin = 5) => {
   const scene = sceneOf(design, { stepMin });
@@ -98,15 +98,6 @@ test('a sensor in the device reads the device: in a 50 °C engine space 25 x 24 
 describe('banks and joins', () => {
   const two = (change: (d: Design) => Design): Design => {
     const boat = quietBoat();
-    const start = {
-      ...blankBank('start', 12, null),
-      id: 'start',
-      name: 'Start',
-      job: 'start' as const,
-      blockAh: 80,
-      strings: 1,
-      tempC: 25,
-    };
     return change({ ...boat, banks: [...boat.banks, start], engine: { ...boat.engine, startBankId: 'start' } });
   };
   const ends = { firstId: 'house', secondId: 'start' };

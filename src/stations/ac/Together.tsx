@@ -42,7 +42,7 @@ export function Together() {
       aria-label="what can run together"
       data-wide={selected?.kind === 'AC set' ? undefined : true}
     >
-      <div className="grid grid-cols-[240px_1fr] max-[999px]:grid-cols-1 gap-8 pt-2">
+      <div className="grid grid-cols-[240px_minmax(0,1fr)] max-[999px]:grid-cols-1 gap-8 pt-2">
         <section aria-label="Wanted together">
           <h2 className="border-b-[1.5px] border-ink pb-1 font-semibold">Wanted together</h2>
           {acLoads.map((l) => (
@@ -78,65 +78,69 @@ export function Together() {
         </section>
         <div>
           {running ? (
-            <Plain
-              label="Settings"
-              columns={[
-                { title: 'on' },
-                { title: 'what is wanted' },
-                { title: 'room, VA', right: true },
-                { title: 'legs, A', right: true },
-                { title: 'sets', right: true },
-                { title: 'in this order' },
-              ]}
-              rows={running.map((r) => {
-                const { wanted } = r;
-                const fits = wanted.shedding.fits && wanted.outOfReach.length === 0;
-                return {
-                  id: r.setting.id,
-                  cells: [
-                    <button
-                      key="n"
-                      type="button"
-                      aria-pressed={r === chosen}
-                      className={`text-left whitespace-nowrap ${r === chosen ? 'font-semibold text-verdigris' : 'plain'}`}
-                      onClick={() => {
-                        setAt(r.setting.id);
-                        select({ kind: 'AC source', id: r.setting.sourceId });
-                      }}
-                    >
-                      {r.setting.name}
-                    </button>,
-                    r.refusals.some((x) => x.id === '') ? (
-                      <b key="w" className="font-semibold text-lead">
-                        {r.refusals[0]?.why}
-                      </b>
-                    ) : rules.wanted.length === 0 ? (
-                      'nothing is wanted'
-                    ) : fits ? (
-                      'fits'
-                    ) : wanted.shedding.fits ? (
-                      'fits, as far as it reaches'
-                    ) : (
-                      <b key="w" className="font-semibold text-lead">
-                        too much{wanted.opens.length > 0 ? `: opens ${wanted.opens.join(', ')}` : ''}
-                      </b>
-                    ),
-                    Number.isFinite(wanted.roomVa) ? (
-                      <Worked key="r" at={setAtOf(r, wanted.ids)} of={`what is wanted on ${r.setting.name}`}>
-                        {round3(wanted.roomVa).replace('-', '−')}
-                      </Worked>
-                    ) : (
-                      '–'
-                    ),
-                    wanted.legs.amps.length > 1
-                      ? `${wanted.legs.amps.map(round3).join(' | ')}, neutral ${round3(wanted.legs.neutralA)}`
-                      : round3(wanted.legs.amps[0] ?? 0),
-                    `${r.together.sets.length}${r.together.more ? '+' : ''}`,
-                    stepsOf(design, r),
-                  ],
-                };
-              })}
-            />
+            <div className="overflow-x-auto">
+              <div className="min-w-[680px]">
+                <Plain
+                  label="Settings"
+                  columns={[
+                    { title: 'on' },
+                    { title: 'what is wanted' },
+                    { title: 'room, VA', right: true },
+                    { title: 'legs, A', right: true },
+                    { title: 'sets', right: true },
+                    { title: 'in this order' },
+                  ]}
+                  rows={running.map((r) => {
+                    const { wanted } = r;
+                    const fits = wanted.shedding.fits && wanted.outOfReach.length === 0;
+                    return {
+                      id: r.setting.id,
+                      cells: [
+                        <button
+                          key="n"
+                          type="button"
+                          aria-pressed={r === chosen}
+                          className={`text-left whitespace-nowrap ${r === chosen ? 'font-semibold text-verdigris' : 'plain'}`}
+                          onClick={() => {
+                            setAt(r.setting.id);
+                            select({ kind: 'AC source', id: r.setting.sourceId });
+                          }}
+                        >
+                          {r.setting.name}
+                        </button>,
+                        r.refusals.some((x) => x.id === '') ? (
+                          <b key="w" className="font-semibold text-lead">
+                            {r.refusals[0]?.why}
+                          </b>
+                        ) : rules.wanted.length === 0 ? (
+                          'nothing is wanted'
+                        ) : fits ? (
+                          'fits'
+                        ) : wanted.shedding.fits ? (
+                          'fits, as far as it reaches'
+                        ) : (
+                          <b key="w" className="font-semibold text-lead">
+                            too much{wanted.opens.length > 0 ? `: opens ${wanted.opens.join(', ')}` : ''}
+                          </b>
+                        ),
+                        Number.isFinite(wanted.roomVa) ? (
+                          <Worked key="r" at={setAtOf(r, wanted.ids)} of={`what is wanted on ${r.setting.name}`}>
+                            {round3(wanted.roomVa).replace('-', '−')}
+                          </Worked>
+                        ) : (
+                          '–'
+                        ),
+                        wanted.legs.amps.length > 1
+                          ? `${wanted.legs.amps.map(round3).join(' | ')}, neutral ${round3(wanted.legs.neutralA)}`
+                          : round3(wanted.legs.amps[0] ?? 0),
+                        `${r.together.sets.length}${r.together.more ? '+' : ''}`,
+                        stepsOf(design, r),
+                      ],
+                    };
+                  })}
+                />
+              </div>
+            </div>
           ) : (
             <p className="text-quiet">Being worked out.</p>
           )}

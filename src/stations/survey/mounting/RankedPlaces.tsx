@@ -34,56 +34,60 @@ export function RankedPlaces({ thing, onMove }: { thing: Mounted; onMove: (place
           </button>
         </p>
       ) : null}
-      <Plain
-        label={`Places for ${thing.name}`}
-        columns={[
-          { title: 'place' },
-          { title: 'goes' },
-          { title: 'leads', right: true },
-          { title: 'copper', right: true },
-          { title: 'work', right: true },
-          { title: 'most lost', right: true },
-          { title: 'fixes', right: true },
-          { title: 'score', right: true },
-          { title: '' },
-        ]}
-        rows={ranked.all.map((c) => ({
-          id: id(c),
-          cells: [
-            <button
-              key="p"
-              type="button"
-              className="plain text-left"
-              aria-pressed={shown ? id(shown) === id(c) : false}
-              onClick={() => setOpen(id(c))}
-            >
-              {c.placeName}
-              {c.face ? `, ${c.face.name}` : ''}
-              {c.now ? ' (now)' : ''}
-            </button>,
-            <span key="g" className={c.verdict === 'does not go' ? 'font-semibold text-lead' : ''}>
-              {c.verdict}
-            </span>,
-            show(c.lengthM, 'm', boat),
-            show(c.kg, 'kg', boat),
-            `${Math.round(c.minutes)} min`,
-            worst(c),
-            `${c.stops > 0 ? `${c.stops} stop, ` : ''}${c.fixes}`,
-            Math.round(c.score),
-            c.now ? null : (
-              <button
-                key="m"
-                type="button"
-                className="plain screen-only"
-                aria-label={`mount it there: ${c.placeName}${c.face ? `, ${c.face.name}` : ''}`}
-                onClick={() => onMove(c.placeId, c.face?.id ?? null)}
-              >
-                mount it there
-              </button>
-            ),
-          ],
-        }))}
-      />
+      <div className="overflow-x-auto">
+        <div className="min-w-[640px]">
+          <Plain
+            label={`Places for ${thing.name}`}
+            columns={[
+              { title: 'place' },
+              { title: 'goes' },
+              { title: 'leads', right: true },
+              { title: 'copper', right: true },
+              { title: 'work', right: true },
+              { title: 'most lost', right: true },
+              { title: 'fixes', right: true },
+              { title: 'score', right: true },
+              { title: '' },
+            ]}
+            rows={ranked.all.map((c) => ({
+              id: id(c),
+              cells: [
+                <button
+                  key="p"
+                  type="button"
+                  className="plain text-left"
+                  aria-pressed={shown ? id(shown) === id(c) : false}
+                  onClick={() => setOpen(id(c))}
+                >
+                  {c.placeName}
+                  {c.face ? `, ${c.face.name}` : ''}
+                  {c.now ? ' (now)' : ''}
+                </button>,
+                <span key="g" className={c.verdict === 'does not go' ? 'font-semibold text-lead' : ''}>
+                  {c.verdict}
+                </span>,
+                show(c.lengthM, 'm', boat),
+                show(c.kg, 'kg', boat),
+                `${Math.round(c.minutes)} min`,
+                worst(c),
+                `${c.stops > 0 ? `${c.stops} stop, ` : ''}${c.fixes}`,
+                Math.round(c.score),
+                c.now ? null : (
+                  <button
+                    key="m"
+                    type="button"
+                    className="plain screen-only"
+                    aria-label={`mount it there: ${c.placeName}${c.face ? `, ${c.face.name}` : ''}`}
+                    onClick={() => onMove(c.placeId, c.face?.id ?? null)}
+                  >
+                    mount it there
+                  </button>
+                ),
+              ],
+            }))}
+          />
+        </div>
+      </div>
       {shown ? (
         <div className="mt-3">
           <h3 className="font-semibold">
