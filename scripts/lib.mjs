@@ -7,6 +7,7 @@ import { fileURLToPath } from 'node:url';
 import { kernel } from './kernel.mjs';
 import { fonts } from './fonts.mjs';
 import { notices } from './notices.mjs';
+import { pack } from './packed.mjs';
 import { thread } from './thread.mjs';
 
 export const root = dirname(dirname(fileURLToPath(import.meta.url)));
@@ -65,12 +66,13 @@ export async function build() {
     console.log('Building.');
     run(process.execPath, [next, 'build']);
   }
-  listFiles();
+  finish();
 }
 
-/** Lists the files of the built program beside them: what a device keeps to open without a connection (public/sw.js). */
-export function listFiles() {
+/** Packs the files of the built program, and lists them beside: what a device keeps to open without a connection (public/sw.js). */
+export function finish() {
   const from = join(root, '.next/static');
+  pack(from);
   const files = readdirSync(from, { recursive: true, withFileTypes: true })
     .filter((f) => f.isFile() && /\.(js|css|woff2|wasm)$/.test(f.name))
     .map((f) => `/_next/static/${join(f.parentPath, f.name).slice(from.length + 1)}`)

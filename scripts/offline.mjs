@@ -1,4 +1,4 @@
-/** After a build: lists what a device keeps of the program. */
-import { listFiles } from './lib.mjs';
+/** After a build: packs what is fetched, and lists what a device keeps of the program. */
+import { finish } from './lib.mjs';
 
-listFiles();
+finish();
