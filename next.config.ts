@@ -30,7 +30,11 @@ const config: NextConfig = {
   experimental: { proxyClientMaxBodySize: 130_000_000 },
   // Types are checked by `npm run types`, tests included; once is enough.
   typescript: { ignoreBuildErrors: true },
-  headers: () => Promise.resolve([{ source: '/:path*', headers }, ...(built ? packed.map(({ source, has, headers }) => ({ source, has, headers })) : [])]),
+  headers: () =>
+    Promise.resolve([
+      { source: '/:path*', headers },
+      ...(built ? packed.map(({ source, has, headers }) => ({ source, has, headers })) : []),
+    ]),
   rewrites: () =>
     Promise.resolve({
       beforeFiles: built ? packed.map(({ source, has, destination }) => ({ source, has, destination })) : [],

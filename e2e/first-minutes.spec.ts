@@ -1,5 +1,5 @@
 /** The first minutes: the list of boats tells how far each is; a new one begins as her kind; units go along. */
-import { axe, cell, expect, open, saved, test, url } from './boat';
+import { alive, axe, cell, expect, open, saved, test, url } from './boat';
 
 test('a boat begins as her kind: typed figures follow the units, everything aboard is typical, circuits are proposed', async ({ page }) => {
   await page.goto(url());
@@ -165,4 +165,36 @@ test('with the rule set go its units and colours; a longer hull offers to move w
   await page.keyboard.type('Chart lamp');
   await page.keyboard.press('Enter');
   await expect(cell(page, 'Chart lamp', 'name')).toBeVisible();
+});
+
+test('the first view fetches 230 kB of script at most, and nothing on it moves once it is shown', async ({ page, marram }) => {
+  await page.addInitScript(() => {
+    const w = window as unknown as { moved: string[] };
+    w.moved = [];
+    new PerformanceObserver((list) => {
+      for (const entry of list.getEntries() as (PerformanceEntry & { value: number; sources: { node: Node | null }[] })[])
+        if (entry.value > 0.0005)
+          w.moved.push(`${entry.value.toFixed(4)}: ${entry.sources.map((s) => s.node?.textContent ?? '').join(' | ')}`);
+    }).observe({ type: 'layout-shift', buffered: true });
+  });
+  const fetched: Promise<number>[] = [];
+  page.on('response', (r) => {
+    if (r.request().resourceType() === 'script')
+      fetched.push(
+        r
+          .request()
+          .sizes()
+          .then((s) => s.responseBodySize),
+      );
+  });
+  await page.goto(`${url()}/boats/${marram}/wiring`, { waitUntil: 'commit' });
+  await expect(page.getByRole('gridcell', { name: 'Anchor windlass' })).toBeVisible();
+  await alive(page);
+  const bytes = (await Promise.all(fetched)).reduce((a, b) => a + b, 0);
+  expect(bytes).toBeGreaterThan(100_000);
+  expect(bytes).toBeLessThan(230_000);
+  // All that comes later has come: how sure each choice is, and what could be saved.
+  await expect(page.getByRole('button', { name: 'size shared parts' })).toBeEnabled();
+  await page.waitForTimeout(1500);
+  expect(await page.evaluate(() => (window as unknown as { moved: string[] }).moved)).toEqual([]);
 });

@@ -79,7 +79,7 @@ export function BalanceLine({ boatId }: { boatId: string }) {
           {design.boat.systemV} V, {design.boat.acRegion}
         </span>
       </div>
-      <div className={`grid min-w-0 flex-1 max-[999px]:min-w-[900px] ${room ? 'grid-cols-6' : 'grid-cols-5'}`}>
+      <div className={`grid min-w-0 flex-1 max-[999px]:min-w-[900px] ${wayId ? 'grid-cols-6' : 'grid-cols-5'}`}>
         <Figure
           label={
             <>
@@ -128,14 +128,14 @@ export function BalanceLine({ boatId }: { boatId: string }) {
             {...(worst ? { onOpen: () => select({ kind: 'circuit', id: worst.circuitId }) } : {})}
           />
         )}
-        {room ? (
+        {wayId ? (
           <Figure
             label="AC room"
-            value={String(Math.round(room.va)).replace('-', '−')}
-            unit="VA"
-            aside={`on ${room.setting.name}`}
-            breaks={room.va < 0}
-            onOpen={() => select({ kind: 'AC source', id: room.setting.sourceId })}
+            value={room ? String(Math.round(room.va)).replace('-', '−') : '–'}
+            unit={room ? 'VA' : ''}
+            aside={room ? `on ${room.setting.name}` : ''}
+            breaks={room !== null && room.va < 0}
+            {...(room ? { onOpen: () => select({ kind: 'AC source', id: room.setting.sourceId }) } : {})}
           />
         ) : null}
         <div className="min-w-0 border-l border-line px-3 pt-[7px]">

@@ -152,8 +152,8 @@ export function Frame({ boatId, stations, children }: { boatId: string; stations
           night or day
         </button>
         <History boatId={boatId} />
-        {store.looksOnly ? <span className="font-semibold">shown by a link</span> : <Named />}
         {store.looksOnly ? null : <Share boatId={boatId} />}
+        {store.looksOnly ? <span className="font-semibold">shown by a link</span> : <Named />}
         <div className="min-w-0 flex-1 text-right">
           <Notice />
         </div>

@@ -130,7 +130,7 @@ export function Circuits({ filter, onFilter }: { filter: string; onFilter: (filt
           {design.circuits.length} circuits, {show(total, 'm', design.boat)} of conductor
         </span>
         <input
-          className="box ml-auto w-[120px]"
+          className="box w-[120px]"
           placeholder="filter"
           aria-label="Filter circuits"
           value={filter}
@@ -143,6 +143,8 @@ export function Circuits({ filter, onFilter }: { filter: string; onFilter: (filt
           least sure
         </button>
         {asked ? <LeastSure onClose={() => setAsked(false)} /> : null}
+        {/* What comes later grows into the room between: nothing that can be pressed moves. */}
+        <span className="flex-1" />
         <SharedSizes />
         {proposal.dialog}
         <button type="button" className="act" onClick={() => void propose()} disabled={proposal.busy || loose === 0}>
