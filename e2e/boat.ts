@@ -15,7 +15,7 @@ export const test = base.extend<{ marram: string; halcyon: string; turnstone: st
 });
 export { expect };
 
-async function copyOf(
+export async function copyOf(
   request: {
     get: (u: string) => Promise<{ text: () => Promise<string> }>;
     post: (u: string, o: object) => Promise<{ json: () => Promise<unknown> }>;

@@ -1,6 +1,6 @@
 /** Every figure opens its working: of settings, hours to full, banks, shared strings, the season, studies and warm ends; and no row of their tables is without. */
 import type { Locator, Page } from '@playwright/test';
-import { axe, expect, hinted, open, test, view } from './boat';
+import { axe, copyOf, expect, hinted, open, test, view } from './boat';
 
 const panel = (page: Page): Locator => page.getByRole('complementary', { name: 'The working' });
 const line = (at: Locator, label: string): Locator => at.getByText(label, { exact: true }).locator('..');
@@ -9,25 +9,30 @@ const table = (page: Page, name: string): Locator => page.getByRole('table', { n
 
 /**
  * Rows of the tables in sight that tell a figure and open nothing. Not counted: what stands beside a chart to be copied, its figures are the
- * chart's; and what of a swap is told with its reckoning in the row.
+ * chart's; a sum under its column; and what is a working itself, each line with its reckoning.
  */
-const IN_THE_ROW = ['Does it fit', 'What a swap changes', 'Cable and fuse after the swap', 'Ways to tie the strings'];
+const WORKINGS = ['What its score is made of', 'Five minutes'];
 const silent = (page: Page): Promise<readonly string[]> =>
   page.evaluate(
-    (inTheRow) =>
+    (workings) =>
       [...document.querySelectorAll('main table')]
         .filter(
-          (t) => !t.closest('details') && t.getBoundingClientRect().height > 0 && !inTheRow.includes(t.getAttribute('aria-label') ?? ''),
+          (t) =>
+            !t.closest('details') &&
+            t.getBoundingClientRect().height > 0 &&
+            !workings.some((w) => t.getAttribute('aria-label')?.startsWith(w)),
         )
         .flatMap((t) =>
           [...t.querySelectorAll('tbody tr')]
             .filter((r) =>
-              [...r.querySelectorAll('td')].some((d) => /^[−-]?\d[\d.]*( (?:A|V|W|Ah|h|%|mΩ|days|°C|°F)\b.*)?$/.test(d.textContent.trim())),
+              [...r.querySelectorAll('td')].some((d) =>
+                /^[−-]?\d[\d.]*( (?:A|V|W|Ah|h|%|mΩ|days|°C|°F|m|mm|kg|min)\b.*)?$/.test(d.textContent.trim()),
+              ),
             )
             .filter((r) => !r.querySelector('button, input, select'))
             .map((r) => `${t.getAttribute('aria-label') ?? ''}: ${r.textContent.slice(0, 60)}`),
         ),
-    IN_THE_ROW,
+    WORKINGS,
   );
 
 test('a setting opens what the battery wants and what it gets; hours to full the amp-hours they store', async ({ page, marram }) => {
@@ -160,6 +165,63 @@ test('the cut list opens where its counts come from, and what a length is made o
     .first();
   await length.click();
   await expect(row).toContainText(/as taped|as its ends stand|of slack at both/);
+  await axe(page);
+});
+
+for (const name of ['marram', 'halcyon'] as const)
+  test(`on no sheet of ${name}’s stations a row tells a figure and opens nothing`, async ({ page, request }) => {
+    test.setTimeout(180_000);
+    const boat = await copyOf(request, name);
+    for (const station of [
+      'survey',
+      'loads',
+      'charging',
+      'bank',
+      'wiring',
+      'protection',
+      'ac',
+      'monitoring',
+      'check',
+      'build',
+      'commission',
+    ]) {
+      await open(page, boat, station);
+      const sheets = page.locator('main').getByRole('tablist').first().getByRole('tab');
+      await expect(page.locator('main')).not.toBeEmpty();
+      for (const sheet of await sheets.all()) {
+        await sheet.click();
+        await expect(page.getByText(/^(Calculating|Working it out|Working out the list|Counting|Looking at what flows)\.$/)).toHaveCount(0);
+        expect(await silent(page), `${station}, ${await sheet.innerText()}`).toEqual([]);
+      }
+    }
+  });
+
+test('what a swap changes, how strings would share, hours, reels and tools tell what they are made of; a way of a panel opens its run on Build', async ({
+  page,
+  marram,
+}) => {
+  await open(page, marram, 'charging');
+  const swap = table(page, 'What a swap changes');
+  await opener(swap, 'hot, at idle').click();
+  await expect(swap.getByRole('list', { name: 'The working: hot, at idle' })).toContainText(
+    /rpm of the engine × [\d.]+ = \d+ rpm of its own/,
+  );
+  const then = hinted(table(page, 'Cable and fuse after the swap'), /^The working: .* then$/).first();
+  const amps = await then.innerText();
+  await then.click();
+  await expect(panel(page)).toContainText(amps);
+
+  await open(page, marram, 'build');
+  const way = hinted(table(page, 'Ways of Chart table panel'), /^The working: /).first();
+  await way.click();
+  await expect(panel(page).getByRole('heading', { name: '3 Anchor light, LED' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await view(page, 'hours');
+  const visits = opener(page.locator('main'), 'isolate and prove: visits');
+  await visits.click();
+  await expect(page.getByRole('list', { name: 'The working: isolate and prove: visits' })).toContainText(/in days of [\d.]+ h less 65 min/);
+  await visits.click();
+  await expect(page.getByRole('list', { name: 'The working: isolate and prove: visits' })).toHaveCount(0);
   await axe(page);
 });
 

@@ -107,7 +107,7 @@ import {
 } from '@/core/network';
 import { everyFinding, factsOf } from '@/core/check';
 import type { Report } from '@/core/report';
-import { consumablesOf, type CountLine, heldBack, type Hours, hoursOf, type MadePiece, madePieces, toolsOf } from '@/core/build';
+import { consumablesOf, heldBack, type Hours, hoursOf, type MadePiece, madePieces, toolsOf, type TracedLine } from '@/core/build';
 import type { BankDiagnosis, BankReading, BankTrouble, Conditions, Diagnosis, Element, Reading, TestLine } from '@/core/commission';
 import type { MeterSample, ShuntFigures, Unseen } from '@/core/monitoring';
 import type { Chapter } from '@/core/keep';
@@ -250,8 +250,8 @@ export interface ShuntAnswer {
 export interface Bench {
   readonly pieces: readonly MadePiece[];
   readonly hours: Hours;
-  readonly tools: readonly CountLine[];
-  readonly consumables: readonly CountLine[];
+  readonly tools: readonly TracedLine[];
+  readonly consumables: readonly TracedLine[];
 }
 
 let benched: { readonly of: Analysis; readonly marks: readonly BoatRecord[]; readonly bench: Bench } | null = null;

@@ -6,7 +6,7 @@ import { type SettingName, SETTINGS } from '@/core/charging';
 import { eachBank } from '@/core/energy';
 import { runStudy, warmthOf } from '@/core/network';
 import { designThere } from '@/core/placing';
-import { analyse, createMemory, type Studied, workedPath } from '@/core/analysis';
+import { analyse, createMemory, grownAsBuilt, type Growth, type Studied, workedPath } from '@/core/analysis';
 import {
   acCircuitWorking,
   acSetWorking,
@@ -24,9 +24,9 @@ import {
 } from '@/core/working';
 
 /** What they are of. Ids: setting source:name; study study:load; end study:its number, the hottest 0; links bank:amps; bank day way of living:bank;
- * AC set a setting:its appliances, with commas; bar panel or bar:its id; placed a run with a thing elsewhere, as kind|thing|place|run. */
+ * AC set a setting:its appliances, with commas; bar panel or bar:its id; placed a run with a thing elsewhere, as kind|thing|place|run; grown a run once something has grown, as run|growth in JSON. */
 export type Further =
-  'AC circuit' | 'AC source' | 'AC set' | 'setting' | 'fill' | 'study' | 'end' | 'links' | 'bank' | 'bank day' | 'bar' | 'placed';
+  'AC circuit' | 'AC source' | 'AC set' | 'setting' | 'fill' | 'study' | 'end' | 'links' | 'bank' | 'bank day' | 'bar' | 'placed' | 'grown';
 
 /** @param studied the studies of this analysis. @returns null where there is nothing of that name. */
 export function furtherWorking(
@@ -71,6 +71,10 @@ export function furtherWorking(
     }
     case 'placed':
       return placedWorking(design, id);
+    case 'grown': {
+      const [run = '', growth = ''] = [id.slice(0, id.indexOf('|')), id.slice(id.indexOf('|') + 1)];
+      return runWorking(grownAsBuilt(design, JSON.parse(growth) as Growth), run);
+    }
     case 'bank day': {
       const day = rowOf(eachBank(design, first), second);
       return day ? bankDayWorking(day, design, units) : null;
@@ -83,7 +87,11 @@ function placedWorking(design: Design, id: string): Working | null {
   const [kind, thingId = '', placeId = '', runId = ''] = id.split('|');
   const mounted = MOUNT_KINDS.find((k) => k === kind);
   if (!mounted) return null;
-  const there = designThere(design, mounted, thingId, placeId);
+  return runWorking(designThere(design, mounted, thingId, placeId), runId);
+}
+
+/** A run's working in another design of this boat. */
+function runWorking(there: Design, runId: string): Working | null {
   const memory = createMemory();
   const analysis = analyse(there, memory);
   return (

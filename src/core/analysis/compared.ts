@@ -43,7 +43,7 @@ export function comparedOf(before: Design, after: Design, memory: Memory = creat
     changes: sizeChanges(was.circuits, is.circuits),
     parts: items.flatMap((what): CompareLine[] => {
       const [a, b] = [parts[0].get(what) ?? '–', parts[1].get(what) ?? '–'];
-      return a === b ? [] : [{ what, a, b, differs: true }];
+      return a === b ? [] : [{ what, a, b, differs: true, of: ['counted in the cut list', 'counted in the cut list'] }];
     }),
   };
 }

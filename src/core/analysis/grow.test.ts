@@ -1,7 +1,7 @@
 import { bareBoat, withLoad } from '../design/testing';
 import { circuitFindings } from './testing';
 import { analyse } from './analysis';
-import { whatIfItGrows } from './grow';
+import { grownAsBuilt, whatIfItGrows } from './grow';
 import { swapGrowth } from './swapGrowth';
 import { blankSource, type Design } from '../design';
 import { proposeMainSide } from '../propose';
@@ -15,6 +15,12 @@ test('a little more passes still, and the figures before and after are told', ()
   const line = lineOf(boat(), { load: { id: 'x', by: 1.05 } });
   expect(line).toMatchObject({ verdict: 'passes still', failing: [] });
   expect((line?.afterA ?? 0) / (line?.beforeA ?? 1)).toBeCloseTo(1.05, 9);
+});
+test('what stands, grown, carries what the line says', () => {
+  const growth = { load: { id: 'x', by: 1.05 } };
+  const there = analyse(grownAsBuilt(boat(), growth));
+  expect(there.circuits.find((c) => c.id === 'c-x')?.workingA).toBe(lineOf(boat(), growth)?.afterA);
+  expect(there.circuits.find((c) => c.id === 'c-x')?.own.ladder.pinned).toBe(true);
 });
 test('four times as much fails what stands, and what it would take is told', () => {
   const line = lineOf(boat(), { load: { id: 'x', by: 4 } });

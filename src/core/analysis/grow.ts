@@ -17,7 +17,7 @@ export interface Growth {
 export type Verdict = 'passes still' | 'fails now' | 'failed before' | 'passes now' | 'larger than needed';
 
 export interface GrowthLine {
-  /** Of a circuit, or of a lead of the main side. */
+  readonly kind: 'circuit' | 'lead';
   readonly id: string;
   readonly name: string;
   readonly verdict: Verdict;
@@ -29,6 +29,9 @@ export interface GrowthLine {
   readonly afterA: number;
   readonly failing: readonly string[];
 }
+
+const withoutCandidate = (whole: Design, { source }: Growth): Design =>
+  source?.without ? { ...whole, sources: whole.sources.filter((s) => s.id !== source.without) } : whole;
 
 /** What stands is pinned as it is, so that growth is tested against it. */
 function asBuilt(circuit: Circuit, result: CircuitResult | undefined): Circuit {
@@ -104,6 +107,7 @@ function leadLines(design: Design, before: Analysis, standing: Analysis, free: A
     const smaller = wants.conductor.areaMm2 < after.conductor.areaMm2 - 1e-9 && now.length === 0 && !was.pinned;
     return [
       {
+        kind: 'lead',
         id: lead.id,
         name: lead.name,
         verdict: verdictOf(failed, now.length > 0, smaller),
@@ -119,19 +123,25 @@ function leadLines(design: Design, before: Analysis, standing: Analysis, free: A
   });
 }
 
-/** Every circuit and lead whose figures the growth moves: whether what stands there still passes, and what it would take. */
-export function whatIfItGrows(whole: Design, growth: Growth): GrowthLine[] {
-  const without = growth.source?.without;
-  const design = without ? { ...whole, sources: whole.sources.filter((s) => s.id !== without) } : whole;
-  const before = analyse(design);
-  const results = new Map(before.circuits.map((r) => [r.id, r]));
+/** The boat with what grows grown, and every run as it stands now. */
+export function grownAsBuilt(whole: Design, growth: Growth, before?: Analysis): Design {
+  const design = withoutCandidate(whole, growth);
+  const was = before ?? analyse(design);
   const built: Design = {
     ...design,
-    circuits: design.circuits.map((c) => asBuilt(c, results.get(c.id))),
-    leads: design.leads.map((l, i) => leadAsBuilt(l, before.leads[i])),
+    circuits: design.circuits.map((c) => asBuilt(c, rowOf(was.circuits, c.id))),
+    leads: design.leads.map((l, i) => leadAsBuilt(l, was.leads[i])),
   };
+  return grown(taped(built, was, growth.run?.circuitId), growth);
+}
+
+/** Every circuit and lead whose figures the growth moves: whether what stands there still passes, and what it would take. */
+export function whatIfItGrows(whole: Design, growth: Growth): GrowthLine[] {
+  const design = withoutCandidate(whole, growth);
+  const before = analyse(design);
+  const results = new Map(before.circuits.map((r) => [r.id, r]));
   const base = taped(design, before, growth.run?.circuitId);
-  const standing = analyse(grown(taped(built, before, growth.run?.circuitId), growth));
+  const standing = analyse(grownAsBuilt(design, growth, before));
   const anew = analyse(grown(base, growth));
   const free = new Map(anew.circuits.map((r) => [r.id, r]));
   const circuits = standing.circuits.flatMap((after): GrowthLine[] => {
@@ -144,6 +154,7 @@ export function whatIfItGrows(whole: Design, growth: Growth): GrowthLine[] {
     const smaller = wants.own.state.areaMm2 < after.own.state.areaMm2 - 1e-9 && now.length === 0 && !was.own.ladder.pinned;
     return [
       {
+        kind: 'circuit',
         id: after.id,
         name: `${after.no} ${after.name}`.trim(),
         verdict: verdictOf(bad, now.length > 0, smaller),

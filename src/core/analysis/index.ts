@@ -5,7 +5,7 @@ export { type Compared, comparedOf } from './compared';
 export { autonomyH, type Balance, type Need, needsOf } from './balance';
 export { cured, type Cured, cureOf } from './cured';
 export { analysisDelta, type AnalysisDelta, withAnalysisDelta } from './delta';
-export { type Growth, type GrowthLine, whatIfItGrows } from './grow';
+export { grownAsBuilt, type Growth, type GrowthLine, whatIfItGrows } from './grow';
 export { type Remedy, remediesOf, searchable } from './remedies';
 export { findingsAfresh, studied, type Studied } from './studied';
 export { keptOdds, oddsMemory, type OddsMemory } from './odds';

@@ -77,7 +77,9 @@ describe('a bank', () => {
     const s = of(bank(4, { way: 'one end', size: '25', lengthM: 0.4 }));
     expect(s.strings[0]?.ofMean).toBeCloseTo(s.worstOverMean, 9);
     expect(s.worstOverMean).toBeGreaterThan(1.1);
-    expect(s.ways[0]).toEqual({ way: 'bus bars', worstOverMean: expect.closeTo(1, 6) as number });
+    expect(s.ways[0]).toMatchObject({ way: 'bus bars', worstOverMean: expect.closeTo(1, 6) as number });
+    for (const w of s.ways) expect(w.amps.reduce((sum, x) => sum + x, 0)).toBeCloseTo(s.currentA, 6);
+    expect(s.ways.find((w) => w.way === s.way)?.amps).toEqual(s.strings.map((x) => x.amps));
     expect(s.ways[s.ways.length - 1]?.way).toBe('one end');
   });
   test('what size would do in the same way is told, and does', () => {

@@ -85,7 +85,7 @@ export interface Sharing {
   /** Volts at the take-off when the current begins, and between links what is lost at most. */
   readonly postsV: number;
   /** The same with each way of tying them, best first. */
-  readonly ways: readonly { readonly way: LinkWay; readonly worstOverMean: number }[];
+  readonly ways: readonly { readonly way: LinkWay; readonly worstOverMean: number; readonly amps: readonly number[] }[];
   /** Least size that brings the present way within UNEVEN; null where none does, or none is needed. */
   readonly sizeWanted: string | null;
 }
@@ -135,7 +135,10 @@ export function sharingOf(bank: Bank, school: School, currentA: number, soc = 0.
     strings: Array.from(first.bankA, (amps, i) => ({ amps, ofMean: amps / mean, afterHourA: last[i] ?? 0, hourAh: hourAh[i] ?? 0 })),
     worstOverMean,
     postsV: first.loadV[0] ?? NaN,
-    ways: LINK_WAYS.map((way) => ({ way, worstOverMean: ratio(way, ohm) })).sort((a, b) => a.worstOverMean - b.worstOverMean),
+    ways: LINK_WAYS.map((way) => {
+      const amps = Array.from(shares(network(way, ohm)));
+      return { way, worstOverMean: unevenness(amps), amps };
+    }).sort((a, b) => a.worstOverMean - b.worstOverMean),
     sizeWanted:
       worstOverMean <= UNEVEN
         ? null

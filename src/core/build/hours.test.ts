@@ -4,7 +4,8 @@ import type { Design } from '../design';
 import { bareBoat, withLoad } from '../design/testing';
 import { postInventory } from '../mainSide';
 import { cutList } from './cutList';
-import { hoursOf, learnedFactor, pulledThrough, spread } from './hours';
+import { hoursOf, learnedFactor, spread } from './hours';
+import { pulledThrough } from './runs';
 import { listsOf } from './lists';
 import { madePieces } from './made';
 
@@ -32,6 +33,22 @@ test('counted: ends at their minutes, each landed in three, metres pulled and cl
   const pulled = lines.filter((l) => l.kind === 'pull').reduce((n, l) => n + l.count, 0);
   expect(pulled).toBeCloseTo(6 + 2 * 0.3, 6);
   expect(lines.find((l) => l.what === 'DC circuits')).toMatchObject({ count: 3, each: 5, minutes: 15 });
+});
+
+test('each count names what it is counted from: as many names as there are things, and metres that add up', () => {
+  const { lines } = hours(boat);
+  const listed = lines.filter((l) =>
+    ['survey and drawings', 'photographs and labels', 'access', 'tests', 'devices and panels'].includes(l.kind),
+  );
+  expect(listed.length).toBeGreaterThan(5);
+  for (const l of listed) expect(l.of).toHaveLength(l.count);
+  const open = lines.find((l) => l.what === 'run in the open');
+  // Feeder and main a metre each, the circuit 4 m, two links of 0.3 m.
+  expect(open?.of.map((x) => x.split(': ')[1])).toEqual(['1 m', '1 m', '4 m', '0.6 m']);
+  expect(lines.find((l) => l.kind === 'support')?.of[0]).toBe(
+    'one every 450 mm of 6.6 m in the open; not what goes through conduit or up a mast',
+  );
+  for (const l of lines) expect(l.of.length).toBeGreaterThan(0);
 });
 
 test('days ask for isolating and tidying; a share goes to what is found on the way', () => {

@@ -85,3 +85,11 @@ test('no bank: nothing lives and no days are counted', () =>
   expect(positions({ ...boat, banks: [] }).every((p) => p.days === null)).toBe(true));
 test('several of one kind stand together', () =>
   expect(standingA({ ...load('x', 'always live', 0.02), quantity: 3 })).toBeCloseTo(0.06, 12));
+
+test('what draws is named, largest first, and adds up; days are told with what they are made of', () => {
+  for (const p of positions(boat)) expect(p.draws.reduce((sum, d) => sum + d.amps, 0)).toBeCloseTo(p.standingA, 9);
+  expect(at(boat, 'key').draws.map((d) => d.name)).toEqual(['gauge', 'stereo', 'bilge pump']);
+  const { days, lasts } = at(boat, 'off');
+  expect(lasts[0]).toMatch(/^House bank: [\d.]+ Ah usable ÷ 0\.01 A ÷ 24 h = /);
+  expect(days).toBeGreaterThan(0);
+});

@@ -2,6 +2,7 @@
 import { asDecided, type Circuit, type Design } from '../design';
 import { bankSource } from '../bank';
 import { standingA } from '../demand';
+import { round3, show } from '../quantity';
 import { circuitOrder } from '../topology';
 
 export interface Position {
@@ -11,6 +12,9 @@ export interface Position {
   readonly dead: readonly string[];
   /** Drawn by what is live while nobody uses it, A, by bank. */
   readonly standingA: number;
+  /** What of the live draws it, A, largest first; and how long each bank lasts so, in words. */
+  readonly draws: readonly { readonly name: string; readonly amps: number }[];
+  readonly lasts: readonly string[];
   /** From full to the bottom of the window of the bank that gets there first, nothing charging; null without a draw or a bank. */
   readonly days: number | null;
   /** Live in every position though its class says otherwise, or dead though it should be live. */
@@ -70,6 +74,7 @@ export function positions(whole: Design): Position[] {
   return states(design).map((state) => {
     const bankOf = liveCircuits(design, state);
     const drain = new Map<string, number>();
+    const draws: Position['draws'][number][] = [];
     const live: string[] = [];
     const dead: string[] = [];
     const surprises: string[] = [];
@@ -77,19 +82,32 @@ export function positions(whole: Design): Position[] {
       const bank = bankOf.get(circuitOf.get(load.id)?.id ?? '') ?? null;
       (bank === null ? dead : live).push(load.id);
       if (bank !== null) drain.set(bank, (drain.get(bank) ?? 0) + standingA(load));
+      if (bank !== null && standingA(load) > 0) draws.push({ name: load.name, amps: standingA(load) });
       const should = load.supply === 'always live';
       if (state.id === 'off' && (bank !== null) !== should) surprises.push(load.id);
     }
-    const days = design.banks.flatMap((b) => {
+    const lasting = design.banks.flatMap((b) => {
       const amps = drain.get(b.id) ?? 0;
-      return amps > 0 ? [bankSource(b).usableAh / (24 * amps)] : [];
+      const { usableAh } = bankSource(b);
+      const days = usableAh / (24 * amps);
+      return amps > 0
+        ? [
+            {
+              days,
+              told: `${b.name}: ${round3(usableAh)} Ah usable ÷ ${show(amps, 'A', design.boat)} ÷ 24 h = ${show(days, 'days', design.boat)}`,
+            },
+          ]
+        : [];
     });
+    const days = lasting.map((l) => l.days);
     return {
       id: state.id,
       name: state.name,
       live,
       dead,
       standingA: [...drain.values()].reduce((sum, a) => sum + a, 0),
+      draws: draws.sort((a, b) => b.amps - a.amps),
+      lasts: lasting.map((l) => l.told),
       days: days.length > 0 ? Math.min(...days) : null,
       surprises,
     };

@@ -13,6 +13,7 @@ const made = madePieces(design, list.cuts, new Set(), postInventory(design, a.ci
 
 test('each die with the ends it makes: the two links of the bank ask for four of 70 mm²', () => {
   expect(toolsOf(made, design.boat).find((t) => t.item === 'die 16 (DIN 46235)')?.count).toBe(4);
+  for (const t of toolsOf(made, design.boat)) expect(t.of.reduce((n, x) => n + x.count, 0)).toBe(t.count);
   const all = toolsOf(made, design.boat).filter((t) => t.note.startsWith('ends'));
   expect(all.reduce((n, t) => n + t.count, 0)).toBe(2 * made.length);
   // The battery's inserts take least, the M8 studs of the bus most.
@@ -21,10 +22,13 @@ test('each die with the ends it makes: the two links of the bank ask for four of
 });
 
 test('clips every 450 mm: 4 m and two of 1 m, and two links of 0.3 m; two labels a piece', () => {
-  expect(consumablesOf(design, a.circuits, list)).toEqual([
+  const [clips, labels] = consumablesOf(design, a.circuits, list);
+  expect([clips, labels]).toMatchObject([
     { item: 'clips or ties with their screws', count: Math.ceil(6 / 0.45 + 0.6 / 0.45), note: 'every 450 mm of what lies in the open' },
     { item: 'label wraps', count: 2 * list.cuts.length, note: 'one at each end of each piece' },
   ]);
+  // 4 m ÷ 0.45 m, a metre of feeder and one of main, and two links of 0.3 m.
+  expect(clips?.of.map((x) => x.count)).toEqual([2.2, 2.2, 8.9, 1.3]);
 });
 
 test('what the firm’s tools cannot crimp: of two links of 70 mm² four ends beyond 50 mm²; up to 70 nothing; nobody has said: nothing', () => {

@@ -210,6 +210,13 @@ describe('fit and swap', () => {
     expect(todo.join(' ')).toContain('warning lamp goes dead');
     expect(todo.join(' ')).toContain('tachometer goes dead');
     expect(todo.join(' ')).toContain('good for 100 A: replace it');
+    // Cruising at 2000 rpm, twice that of its own: 71.5 A by its label, three quarters of it hot.
+    const told = swapLines(quietBoat(), with_({}), bigger).find((l) => l.what === 'hot, cruising')?.of ?? [];
+    const [, rpm, own, label, hot] =
+      /: (\d+) rpm of the engine × 2\.00 = (\d+) rpm of its own; its label gives ([\d.]+) A there, hot ([\d.]+) A$/.exec(told[0] ?? '') ??
+      [];
+    expect(Number(own)).toBe(2 * Number(rpm));
+    expect(Number(hot) / Number(label)).toBeCloseTo(0.75, 2);
   });
   test('a belt by hand: 2 × 200 + π/2 × 225 + 75²/800 = 760.46 mm; the arm takes it from nearest to a quarter', () => {
     expect(beltLengthMm(200, 150, 75)).toBeCloseTo(760.46, 2);

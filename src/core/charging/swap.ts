@@ -1,5 +1,5 @@
 /** What has to fit before an alternator goes on, and what a swap changes aboard. */
-import { show } from '../quantity';
+import { round3, show } from '../quantity';
 import { servingOf } from '../topology';
 import { type Design, type Source, rowOf, nominalVOf } from '../design';
 import { type Alternator, alternatorAt, cutInRpm, pulleyRatio } from './alternator';
@@ -10,6 +10,8 @@ export interface FitLine {
   readonly engine: string;
   readonly alternator: string;
   readonly verdict: 'fits' | 'does not fit' | 'ask';
+  /** What the verdict goes by, in words. */
+  readonly of: readonly string[];
 }
 
 /** The belt that is on, for the arm and these pulleys. */
@@ -22,6 +24,12 @@ function beltLine(design: Pick<Design, 'engine' | 'boat'>, a: Alternator): FitLi
     what: 'belt length and reach of the arm',
     engine: beltMm === null ? 'not known' : inMm(beltMm),
     alternator: range ? `a new one ${inMm(range[0])} to ${inMm(range[1])}` : 'not known',
+    of: [
+      'length of a belt: both arcs and both straights, from the pulleys’ diameters and the distance of their centres',
+      ...(range ? [`with the arm at its nearest ${inMm(range[0])}; the next that may be bought up to ${inMm(range[1])}`] : []),
+      ...(reach === null ? [] : [`with the arm at its farthest ${inMm(reach)}: a belt on it may be no longer`]),
+      'measured at the engine (Charging, the engine), and as its maker gives the alternator',
+    ],
     verdict: !range || reach === null || beltMm === null ? 'ask' : beltMm >= range[0] && beltMm <= reach ? 'fits' : 'does not fit',
   };
 }
@@ -33,7 +41,11 @@ export function fitLines(design: Pick<Design, 'engine' | 'boat'>, source: Source
   const { engine } = design;
   const a = source.alternator;
   if (!a) return [];
-  const line = (what: string, mine: string | number | null, its: string | number | null, fits: boolean): FitLine => ({
+  const line = (what: string, mine: string | number | null, its: string | number | null, fits: boolean, rule: string): FitLine => ({
+    of: [
+      rule,
+      'the engine’s side as entered under the engine, the alternator’s as entered above: both to be read or measured, none is assumed',
+    ],
     what,
     engine: known(mine),
     alternator: known(its),
@@ -42,20 +54,40 @@ export function fitLines(design: Pick<Design, 'engine' | 'boat'>, source: Source
   const inMm = (mm: number | null): string | null => (mm === null ? null : show(mm, 'mm', design.boat));
   const top = Math.round(engine.maxRpm * pulleyRatio(a));
   return [
-    line('mounting pattern', engine.fit.mounting, a.fit.mounting, engine.fit.mounting === a.fit.mounting),
-    line('pivot width', inMm(engine.fit.pivotMm), inMm(a.fit.pivotMm), Math.abs((engine.fit.pivotMm ?? 0) - (a.fit.pivotMm ?? 0)) <= 1),
-    line('pulley and belt', engine.fit.pulley, a.fit.pulley, engine.fit.pulley === a.fit.pulley),
+    line('mounting pattern', engine.fit.mounting, a.fit.mounting, engine.fit.mounting === a.fit.mounting, 'the same pattern of feet'),
+    line(
+      'pivot width',
+      inMm(engine.fit.pivotMm),
+      inMm(a.fit.pivotMm),
+      Math.abs((engine.fit.pivotMm ?? 0) - (a.fit.pivotMm ?? 0)) <= 1,
+      `within ${inMm(1)} of each other`,
+    ),
+    line('pulley and belt', engine.fit.pulley, a.fit.pulley, engine.fit.pulley === a.fit.pulley, 'the same belt runs on both'),
     line(
       'rotation',
       engine.fit.rotation,
       a.fit.rotation,
       engine.fit.rotation === 'either' || a.fit.rotation === 'either' || engine.fit.rotation === a.fit.rotation,
+      'the same way round, seen from the pulley',
     ),
-    line('body, across', inMm(engine.fit.bodyMm), inMm(a.fit.bodyMm), (a.fit.bodyMm ?? 0) <= (engine.fit.bodyMm ?? 0)),
-    line('body, long', inMm(engine.fit.longMm), inMm(a.fit.longMm), (a.fit.longMm ?? 0) <= (engine.fit.longMm ?? 0)),
+    line(
+      'body, across',
+      inMm(engine.fit.bodyMm),
+      inMm(a.fit.bodyMm),
+      (a.fit.bodyMm ?? 0) <= (engine.fit.bodyMm ?? 0),
+      'no larger than the room at the engine',
+    ),
+    line(
+      'body, long',
+      inMm(engine.fit.longMm),
+      inMm(a.fit.longMm),
+      (a.fit.longMm ?? 0) <= (engine.fit.longMm ?? 0),
+      'no longer than the room at the engine',
+    ),
     beltLine(design, a),
     {
       what: 'fan',
+      of: ['a fan made for one way round moves little air the other way: the alternator overheats'],
       engine: engine.fit.rotation,
       alternator: a.fit.fan === 'unknown' ? 'not known' : a.fit.fan === 'either' ? 'blows either way round' : `made for ${a.fit.rotation}`,
       verdict:
@@ -69,18 +101,21 @@ export function fitLines(design: Pick<Design, 'engine' | 'boat'>, source: Source
     },
     {
       what: 'torque of the pulley nut',
+      of: ['by the alternator’s maker; none is assumed'],
       engine: '',
       alternator: a.fit.nutNm === null ? 'not known' : show(a.fit.nutNm, 'Nm', design.boat),
       verdict: a.fit.nutNm === null ? 'ask' : 'fits',
     },
     {
       what: 'petrol engine space',
+      of: ['vapour gathers in a petrol engine’s space: only what is ignition protected belongs there'],
       engine: engine.fuel,
       alternator: a.ignitionProtected ? 'ignition protected' : 'not ignition protected',
       verdict: engine.fuel === 'diesel' || a.ignitionProtected ? 'fits' : 'does not fit',
     },
     {
       what: 'highest speed, rpm',
+      of: [`the engine’s ${engine.maxRpm} rpm × ratio ${pulleyRatio(a).toFixed(2)} = ${top} rpm; it is made for ${a.maxRpm} rpm`],
       engine: `${engine.maxRpm} × ${pulleyRatio(a).toFixed(2)} = ${top}`,
       alternator: String(a.maxRpm),
       verdict: top <= a.maxRpm ? 'fits' : 'does not fit',
@@ -93,6 +128,8 @@ export interface SwapLine {
   readonly was: string;
   readonly becomes: string;
   readonly todo: string;
+  /** The reckoning of its figures, in words; empty: there is none. */
+  readonly of: readonly string[];
 }
 
 const rpm = (x: number | null) => (x === null ? 'never' : `${Math.round(x)} rpm of the engine`);
@@ -107,7 +144,10 @@ export function swapLines(design: Design, was: Source, becomes: Source): SwapLin
   const [a, b] = [was.alternator, becomes.alternator];
   if (!a || !b) return [];
   const systemV = nominalVOf(design, was.bankId);
-  const idle = (x: Alternator) => alternatorAt(x, systemV, design.engine.idleRpm, 0, Infinity).hotA;
+  const idle = (x: Alternator) => alternatorAt(x, systemV, design.engine.idleRpm, 0, Infinity);
+  const hot = (name: string, x: Alternator, o: ReturnType<typeof idle>): string =>
+    `${name}: ${Math.round(o.engineRpm)} rpm of the engine × ${pulleyRatio(x).toFixed(2)} = ${Math.round(o.rpm)} rpm of its own; its label gives ${round3(o.labelA)} A there, hot ${round3(o.hotA)} A`;
+  const both = (tell: (name: string, x: Alternator) => string) => [tell(`${was.name}, now`, a), tell(`${becomes.name}, then`, b)];
   const cruise = (x: Alternator) => alternatorAt(x, systemV, design.engine.cruiseRpm, 0, Infinity);
   const out: SwapLine[] = [
     {
@@ -115,19 +155,31 @@ export function swapLines(design: Design, was: Source, becomes: Source): SwapLin
       was: rpm(cutInRpm(a)),
       becomes: rpm(cutInRpm(b)),
       todo: (cutInRpm(b) ?? Infinity) > design.engine.idleRpm ? 'gives nothing at idle: a quicker ratio, or a higher idle' : '',
+      of: both((name, x) => `${name}: the first point of its label at which it gives current, ÷ ratio ${pulleyRatio(x).toFixed(2)}`),
     },
-    { what: 'hot, at idle', was: `${idle(a).toFixed(0)} A`, becomes: `${idle(b).toFixed(0)} A`, todo: '' },
+    {
+      what: 'hot, at idle',
+      was: `${idle(a).hotA.toFixed(0)} A`,
+      becomes: `${idle(b).hotA.toFixed(0)} A`,
+      todo: '',
+      of: both((name, x) => hot(name, x, idle(x))),
+    },
     {
       what: 'hot, cruising',
       was: `${cruise(a).hotA.toFixed(0)} A`,
       becomes: `${cruise(b).hotA.toFixed(0)} A`,
       todo: cruise(b).hotA > cruise(b).beltA + 0.5 ? `the belt carries ${cruise(b).beltA.toFixed(0)} A: a wider belt and pulleys` : '',
+      of: both((name, x) => hot(name, x, cruise(x))),
     },
     {
       what: 'takes from the engine, cruising',
       was: `${(cruise(a).shaftW / 1000).toFixed(1)} kW`,
       becomes: `${(cruise(b).shaftW / 1000).toFixed(1)} kW`,
       todo: cruise(b).shaftW > 100 * design.engine.kw ? 'more than a tenth of the engine: ask its maker for the side load' : '',
+      of: both(
+        (name, x) =>
+          `${name}: ${round3(cruise(x).beltA)} A within the belt’s strength, through its efficiency, ${round3(cruise(x).shaftW)} W at the shaft`,
+      ),
     },
     {
       what: 'excitation',
@@ -139,6 +191,7 @@ export function swapLines(design: Design, was: Source, becomes: Source): SwapLin
           : b.excitation === 'one-wire'
             ? 'the warning lamp goes dead: insulate its lead; the engine must be revved once to wake it'
             : 'run a switched supply; through a diode where it could feed back, or the engine will not stop',
+      of: [],
     },
     {
       what: 'speed signal for the tachometer',
@@ -150,6 +203,7 @@ export function swapLines(design: Design, was: Source, becomes: Source): SwapLin
           : a.tacho && b.tacho
             ? 'set the tachometer anew for its poles and ratio'
             : '',
+      of: [],
     },
   ];
   const path = pathOf(design, becomes);
@@ -159,6 +213,9 @@ export function swapLines(design: Design, was: Source, becomes: Source): SwapLin
       was: `${was.ratedA} A through it`,
       becomes: `${becomes.ratedA} A through it`,
       todo: p.goodForA !== null && p.goodForA < becomes.ratedA ? `good for ${p.goodForA} A: replace it` : '',
+      of: [
+        `it stands in the way of all that ${becomes.name} gives; ${p.goodForA === null ? 'its own rating is not entered' : `rated ${p.goodForA} A`}`,
+      ],
     });
   return out;
 }

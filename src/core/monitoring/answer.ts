@@ -3,6 +3,7 @@ import { bankSource, c20Ah, chemistryOf } from '../bank';
 import { type Design, type Gauge, rowOf } from '../design';
 import { restV } from '../rules';
 import { type GaugeRun, type GaugeSet, type Measures, type Missed, runGauge, type Series, whyMissed } from './gauge';
+import { gaugeLines } from './gaugeLines';
 import { clouded, seriesOf } from './series';
 import { asSet, gaugeSheet, type GaugeSheet, measuresOf } from './settings';
 
@@ -13,6 +14,8 @@ export interface GaugeCurve {
   /** Shown charge every quarter of an hour. */
   readonly shown: readonly number[];
   readonly missed: Missed;
+  /** What its figures are made of, in words. */
+  readonly of: readonly string[];
 }
 
 export interface GaugeAnswer {
@@ -45,16 +48,19 @@ export function answerOf(design: Design, gauge: Gauge, unseenA: number, cloudSee
   const step = Math.max(1, Math.round(EVERY_H / series.stepH));
   const every = (list: ArrayLike<number>): number[] =>
     Array.from({ length: Math.floor(list.length / step) }, (_, i) => list[(i + 1) * step - 1] ?? 0);
+  const [truth, everyH] = [every(series.soc), step * series.stepH];
   const curve = (name: GaugeCurve['name'], set: GaugeSet): GaugeCurve => {
     const { shown, ...run } = runGauge(series, set, measures);
-    return { name, set, run, shown: every(shown), missed: whyMissed(series, set, measures) };
+    const drawn = every(shown);
+    const of = gaugeLines({ truth, everyH, measures }, { set, run, shown: drawn }, design.boat);
+    return { name, set, run, shown: drawn, missed: whyMissed(series, set, measures), of };
   };
   const said = (x: Gauge['asSet']) => Object.values(x).some((v) => v !== null);
   return {
     sheet,
     days: Math.round((series.amps.length * series.stepH) / 24),
-    everyH: step * series.stepH,
-    truth: every(series.soc),
+    everyH,
+    truth,
     curves: [
       curve('as proposed', sheet.set),
       ...(said(gauge.asSet) ? [curve('as set', asSet(sheet, gauge.asSet))] : []),

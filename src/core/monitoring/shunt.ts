@@ -26,6 +26,8 @@ export interface ShuntFigures {
   /** Of the gauge's step, how many make what the boat draws while nobody uses anything. */
   readonly standingSteps: number;
   readonly standingA: number;
+  /** What draws it, A. */
+  readonly standing: readonly { readonly name: string; readonly amps: number }[];
   readonly faults: readonly string[];
 }
 
@@ -71,6 +73,7 @@ export function shuntFigures(
     wattsRated: ratingA === null ? 0 : ratingA ** 2 * (mohm / 1000),
     wattsWorst: steadyA ** 2 * (mohm / 1000),
     standingA,
+    standing: (post?.landings ?? []).filter((l) => l.standingA > 0).map((l) => ({ name: l.name, amps: l.standingA })),
     standingSteps: gauge.stepA > 0 ? standingA / gauge.stepA : Infinity,
     faults: [
       ...(device === null ? ['no shunt stands in this bank’s negative'] : []),

@@ -47,6 +47,10 @@ test('250 + 2 × 80 = 410 wide, 370 + 150 + 100 = 620 high, 130 + 70 = 200 deep:
   expect(bad({ widthMm: 410, heightMm: 620, depthMm: 200 })).toEqual([]);
   expect(bad({ widthMm: 409 })).toEqual(['width with air']);
   expect(bad({ heightMm: 619 })).toEqual(['height with air']);
+  const of = (what: string) => fitOn(good, main(), boat).find((l) => l.what === what)?.of;
+  expect(of('width with air')).toEqual(['250 mm (as entered) + 80 mm of air on both sides']);
+  expect(of('height with air')).toEqual(['370 mm (as entered) + 150 mm of air above and 100 mm below']);
+  expect(of('depth with air before it')).toEqual(['130 mm (as entered) + 70 mm of air before it']);
 });
 
 test('a body 10 mm too deep is refused', () => expect(bad({ depthMm: 190 })).toEqual(['depth with air before it']));
@@ -114,4 +118,15 @@ test('two of 410 × 620 stand side by side on 820 × 620, no body over another; 
   const [p, q] = board.placed;
   expect(Math.abs((p?.x ?? 0) - (q?.x ?? 0))).toBe(410);
   expect(boardOf({ ...good, widthMm: 810, heightMm: 620 }, two).over).toHaveLength(1);
+});
+
+test('a bank that goes only when it is turned is turned on its board too: 400 by 640 with 20 mm of air on a face of 700 by 450', () => {
+  const stands = { ...body, widthMm: 360, heightMm: 600, aboveMm: 20, belowMm: 20, sidesMm: 20, wayUp: 'flat only' } as const;
+  const face: Face = { ...good, widthMm: 700, heightMm: 450, lies: 'flat' };
+  const found = mountedOf(boat).find((t) => t.kind === 'bank');
+  if (!found) throw new Error('no bank');
+  const bank = { ...found, body: stands };
+  expect(boardOf(face, [bank])).toMatchObject({ over: [], placed: [{ width: 600, height: 360 }] });
+  // What hangs upright is not turned for it.
+  expect(boardOf(face, [main({ body: { ...stands, wayUp: 'bulkhead only' } })]).over).toHaveLength(1);
 });

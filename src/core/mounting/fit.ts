@@ -5,6 +5,7 @@ import { show, small } from '../quantity';
 import { HEADROOM_MM, THIN_HOLDS_KG, TOP_UP_MM, TRAY_MM } from '../rules';
 import { blocksThatStand } from './blocks';
 import type { Mounted } from './things';
+import { roomFor, turnedOn } from './turned';
 
 export interface FitLine {
   readonly what: string;
@@ -13,6 +14,8 @@ export interface FitLine {
   readonly has: string;
   /** null: not known, ask. */
   readonly ok: boolean | null;
+  /** What its figures are made of, in words; none where they are entered as they stand. */
+  readonly of?: readonly string[];
 }
 
 type Facts = Pick<Design, 'banks' | 'boat'>;
@@ -26,6 +29,8 @@ const STANDS: Readonly<Record<Face['lies'], readonly Mounted['body']['wayUp'][]>
   overhead: ['any way'],
 };
 
+const madeBy = ({ typical }: Mounted): string => (typical ? '(typical of its kind)' : '(as entered)');
+
 function bankOn(face: Face, thing: Mounted, design: Facts): FitLine[] {
   const mm = inMm(design);
   const bank = rowOf(design.banks, thing.id);
@@ -35,6 +40,8 @@ function bankOn(face: Face, thing: Mounted, design: Facts): FitLine[] {
   const block = lengthMm !== null && widthMm !== null ? { lengthMm, widthMm } : null;
   const above = chemistryOf(bank).leadAcid && bank.chemistry === 'flooded' ? TOP_UP_MM : HEADROOM_MM;
   const { body } = thing;
+  const tray = `${mm(TRAY_MM)} of tray on every side`;
+  const there = `the face as entered: ${mm(face.widthMm)} × ${mm(face.heightMm)}`;
   const turned = body.widthMm > face.widthMm - 2 * TRAY_MM || body.heightMm > face.heightMm - 2 * TRAY_MM;
   const [w, h] = turned ? [body.heightMm, body.widthMm] : [body.widthMm, body.heightMm];
   return [
@@ -44,44 +51,70 @@ function bankOn(face: Face, thing: Mounted, design: Facts): FitLine[] {
           needs: String(n),
           has: String(blocksThatStand(face, block, TRAY_MM)),
           ok: blocksThatStand(face, block, TRAY_MM) >= n,
+          of: [`each ${mm(block.lengthMm)} × ${mm(block.widthMm)} by its sheet, in rows either way round, ${tray}`, there],
         }
       : {
           what: 'foot with its tray',
           needs: `${mm(w + 2 * TRAY_MM)} × ${mm(h + 2 * TRAY_MM)}, typical`,
           has: `${mm(face.widthMm)} × ${mm(face.heightMm)}`,
           ok: w + 2 * TRAY_MM <= face.widthMm && h + 2 * TRAY_MM <= face.heightMm,
+          of: [`${n} of them, ${mm(w)} × ${mm(h)} together, typical of their Ah: the sheet’s length and width settle it`, tray, there],
         },
     {
       what: above === TOP_UP_MM ? 'headroom to top up' : 'headroom for cables',
       needs: mm(body.depthMm + above),
       has: mm(face.depthMm),
       ok: body.depthMm + above <= face.depthMm,
+      of: [
+        `${mm(body.depthMm)} high ${madeBy(thing)} + ${mm(above)} ${above === TOP_UP_MM ? 'to fill them' : 'for cables and covers'}`,
+        `free before the face, as entered: ${mm(face.depthMm)}`,
+      ],
     },
   ];
 }
 
-function bodyOn(face: Face, { body, letIn }: Mounted, design: Facts): FitLine[] {
+function bodyOn(face: Face, thing: Mounted, design: Facts): FitLine[] {
+  const { body, letIn } = thing;
   const mm = inMm(design);
-  const upright = [body.widthMm + 2 * body.sidesMm, body.heightMm + body.aboveMm + body.belowMm] as const;
-  const across = [body.heightMm + 2 * body.sidesMm, body.widthMm + body.aboveMm + body.belowMm] as const;
-  const fits = ([w, h]: readonly [number, number]) => w <= face.widthMm && h <= face.heightMm;
-  const [w, h] = !fits(upright) && !letIn && body.wayUp !== 'bulkhead only' && fits(across) ? across : upright;
+  const { upright, across } = roomFor(thing);
+  const turns = turnedOn(face, thing);
+  const [w, h] = turns ? across : upright;
+  const sides = (own: number, air: string) => [
+    `${mm(own)} ${madeBy(thing)}${air}`,
+    ...(turns ? ['turned by a quarter: upright it does not go'] : []),
+  ];
+  const airBeside = body.sidesMm > 0 ? ` + ${mm(body.sidesMm)} of air on both sides` : '';
+  const airAbove = body.aboveMm + body.belowMm > 0 ? ` + ${mm(body.aboveMm)} of air above and ${mm(body.belowMm)} below` : '';
   const deep: FitLine = letIn
     ? {
         what: 'depth behind the face',
         needs: mm(body.depthMm),
         has: face.behindMm === null ? 'not entered' : mm(face.behindMm),
         ok: face.behindMm === null ? null : body.depthMm <= face.behindMm,
+        of: [`${mm(body.depthMm)} ${madeBy(thing)}`],
       }
     : {
         what: body.frontMm > 0 ? 'depth with air before it' : 'depth',
         needs: mm(body.depthMm + body.frontMm),
         has: mm(face.depthMm),
         ok: body.depthMm + body.frontMm <= face.depthMm,
+        of: [`${mm(body.depthMm)} ${madeBy(thing)}${body.frontMm > 0 ? ` + ${mm(body.frontMm)} of air before it` : ''}`],
       };
   return [
-    { what: body.sidesMm > 0 ? 'width with air' : 'width', needs: mm(w), has: mm(face.widthMm), ok: w <= face.widthMm },
-    { what: body.aboveMm + body.belowMm > 0 ? 'height with air' : 'height', needs: mm(h), has: mm(face.heightMm), ok: h <= face.heightMm },
+    {
+      what: body.sidesMm > 0 ? 'width with air' : 'width',
+      needs: mm(w),
+      has: mm(face.widthMm),
+      ok: w <= face.widthMm,
+      of: turns ? sides(body.heightMm, airBeside) : sides(body.widthMm, airBeside),
+    },
+    {
+      what: body.aboveMm + body.belowMm > 0 ? 'height with air' : 'height',
+      needs: mm(h),
+      has: mm(face.heightMm),
+      ok: h <= face.heightMm,
+      of: turns ? sides(body.widthMm, airAbove) : sides(body.heightMm, airAbove),
+    },
     deep,
   ];
 }
@@ -105,6 +138,9 @@ export function fitOn(face: Face, thing: Mounted, design: Facts): readonly FitLi
       what: 'holds its mass',
       needs: `${show(body.massKg, 'kg', design.boat)}${heavy ? ': a solid ground' : ''}`,
       has: face.backing === 'unknown' ? 'backing not entered' : face.backing,
+      of: [
+        `${show(body.massKg, 'kg', design.boat)} ${madeBy(thing)}; from ${show(THIN_HOLDS_KG, 'kg', design.boat)} up a thin panel does not hold it`,
+      ],
       ok: !heavy || face.backing === 'solid' ? true : face.backing === 'unknown' ? null : false,
     },
     { what: 'behind it, for screws', needs: 'nothing they could hit', has: face.behind, ok: BEHIND_OK[face.behind] },

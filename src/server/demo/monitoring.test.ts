@@ -250,12 +250,14 @@ test('alarms lie in order: a BMS that opens before them is told, and what it tak
 });
 
 test('volts say the charge at rest, and less under load: 12.69 V of AGM are 80 %, 10 A through 10 mΩ take 0.1 V', () => {
-  const [bank] = bareBoat('metric').banks;
+  const { boat, banks } = bareBoat('metric');
+  const [bank] = banks;
   if (!bank) throw new Error('no bank');
   const agm = { ...bank, chemistry: 'agm' as const };
-  const line = voltCard(agm, 10, 0.01).find((l) => l.soc === 0.8);
+  const line = voltCard(agm, 10, boat, 0.01).find((l) => l.soc === 0.8);
   expect(line?.restV).toBeCloseTo(12.69, 9);
   expect(line?.loadedV).toBeCloseTo(12.59, 9);
+  expect(line?.of[1]).toContain('12.69 V − 10 A × 10 mΩ');
 });
 
 test('of settings that are as good, the one with room around it', () => {

@@ -5,6 +5,7 @@ import { round3 } from '@/core/quantity';
 import { useDesign } from '@/ui/boat/context';
 import { LegendStrip } from '@/ui/lists/LegendStrip';
 import { Plain } from '@/ui/table/Plain';
+import { Worked } from '@/ui/working/Worked';
 
 /** AC panels: ways, legend strips, and what each lamp means, to hang beside them. */
 export function AcPanels({ panels }: { panels: readonly AcPanelSchedule[] }) {
@@ -44,7 +45,13 @@ export function AcPanels({ panels }: { panels: readonly AcPanelSchedule[] }) {
               w.poles === null ? '' : String(w.poles),
               w.leakageMa === null ? '' : `${w.leakageMa} mA`,
               ...(split ? [w.leg] : []),
-              w.cable,
+              w.circuitId === null ? (
+                w.cable
+              ) : (
+                <Worked key="c" at={{ kind: 'AC circuit', id: w.circuitId }} of={`${w.no} ${w.name}`.trim()}>
+                  {w.cable}
+                </Worked>
+              ),
             ],
           }))}
         />

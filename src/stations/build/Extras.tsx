@@ -6,6 +6,7 @@ import { LegendStrip } from '@/ui/lists/LegendStrip';
 import { PenetrationTable } from '@/ui/lists/PenetrationTable';
 import { SwitchTable } from '@/ui/lists/SwitchTable';
 import { Plain } from '@/ui/table/Plain';
+import { Worked } from '@/ui/working/Worked';
 import { AcPanels } from './AcPanels';
 
 /** What belongs to the cut list and is not cut: what comes out, what stays, holes, switches, panels, departures. */
@@ -85,7 +86,7 @@ export function Extras() {
       {lists.switches.length > 0 ? (
         <section className="keep mt-5">
           <h2 className="font-semibold">Switches and what is in line</h2>
-          <SwitchTable label="Switches in line" switches={lists.switches} opens={false} />
+          <SwitchTable label="Switches in line" switches={lists.switches} />
         </section>
       ) : null}
       <Panels lists={lists} />
@@ -140,7 +141,9 @@ function Panels({ lists }: { lists: NonNullable<ReturnType<typeof useLists>> }) 
                 `${w.no} ${w.name}`.trim(),
                 w.device,
                 w.ratingA === null ? '' : round3(w.ratingA),
-                show(w.workingA, 'A', units),
+                <Worked key="a" at={{ kind: 'circuit', id: w.circuitId ?? '' }} of={`${w.no} ${w.name}`.trim()}>
+                  {show(w.workingA, 'A', units)}
+                </Worked>,
                 w.cable,
               ],
             }))}

@@ -102,6 +102,14 @@ export function HoursView() {
                 minutesOf(l.each, l.unit, boat.lengthUnit),
                 round3(l.minutes / 60),
               ],
+              opens: {
+                of: `${kind}: ${l.what}`,
+                at: 3,
+                lines: [
+                  `${l.unit === 'm' ? show(l.count, 'm', boat) : round3(l.count)} × ${minutesOf(l.each, l.unit, boat.lengthUnit, ' min')}${l.factor === 1 ? '' : ` × ${round3(l.factor)} of this firm`} = ${round3(l.minutes)} min`,
+                  ...l.of,
+                ],
+              },
             }))}
           />
         </section>
@@ -110,5 +118,5 @@ export function HoursView() {
   );
 }
 
-const minutesOf = (each: number, unit: string, lengthUnit: 'm' | 'ft'): string =>
-  unit !== 'm' ? round3(each) : lengthUnit === 'ft' ? `${round3(each * 0.3048)} a foot` : `${round3(each)} a metre`;
+const minutesOf = (each: number, unit: string, lengthUnit: 'm' | 'ft', min = ''): string =>
+  unit !== 'm' ? `${round3(each)}${min}` : lengthUnit === 'ft' ? `${round3(each * 0.3048)}${min} a foot` : `${round3(each)}${min} a metre`;

@@ -147,6 +147,11 @@ export function LabelsView() {
                 String(w.count),
                 w.fromMm === w.toMm ? small(w.fromMm, boat) : `${small(w.fromMm, boat)} to ${small(w.toMm, boat)}`,
               ],
+              opens: {
+                of: w.lengthMm === null ? 'flags and tags' : `wraps of ${small(w.lengthMm, boat)}`,
+                at: 1,
+                lines: w.of.map((x) => `${x.count} for ${x.size}, ${small(x.odMm, boat)} outside: two for each piece`),
+              },
             }))}
           />
           <h2 className="mt-5 text-[15px] font-bold">Legend strips and boards at true size</h2>

@@ -4,6 +4,7 @@ import { round3, show } from '@/core/quantity';
 import { useCutList, useDesign } from '@/ui/boat/context';
 import { usePut } from '@/ui/boat/put';
 import { OptionalFigure } from '@/ui/field';
+import { Plain } from '@/ui/table/Plain';
 import { useBench } from './useBench';
 
 /** Parts by group with typed prices, hours by the rate, margin: printed for the owner. What has no price says so. */
@@ -16,6 +17,7 @@ export function QuotationView() {
   const q = quotationOf(design, list, bench.hours);
   const { boat, work } = design;
   const money = (x: number | null): string => (x === null ? 'not priced' : `${x.toFixed(2)} ${boat.currency}`.trim());
+  const margin = `× ${round3(1 + work.marginPct / 100)}: ${round3(work.marginPct)} % of margin`;
   return (
     <div className="max-w-[820px]">
       <div className="flex flex-wrap items-baseline gap-4">
@@ -55,25 +57,39 @@ export function QuotationView() {
           </ul>
         </section>
       ))}
-      <table className="mt-5 w-full" aria-label="Sum">
-        <tbody>
-          {(
-            [
-              [`parts, with ${round3(work.marginPct)} % of margin`, money(q.parts)],
-              [
+      <div className="mt-5">
+        <Plain
+          label="Sum"
+          columns={[{ title: 'sum' }, { title: '', right: true }]}
+          rows={[
+            {
+              id: 'parts',
+              cells: [`parts, with ${round3(work.marginPct)} % of margin`, money(q.parts)],
+              opens: { of: 'parts', at: 1, lines: [...q.groups.map((g) => `${g.name}: ${money(g.sum)}`), margin] },
+            },
+            {
+              id: 'work',
+              cells: [
                 `${round3(q.hours)} h of work${work.hourRate === null ? ', no rate typed' : ` at ${round3(work.hourRate)}, with margin`}`,
                 money(q.work),
               ],
-              ['together', money(q.total)],
-            ] as const
-          ).map(([name, sum], i) => (
-            <tr key={name} className={`border-b border-line ${i === 2 ? 'font-semibold' : ''}`}>
-              <td>{name}</td>
-              <td className="reading text-right">{sum}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+              opens: {
+                of: 'work',
+                at: 1,
+                lines:
+                  work.hourRate === null
+                    ? ['the rate of an hour is typed under hours']
+                    : [`${round3(q.hours)} h at the median (hours) × ${round3(work.hourRate)}`, margin],
+              },
+            },
+            {
+              id: 'together',
+              cells: [<b key="t">together</b>, <b key="s">{money(q.total)}</b>],
+              opens: { of: 'together', at: 1, lines: [`${money(q.parts)} of parts + ${money(q.work ?? 0)} of work`] },
+            },
+          ]}
+        />
+      </div>
       {q.open > 0 ? (
         <p className="mt-2 text-copper">
           {q.open} {q.open === 1 ? 'line has' : 'lines have'} no price: the sum is without {q.open === 1 ? 'it' : 'them'}.

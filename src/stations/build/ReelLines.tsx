@@ -61,6 +61,8 @@ export function ReelLines({ list }: { list: CutList }) {
               </tr>
             );
           })}
+        </tbody>
+        <tfoot>
           <tr className="font-semibold">
             <td>all</td>
             <td />
@@ -76,7 +78,7 @@ export function ReelLines({ list }: { list: CutList }) {
             <td className="reading text-right">{show(list.totalKg, 'kg', units)}</td>
             <td className="pl-4 font-normal text-quiet">with {design.house.wastePct} % for waste</td>
           </tr>
-        </tbody>
+        </tfoot>
       </table>
     </section>
   );

@@ -238,6 +238,7 @@ export function AlternatorFacts({ source, put }: { source: Source; put: PutSourc
                   {l.verdict === 'ask' ? 'measure it' : l.verdict}
                 </b>,
               ],
+              opens: { of: l.what, at: 3, lines: l.of },
             }))}
           />
         </div>
@@ -255,7 +256,11 @@ export function AlternatorFacts({ source, put }: { source: Source; put: PutSourc
               <Plain
                 label="What a swap changes"
                 columns={[{ title: 'what' }, { title: 'now' }, { title: 'then' }, { title: 'to do' }]}
-                rows={swapLines(design, source, other.source).map((l, i) => ({ id: `${i}`, cells: [l.what, l.was, l.becomes, l.todo] }))}
+                rows={swapLines(design, source, other.source).map((l, i) => ({
+                  id: `${i}`,
+                  cells: [l.what, l.was, l.becomes, l.todo],
+                  ...(l.of.length > 0 ? { opens: { of: l.what, at: 2, lines: l.of } } : {}),
+                }))}
               />
               <h3 className="mt-3 font-semibold">Leads that come off it</h3>
               <Plain
@@ -325,5 +330,5 @@ function Rewire({ source, becomes }: { source: Source; becomes: Source }) {
     );
   if (!growth) return <p className="mt-2 text-quiet">Cable and fuse carry no more than now.</p>;
   if (!lines) return <p className="mt-2 text-quiet">Calculating.</p>;
-  return <GrowthTable label="Cable and fuse after the swap" lines={lines} />;
+  return <GrowthTable label="Cable and fuse after the swap" lines={lines} growth={growth} />;
 }

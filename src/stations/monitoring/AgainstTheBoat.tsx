@@ -84,6 +84,7 @@ export function AgainstTheBoat({ gauge }: { gauge: Gauge }) {
             String(c.run.missedDays),
             `${round3(c.run.driftAhWeek)} Ah`,
           ],
+          opens: { of: c.name, at: 1, lines: c.of },
         }))}
       />
       {told.curves

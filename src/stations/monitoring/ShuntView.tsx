@@ -5,6 +5,8 @@ import type { ShuntAnswer } from '@/workers/analysis.worker';
 import { useAsked, useDesign } from '@/ui/boat/context';
 import { Plain } from '@/ui/table/Plain';
 
+const UNRATED = 'its rating is not entered: Wiring, main side';
+
 /** The shunt judged by what flows through it, and what goes round it. */
 export function ShuntView({ gauge }: { gauge: Gauge }) {
   const { boat } = useDesign();
@@ -28,28 +30,48 @@ export function ShuntView({ gauge }: { gauge: Gauge }) {
         columns={[{ title: 'what' }, { title: 'figure', right: true }, { title: 'of what' }]}
         rows={[
           {
-            id: 'mohm',
+            id: 'resistance',
             cells: ['resistance', f.mohm > 0 ? `${round3(f.mohm)} mΩ` : '–', '50 mV at its rating, where its maker says nothing'],
+            lines: [
+              f.ratingA === null
+                ? UNRATED
+                : typeof f.device?.mohm === 'number'
+                  ? `${round3(f.mohm)} mΩ, as entered`
+                  : `50 mV ÷ ${round3(f.ratingA)} A = ${round3(f.mohm)} mΩ`,
+            ],
           },
-          { id: 'rated', cells: ['heat at its rating', f.wattsRated > 0 ? show(f.wattsRated, 'W', boat) : '–', 'rating² × resistance'] },
           {
-            id: 'worst',
+            id: 'heat at its rating',
+            cells: ['heat at its rating', f.wattsRated > 0 ? show(f.wattsRated, 'W', boat) : '–', 'rating² × resistance'],
+            lines: [f.ratingA === null ? UNRATED : `(${round3(f.ratingA)} A)² × ${round3(f.mohm)} mΩ = ${show(f.wattsRated, 'W', boat)}`],
+          },
+          {
+            id: 'heat at this boat’s worst',
             cells: [
               'heat at this boat’s worst',
               f.wattsWorst > 0 ? show(f.wattsWorst, 'W', boat) : '–',
               'largest steady current² × resistance',
             ],
+            lines: [
+              f.ratingA === null ? UNRATED : `(${show(f.steadyA, 'A', boat)})² × ${round3(f.mohm)} mΩ = ${show(f.wattsWorst, 'W', boat)}`,
+              'the most that flows for long through the negative it stands in',
+            ],
           },
-          { id: 'standing', cells: ['drawn at rest', show(f.standingA, 'A', boat), 'what is live while nobody uses it'] },
           {
-            id: 'steps',
+            id: 'drawn at rest',
+            cells: ['drawn at rest', show(f.standingA, 'A', boat), 'what is live while nobody uses it'],
+            lines: f.standing.map((x) => `${x.name}: ${show(x.amps, 'A', boat)}`),
+          },
+          {
+            id: 'steps of the gauge',
             cells: [
               'of that, steps of the gauge',
               Number.isFinite(f.standingSteps) ? round3(f.standingSteps) : '–',
               'ten or more read well; under one it is lost',
             ],
+            lines: [`${show(f.standingA, 'A', boat)} ÷ ${show(gauge.stepA, 'A', boat)} that its gauge tells apart`],
           },
-        ]}
+        ].map(({ lines, ...row }) => ({ ...row, opens: { of: row.id, at: 1, lines } }))}
       />
       <h2 className="mt-4 font-semibold">What goes round it</h2>
       {unseen.length === 0 ? (
@@ -64,6 +86,13 @@ export function ShuntView({ gauge }: { gauge: Gauge }) {
             columns={[{ title: 'cable' }, { title: 'Ah a day, by way of living' }, { title: 'a tenth wrong after', right: true }]}
             rows={unseen.map((u) => ({
               id: u.name,
+              opens: {
+                of: u.name,
+                at: 2,
+                lines: [
+                  `a tenth of the gauge’s capacity ÷ (${show(Math.abs(u.meanA), 'A', boat)} on the mean of its first way of living × 24 h)`,
+                ],
+              },
               cells: [
                 u.name,
                 u.byLiving.map((x) => `${x.living} ${round3(x.ah)}`).join(', '),

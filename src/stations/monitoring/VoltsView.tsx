@@ -14,7 +14,7 @@ export function VoltsView({ gauge }: { gauge: Gauge }) {
   if (!bank) return <p className="pt-3 text-quiet">Its bank is not in the design.</p>;
   const loadA = Number(amps.replace(',', '.'));
   const known = Number.isFinite(loadA) && loadA >= 0 && loadA <= 2000;
-  const lines = voltCard(bank, known ? loadA : 0);
+  const lines = voltCard(bank, known ? loadA : 0, design.boat);
   return (
     <div className="max-w-[520px] pt-2">
       <label>
@@ -34,7 +34,11 @@ export function VoltsView({ gauge }: { gauge: Gauge }) {
           { title: 'at rest, V', right: true },
           { title: 'under that load, V', right: true },
         ]}
-        rows={lines.map((l) => ({ id: String(l.soc), cells: [`${Math.round(l.soc * 100)} %`, l.restV.toFixed(2), l.loadedV.toFixed(2)] }))}
+        rows={lines.map((l) => ({
+          id: String(l.soc),
+          cells: [`${Math.round(l.soc * 100)} %`, l.restV.toFixed(2), l.loadedV.toFixed(2)],
+          opens: { of: `volts at ${Math.round(l.soc * 100)} %`, at: 2, lines: l.of },
+        }))}
       />
       <p className="mt-2 text-[12px] text-quiet">
         At rest means hours after charging and drawing, at {show(25, 'C', design.boat)}.{' '}

@@ -43,7 +43,7 @@ export function Grow({ things }: { things: readonly Grows[] }) {
         times as much
         {by.ok ? null : <span className="font-semibold text-lead">{by.message}</span>}
       </div>
-      {lines ? <GrowthTable label="What if it grows" lines={lines} /> : null}
+      {lines && growth ? <GrowthTable label="What if it grows" lines={lines} growth={growth} /> : null}
     </div>
   );
 }

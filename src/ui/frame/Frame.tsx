@@ -21,10 +21,13 @@ import { useKeptOffline } from './useKeptOffline';
 import { useKeys } from './useKeys';
 import { useLater } from './useLater';
 
-/** Stations that need the width; there the working opens only for a figure of the balance line. */
-const WIDE: ReadonlySet<string> = new Set(['survey', 'bank', 'charging']);
-const hidesWorking = (station: string, selected: Selected | null): boolean =>
-  station === 'build' || (WIDE.has(station) && (selected?.kind === 'circuit' || selected?.kind === 'load' || !selected));
+/** Stations that need the width: there the working opens only for what is chosen there, and on Survey not for each row that is walked over. */
+const WIDE: ReadonlySet<string> = new Set(['survey', 'bank', 'charging', 'build']);
+const hidesWorking = (station: string, selected: Selected | null, chosenHere: boolean): boolean => {
+  if (!WIDE.has(station)) return false;
+  const row = selected?.kind === 'circuit' || selected?.kind === 'load';
+  return !selected || (chosenHere ? station === 'survey' && row : station === 'build' || row);
+};
 
 /** Clashes and what was not taken are shown in one, with no server too. */
 const LATER = [fetchDialog];
@@ -78,6 +81,8 @@ export function Frame({ boatId, stations, children }: { boatId: string; stations
   const router = useRouter();
   const path = usePathname();
   const station = path.split('/')[3] ?? 'survey';
+  const [chosen, setChosen] = useState({ what: selected, on: station });
+  if (chosen.what !== selected) setChosen({ what: selected, on: station });
   /** A scratch line brought along from the list of boats opens the finder. */
   const asked = useSearchParams();
   const line = asked.get('line')?.slice(0, 300) ?? '';
@@ -122,7 +127,7 @@ export function Frame({ boatId, stations, children }: { boatId: string; stations
           <Rail boatId={boatId} current={station} stations={stations} />
         </div>
         <main className="print-frame min-w-0 flex-1 overflow-hidden border-l border-line bg-sheet">{children}</main>
-        {hidesWorking(station, selected) ? null : <WorkingPanel />}
+        {hidesWorking(station, selected, chosen.on === station) ? null : <WorkingPanel />}
       </div>
       {run > 0 ? <GuidedRun boatId={boatId} at={run} /> : null}
       <footer className="screen-only flex h-[27px] flex-none items-center gap-5 border-t max-[999px]:h-[44px] max-[999px]:overflow-x-auto max-[999px]:whitespace-nowrap max-[999px]:[&>*]:flex-none border-line px-3 text-[12px] text-quiet">

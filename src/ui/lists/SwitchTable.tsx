@@ -5,8 +5,8 @@ import { useDesign } from '@/ui/boat/context';
 import { Plain } from '@/ui/table/Plain';
 import { Worked } from '@/ui/working/Worked';
 
-/** Everything in line that a person or the water works, with what it carries and takes. @param opens whether its figures open their working: where there is room for it. */
-export function SwitchTable({ label, switches, opens }: { label: string; switches: Lists['switches']; opens: boolean }) {
+/** Everything in line that a person or the water works, with what it carries and takes. */
+export function SwitchTable({ label, switches }: { label: string; switches: Lists['switches'] }) {
   const units = useDesign().boat;
   return (
     <Plain
@@ -30,13 +30,9 @@ export function SwitchTable({ label, switches, opens }: { label: string; switche
           <span key="r" className={s.ratingA !== null && s.ratingA < s.carriesA ? 'font-semibold text-lead' : ''}>
             {s.ratingA === null ? 'not stated' : show(s.ratingA, 'A', units)}
           </span>,
-          opens ? (
-            <Worked key="c" at={{ kind: 'circuit', id: s.circuitId }} of={s.circuit}>
-              {show(s.carriesA, 'A', units)}
-            </Worked>
-          ) : (
-            show(s.carriesA, 'A', units)
-          ),
+          <Worked key="c" at={{ kind: 'circuit', id: s.circuitId }} of={s.circuit}>
+            {show(s.carriesA, 'A', units)}
+          </Worked>,
           s.cable,
           s.largest || 'not stated',
           <span key="n" className="text-quiet">

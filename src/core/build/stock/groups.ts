@@ -15,6 +15,8 @@ export interface ReelGroup {
   readonly cores: number;
   readonly massKgPerKm: number;
   readonly areaMm2: number;
+  /** All that are not cut yet. */
+  readonly pieces: readonly MadePiece[];
   /** To be cut now. */
   readonly asked: StockAsked;
   /** Taped, and not released yet; to be measured first: set aside, m. */
@@ -50,6 +52,7 @@ export function groupsOf(design: Design, made: readonly MadePiece[], store: read
         cores: cut.cores,
         massKgPerKm: cut.massKgPerKm,
         areaMm2: cut.areaMm2,
+        pieces,
         asked: {
           wanted: pieces.flatMap((p) => (p.stage === 'released' && p.cutMm !== null ? [{ id: p.cut.id, mm: p.cutMm }] : [])),
           store: own.map((s) => ({ id: s.id, mm: Math.floor(s.lengthM * 1000) })),

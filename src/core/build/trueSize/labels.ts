@@ -89,6 +89,8 @@ export interface Wrap {
   readonly count: number;
   readonly fromMm: number;
   readonly toMm: number;
+  /** By cable: how many of them, and its outside, mm. */
+  readonly of: readonly { readonly size: string; readonly odMm: number; readonly count: number }[];
 }
 
 /** Twice round the cable and a little, so that the clear tail covers what is written. */
@@ -96,10 +98,16 @@ export const wrapFor = (odMm: number): number | null => WRAPS_MM.find((w) => w >
 
 /** Two for each piece, by the length of wrap its cable asks for. */
 export function wrapsOf({ cuts }: Pick<CutList, 'cuts'>): readonly Wrap[] {
-  const by = new Map<number | null, { count: number; fromMm: number; toMm: number }>();
-  for (const { odMm } of cuts) {
-    const had = by.get(wrapFor(odMm)) ?? { count: 0, fromMm: odMm, toMm: odMm };
-    by.set(wrapFor(odMm), { count: had.count + 2, fromMm: Math.min(had.fromMm, odMm), toMm: Math.max(had.toMm, odMm) });
+  const by = new Map<number | null, Omit<Wrap, 'lengthMm'>>();
+  for (const { odMm, size } of cuts) {
+    const had = by.get(wrapFor(odMm)) ?? { count: 0, fromMm: odMm, toMm: odMm, of: [] };
+    const alike = had.of.find((x) => x.size === size && x.odMm === odMm) ?? { size, odMm, count: 0 };
+    by.set(wrapFor(odMm), {
+      count: had.count + 2,
+      fromMm: Math.min(had.fromMm, odMm),
+      toMm: Math.max(had.toMm, odMm),
+      of: [...had.of.filter((x) => x !== alike), { ...alike, count: alike.count + 2 }],
+    });
   }
   return [...by].map(([lengthMm, w]) => ({ lengthMm, ...w })).sort((a, b) => a.fromMm - b.fromMm);
 }

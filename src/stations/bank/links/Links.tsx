@@ -109,6 +109,14 @@ export function Links() {
                 </span>,
                 pct(w.worstOverMean),
               ],
+              opens: {
+                of: `strings tied ${WAYS[w.way]}`,
+                at: 1,
+                lines: [
+                  ...w.amps.map((a, i) => `string ${i + 1}: ${round3(a)} A`),
+                  `the hardest worked, ÷ ${round3(shared.currentA / w.amps.length)} A of an even share`,
+                ],
+              },
             }))}
           />
           <p className="mt-1 text-[12px] text-quiet">

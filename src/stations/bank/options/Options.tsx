@@ -84,6 +84,7 @@ export function Options() {
                   {l.b}
                 </span>,
               ],
+              opens: { of: l.what, at: 2, lines: [`${first.name}: ${l.a}, ${l.of[0]}`, `${second.name}: ${l.b}, ${l.of[1]}`] },
             }))}
           />
           <TableBeside

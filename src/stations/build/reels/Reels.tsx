@@ -2,7 +2,7 @@
 import { useMemo } from 'react';
 import { type CutPlan, fewerReels, groupsOf, type MadePiece, type ReelGroup, SHORT_MM, type StoreLength } from '@/core/build';
 import { toCsv } from '@/core/format';
-import { cutTo, show } from '@/core/quantity';
+import { cutTo, round3, show, type Units } from '@/core/quantity';
 import { useDesign } from '@/ui/boat/context';
 import { usePut } from '@/ui/boat/put';
 import { useShelf } from '@/ui/boat/shelf';
@@ -100,6 +100,7 @@ export function Reels() {
               o.group.taped.pieces > 0 ? `${show(o.group.taped.metres, 'm', units)} in ${o.group.taped.pieces}` : '·',
               o.group.measure.pieces > 0 ? `${show(o.group.measure.metres, 'm', units)} in ${o.group.measure.pieces}` : '·',
             ],
+            opens: { of: `${o.group.size} ${o.group.colour} to buy`, at: 0, lines: buyLines(o, units) },
           }))}
         />
       </section>
@@ -154,6 +155,21 @@ export function Reels() {
         );
     }
   }
+}
+
+/** What a line of the order is counted from. */
+function buyLines({ group, newM, price }: OrderLine, units: Units): readonly string[] {
+  const released = new Set(group.asked.wanted.map((w) => w.id));
+  return [
+    ...group.pieces.map((p) =>
+      released.has(p.cut.id)
+        ? `${p.cut.label}: ${p.cutMm === null ? '' : cutTo(p.cutMm, units)}, released`
+        : `${p.cut.label}: ${show(p.reservedM, 'm', units)} set aside, ${p.stage === 'taped' ? 'taped, not released' : 'to be measured'}`,
+    ),
+    released.size === 0
+      ? 'nothing of it is released yet: none is bought'
+      : `${show(newM, 'm', units)} new: what is released, after ${group.store.length === 0 ? 'nothing of it' : `${group.store.length} lengths`} in the store, in the steps it is sold in${price === null ? '' : `; ${round3(price / newM)} for each metre`}`,
+  ];
 }
 
 interface OrderLine {

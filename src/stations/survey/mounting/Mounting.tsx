@@ -162,6 +162,7 @@ export function Mounting() {
                     {OK[String(l.ok) as keyof typeof OK]}
                   </b>,
                 ],
+                ...(l.of ? { opens: { of: l.what, at: 1, lines: l.of } } : {}),
               }))}
             />
             <BoardFigure face={thing.face} things={things.filter((t) => t.placeId === thing.placeId && t.face?.id === thing.face?.id)} />

@@ -74,17 +74,33 @@ function Bolted() {
   const { circuits, leads } = useAnalysis();
   const { ruleSet } = design.boat;
   const named = [
-    ...circuits.map((r) => ({ id: r.id, name: `${r.no} ${r.name}`.trim(), protection: r.own.protection, size: r.own.state.candidate })),
+    ...circuits.map((r) => ({
+      id: r.id,
+      kind: 'circuit' as const,
+      name: `${r.no} ${r.name}`.trim(),
+      protection: r.own.protection,
+      size: r.own.state.candidate,
+    })),
     ...leads.flatMap(({ id, device, conductor }) =>
-      device ? [{ id, name: rowOf(design.leads, id)?.name ?? '', protection: device.own.protection, size: conductor }] : [],
+      device
+        ? [{ id, kind: 'lead' as const, name: rowOf(design.leads, id)?.name ?? '', protection: device.own.protection, size: conductor }]
+        : [],
     ),
   ];
-  const rows = named.flatMap(({ id, name, protection, size }) => {
+  const rows = named.flatMap(({ id, kind, name, protection, size }) => {
     const family = findFamily(protection.familyId);
     const stud = STUDS.find((s) => s.metric === family?.terminal.metric);
     if (!stud || family?.kind !== 'fuse' || protection.missing) return [];
     const fuse = `${round3(protection.ratingA)} A ${protection.familyName}`;
-    const stack = `${fuse}, ${endName(stud.metric, size.school, size.size)} face to face with it, flat washer, spring washer, nut`;
+    const above = `, ${endName(stud.metric, size.school, size.size)} face to face with it, flat washer, spring washer, nut`;
+    const stack = (
+      <>
+        <Worked at={{ kind, id }} of={name}>
+          {fuse}
+        </Worked>
+        {above}
+      </>
+    );
     return [{ id, cells: [name, studName(ruleSet, stud.metric), stack, show(stud.torqueNm, 'Nm', design.boat)] }];
   });
   if (rows.length === 0) return null;

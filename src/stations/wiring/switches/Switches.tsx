@@ -44,6 +44,11 @@ export function Switches() {
             show(p.standingA, 'A', units),
             days(p.days),
           ],
+          opens: {
+            of: `the house switch, ${p.name}`,
+            at: 3,
+            lines: [...p.draws.map((d) => `${d.name}: ${show(d.amps, 'A', units)}`), ...p.lasts],
+          },
         }))}
       />
       {lists.positions
@@ -62,7 +67,7 @@ export function Switches() {
       {lists.switches.length === 0 ? (
         <p className="text-quiet">None yet: add what is in line on a circuit.</p>
       ) : (
-        <SwitchTable label="Switch schedule" switches={lists.switches} opens />
+        <SwitchTable label="Switch schedule" switches={lists.switches} />
       )}
     </div>
   );
