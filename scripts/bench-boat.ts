@@ -1,7 +1,8 @@
-/** A large boat for the bench: 200 loads on about 120 circuits, or as many as are asked for. Prints it as a design file, or times the core on it. */
+/** A large boat for the bench: 200 loads on about 120 circuits, or as many as are asked for. Prints it as a design file, or times the core on it. --thousand prints one of 1000 loads on 1000 circuits. */
 import { analyse, APPLIANCES, createMemory, loadFrom, proposeCircuits } from '../src/core';
 import { blankFault, applyEdit, blankFound, deltaOf, type Design, setOp, withDelta } from '../src/core/design';
 import { marram } from '../src/server/demo/marram';
+import { largeBoat as thousand } from '../src/testing/largeBoat';
 
 function largeBoat(most: number): Design {
   const base = marram();
@@ -68,7 +69,8 @@ const asFoundBoat = (design: Design): Design => ({
 
 const [, , act, circuits = '122'] = process.argv;
 const design = largeBoat(Number(circuits));
-if (act === '--print') process.stdout.write(JSON.stringify(design));
+if (act === '--thousand') process.stdout.write(JSON.stringify(thousand(1000)));
+else if (act === '--print') process.stdout.write(JSON.stringify(design));
 else {
   time('', design);
   time(', half of them as found', asFoundBoat(onePerWay(design)));

@@ -9,7 +9,6 @@ export {
   type GrowthLine,
   type LoadResult,
   type Memory,
-  whatIfItGrows,
 } from './analysis';
 export type { BatteryCableResult } from './mainSide';
 export { type CircuitResult, CRITERIA, type CriterionId, type Ladder, type Rung, type Side, type TapResult } from './circuit';

@@ -9,7 +9,6 @@ import {
   createMemory,
   cutList,
   listsOf,
-  whatIfItGrows,
   loadWorking,
   yieldWorking,
   needWorking,
@@ -22,7 +21,8 @@ import {
   type Working,
 } from '@/core';
 import {
-  chosenTogether,
+  choosingTogether,
+  growing,
   analysisDelta,
   type AnalysisDelta,
   cured,
@@ -46,6 +46,7 @@ import {
 } from '@/core/analysis';
 import { circuitTrial, type CircuitTrial, devicesOnPath, ladder, type PathDevice } from '@/core/circuit';
 import { choiceName, type Units } from '@/core/quantity';
+import { inTurns } from '@/core/solve';
 import { type DutyPoint, dutyTrace } from '@/core/conductor';
 import {
   asDecided,
@@ -169,6 +170,8 @@ const memory = createMemory();
 const odds = oddsMemory();
 /** Of neighbours of the design, tried while sizes are chosen together. */
 const sizing = createMemory();
+/** Of the boat with something grown: as it stands, and sized anew. */
+const grownBefore = { standing: createMemory(), anew: createMemory() };
 let design: Design | null = null;
 let analysis: Analysis | null = null;
 
@@ -194,6 +197,10 @@ function rehearse(start: Design): void {
   };
   step();
 }
+
+/** Long work lets edits through after so many ms. */
+const TURN_MS = 8;
+const breath = (): Promise<void> => new Promise((on) => setTimeout(on));
 
 /** With the paths of its sources, for a design that is not the one at hand. */
 const whole = (d: Design): Design => withPaths(d, analyse(d).paths);
@@ -422,7 +429,8 @@ const api = {
   /** Findings for which ways out can be searched, by id. */
   searchable: (): readonly string[] | null =>
     design && analysis ? searchable(everyFinding(analysis, studiedNow(design, analysis))) : null,
-  grow: (growth: Growth): readonly GrowthLine[] | null => (design ? whatIfItGrows(design, growth) : null),
+  grow: async (growth: Growth): Promise<readonly GrowthLine[] | null> =>
+    design && analysis ? inTurns(growing(design, growth, { of: analysis, ...grownBefore }), TURN_MS, breath) : null,
   /** The chosen cruise, and what both schools of finishing say to it. */
   cruise(): CruiseAnswer | null {
     if (!design) return null;
@@ -534,10 +542,11 @@ const api = {
     return design ? scratch(line, design, design.boat.ruleSet) : null;
   },
   /** Sizes of shared parts chosen together, once these edits are made. */
-  sharedSizes(ops: readonly Op[]): Together | null {
+  /** In turns with the edits that come meanwhile: it takes longer than one may wait. */
+  async sharedSizes(ops: readonly Op[]): Promise<Together | null> {
     if (!design) return null;
     const edited = ops.length > 0 ? applyEdit(design, { ops: [...ops] }) : null;
-    return edited?.ok === false ? null : chosenTogether(edited?.design ?? design, sizing);
+    return edited?.ok === false ? null : inTurns(choosingTogether(edited?.design ?? design, sizing), TURN_MS, breath);
   },
   /** A day as it would go, in a way of living that may not be saved yet; null without a bank. */
   day(living: Living, soc: number): CruiseResult | null {

@@ -1,9 +1,10 @@
 /** What if it grows: one thing made larger, and everything on its path tested again as it stands. */
-import { analyse, type Analysis } from './analysis';
+import { analyse, type Analysis, type Memory } from './analysis';
 import type { CircuitResult } from '../circuit';
 import { type Circuit, type Design, type BatteryCable, rowOf } from '../design';
 import type { BatteryCableResult } from '../mainSide';
 import { choiceName, sizeName } from '../quantity';
+import { atOnce, type Steps } from '../solve';
 
 export interface Growth {
   /** Times the present figure. */
@@ -33,15 +34,21 @@ export interface GrowthLine {
 const withoutCandidate = (whole: Design, { source }: Growth): Design =>
   source?.without ? { ...whole, sources: whole.sources.filter((s) => s.id !== source.without) } : whole;
 
-/** What stands is pinned as it is, so that growth is tested against it. */
+const builtOf = new WeakMap<CircuitResult, { readonly circuit: Circuit; readonly built: Circuit }>();
+
+/** What stands is pinned as it is, so that growth is tested against it; the same row for the same result, so that it is known again. */
 function asBuilt(circuit: Circuit, result: CircuitResult | undefined): Circuit {
   if (!result) return circuit;
+  const known = builtOf.get(result);
+  if (known?.circuit === circuit) return known.built;
   const { chosen } = result.own.ladder;
   const { familyId, ratingA } = result.own.protection;
-  return {
+  const built: Circuit = {
     ...circuit,
     pin: { ...circuit.pin, size: { school: chosen.school, size: chosen.size }, legs: chosen.legs, family: familyId, ratingA },
   };
+  builtOf.set(result, { circuit, built });
+  return built;
 }
 
 function leadAsBuilt(lead: BatteryCable, result: BatteryCableResult | undefined): BatteryCable {
@@ -135,14 +142,24 @@ export function grownAsBuilt(whole: Design, growth: Growth, before?: Analysis): 
   return grown(taped(built, was, growth.run?.circuitId), growth);
 }
 
+interface Known {
+  readonly of?: Analysis;
+  readonly standing?: Memory;
+  readonly anew?: Memory;
+}
+
 /** Every circuit and lead whose figures the growth moves: whether what stands there still passes, and what it would take. */
-export function whatIfItGrows(whole: Design, growth: Growth): GrowthLine[] {
+/** @param known the analysis of the boat as she is, and what is remembered of boats grown before: the next is tried sooner. */
+export function* growing(whole: Design, growth: Growth, known: Known = {}): Steps<GrowthLine[]> {
   const design = withoutCandidate(whole, growth);
-  const before = analyse(design);
+  const before = (design === whole ? known.of : undefined) ?? analyse(design);
+  yield;
   const results = new Map(before.circuits.map((r) => [r.id, r]));
   const base = taped(design, before, growth.run?.circuitId);
-  const standing = analyse(grownAsBuilt(design, growth, before));
-  const anew = analyse(grown(base, growth));
+  const standing = analyse(grownAsBuilt(design, growth, before), known.standing);
+  yield;
+  const anew = analyse(grown(base, growth), known.anew);
+  yield;
   const free = new Map(anew.circuits.map((r) => [r.id, r]));
   const circuits = standing.circuits.flatMap((after): GrowthLine[] => {
     const was = results.get(after.id);
@@ -170,3 +187,5 @@ export function whatIfItGrows(whole: Design, growth: Growth): GrowthLine[] {
   });
   return [...circuits, ...leadLines(design, before, standing, anew)];
 }
+
+export const whatIfItGrows = (whole: Design, growth: Growth): GrowthLine[] => atOnce(growing(whole, growth));

@@ -6,6 +6,7 @@ import type { CircuitResult } from '../circuit';
 import { type Circuit, type Design, type Op, rowOf, setOp } from '../design';
 import { choiceName } from '../quantity';
 import { CONDUCTORS } from '../rules';
+import { atOnce, type Steps } from '../solve';
 import { circuitOrder } from '../topology';
 
 /** Repairs at most: each makes one shared part one size heavier. */
@@ -79,7 +80,7 @@ function onThePath(design: Design, circuits: readonly CircuitResult[]): Readonly
 }
 
 /** One part after another one size heavier, each time the one that cures most volts a kilogram, until every path holds or none helps. */
-function repaired(start: Design, memory: Memory): Design {
+function* repaired(start: Design, memory: Memory): Steps<Design> {
   const { boat } = start;
   const table = CONDUCTORS[boat.ruleSet];
   let design = start;
@@ -93,6 +94,7 @@ function repaired(start: Design, memory: Memory): Design {
       if (!now || !next || now.own.state.candidate.legs > 1) continue;
       const tried = withSizes(design, new Map([[id, next.size]]));
       const less = missV(analyse(tried, memory).circuits, boat.systemV);
+      yield;
       const kg = (2 * now.lengthM * (next.massKgPerKm - now.own.state.conductor.massKgPerKm)) / 1000;
       const gain = (miss - less) / Math.max(1e-6, kg);
       if (less < miss - 1e-9 && (!best || gain > best.gain)) best = { design: tried, miss: less, gain };
@@ -100,45 +102,52 @@ function repaired(start: Design, memory: Memory): Design {
     if (!best) break;
     ({ design, miss } = best);
     ({ circuits } = analyse(design, memory));
+    yield;
   }
   return design;
 }
 
 /** The tree's least copper stored where it is more than a part takes by itself, main and feeders first. */
-function byTree(bare: Design, memory: Memory): Design {
+function* byTree(bare: Design, memory: Memory): Steps<Design> {
   const table = CONDUCTORS[bare.boat.ruleSet];
   const places = leastCopper(bare.circuits.flatMap((c) => workedCircuit(memory, c.id) ?? []));
-  const heavier = (design: Design, feeders: boolean): Design => {
+  yield;
+  let design = bare;
+  for (const feeders of [true, false]) {
     const sizes = new Map<string, string>();
     for (const { id, isFeeder, own } of analyse(design, memory).circuits) {
       const to = table[places.get(id) ?? -1];
       if (to && isFeeder === feeders && to.areaMm2 > own.state.conductor.areaMm2 + 1e-9) sizes.set(id, to.size);
     }
-    return sizes.size > 0 ? withSizes(design, sizes) : design;
-  };
-  return heavier(heavier(bare, true), false);
+    yield;
+    if (sizes.size > 0) design = withSizes(design, sizes);
+  }
+  return design;
 }
 
 /** One size less after another, while that weighs less than the reel it spares and brings no fault. */
-function withFewerSizes(start: Design, memory: Memory): Design {
+function* withFewerSizes(start: Design, memory: Memory): Steps<Design> {
   let design = start;
   let now = analyse(design, memory);
-  const next = (): Design | undefined =>
-    sizeFewer(design, now.circuits)
-      .map((sizes) => withSizes(design, sizes))
-      .find((tried) => {
-        const then = analyse(tried, memory);
-        return (
-          sizesOf(then.circuits).length < sizesOf(now.circuits).length &&
-          grave(then) <= grave(now) &&
-          missV(then.circuits, start.boat.systemV) <= missV(now.circuits, start.boat.systemV) + 1e-9
-        );
-      });
-  for (let fewer = next(); fewer; fewer = next()) {
+  for (;;) {
+    let fewer: Design | null = null;
+    for (const sizes of sizeFewer(design, now.circuits)) {
+      const tried = withSizes(design, sizes);
+      const then = analyse(tried, memory);
+      yield;
+      if (
+        sizesOf(then.circuits).length >= sizesOf(now.circuits).length ||
+        grave(then) > grave(now) ||
+        missV(then.circuits, start.boat.systemV) > missV(now.circuits, start.boat.systemV) + 1e-9
+      )
+        continue;
+      fewer = tried;
+      break;
+    }
+    if (!fewer) return design;
     design = fewer;
     now = analyse(design, memory);
   }
-  return design;
 }
 
 /** Circuits whose conductor is another than it was. */
@@ -159,16 +168,18 @@ const sameSize = (a: Circuit['together'], b: Circuit['together']): boolean =>
  * repaired upward where a path still misses. Where that finds more faults than each part by itself, repairs alone. Edits are empty where
  * nothing is to be gained.
  */
-export function chosenTogether(whole: Design, memory: Memory = createMemory()): Together {
+export function* choosingTogether(whole: Design, memory: Memory): Steps<Together> {
   const { boat } = whole;
   const before = analyse(whole, memory);
   const bare: Design = whole.circuits.some((c) => c.together !== null)
     ? { ...whole, circuits: whole.circuits.map((c) => (c.together === null ? c : { ...c, together: null })) }
     : whole;
+  yield;
   const faults = grave(analyse(bare, memory));
-  let design = repaired(byTree(bare, memory), memory);
-  if (grave(analyse(design, memory)) > faults) design = repaired(bare, memory);
-  design = withFewerSizes(design, memory);
+  yield;
+  let design = yield* repaired(yield* byTree(bare, memory), memory);
+  if (grave(analyse(design, memory)) > faults) design = yield* repaired(bare, memory);
+  design = yield* withFewerSizes(design, memory);
   const after = analyse(design, memory);
   const missingBefore = before.circuits.filter(missing).length;
   const missingAfter = after.circuits.filter(missing).length;
@@ -203,3 +214,5 @@ export function chosenTogether(whole: Design, memory: Memory = createMemory()): 
     missingAfter,
   };
 }
+
+export const chosenTogether = (whole: Design, memory: Memory = createMemory()): Together => atOnce(choosingTogether(whole, memory));

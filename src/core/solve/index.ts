@@ -4,3 +4,4 @@ export type { NetBranch, NetLoad, NetRefusal, Network } from './network';
 export { type Edge, type Ring, ringsIn } from './rings';
 export { shortsOf } from './shorts';
 export { random, type Random } from './random';
+export { atOnce, inTurns, type Steps } from './steps';

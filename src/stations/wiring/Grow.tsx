@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import type { Growth } from '@/core';
 import { parseNumber } from '@/core/quantity';
-import { useAsked, useDesign } from '@/ui/boat/context';
+import { REST, useAsked, useDesign } from '@/ui/boat/context';
 import { GrowthTable } from '@/ui/growth/GrowthTable';
 
 /** Something that may become so many times as much. */
@@ -20,7 +20,7 @@ export function Grow({ things }: { things: readonly Grows[] }) {
   const thing = things.find((t) => t.key === key) ?? things[0];
   const by = parseNumber(text, 'none', units, 0.05, 20);
   const growth = thing && by.ok ? thing.of(by.value) : null;
-  const lines = useAsked(growth && `grow:${JSON.stringify(growth)}`, (r) => (growth ? r.grow(growth) : Promise.resolve(null)));
+  const lines = useAsked(growth && `grow:${JSON.stringify(growth)}`, (r) => (growth ? r.grow(growth) : Promise.resolve(null)), REST);
   return (
     <div className="py-1">
       <div className="flex flex-wrap items-baseline gap-2">

@@ -110,9 +110,11 @@ export function useWorking(): Working | null {
 export const useCutList = (): CutList | null => useAsked<CutList>('cut list', (r) => r.cutList());
 export const useLists = (): Lists | null => useAsked<Lists>('lists', (r) => r.lists());
 
+/** For what takes longer than an edit may: asked once nothing has changed for as long. */
+export const REST: Asking = { restMs: 150 };
+
 /** Studies and machines on the network; null until the worker has answered. */
 export const useStudied = (): Studied | null => useAsked<Studied>('studies', (r) => r.studied(), REST);
-const REST: Asking = { restMs: 150 };
 
 /** The worst of all studies; null until the worker has answered. */
 export const useWorst = (): Worst | null => useStudied()?.worst ?? null;

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { Finding } from '@/core';
 import type { Remedy } from '@/core/analysis';
 import { show } from '@/core/quantity';
-import { useAnalyser, useAsked, useDesign, useStore } from '@/ui/boat/context';
+import { REST, useAnalyser, useAsked, useDesign, useStore } from '@/ui/boat/context';
 
 /** Ways out of a finding on a circuit, searched when they are asked for: each says what it costs and what else it changes before it is taken, as one edit. */
 export function Remedies({ finding, name }: { finding: Finding; name: string }) {
@@ -12,7 +12,7 @@ export function Remedies({ finding, name }: { finding: Finding; name: string }) 
   const analyser = useAnalyser();
   const [answer, setAnswer] = useState<{ readonly of: typeof design; readonly remedies: readonly Remedy[] } | null>(null);
   const [busy, setBusy] = useState(false);
-  const searchable = useAsked('searchable', (r) => r.searchable());
+  const searchable = useAsked('searchable', (r) => r.searchable(), REST);
   if (!searchable?.includes(finding.id)) return null;
   const search = async () => {
     setBusy(true);

@@ -1,6 +1,6 @@
 'use client';
 import { ALONGS, type Circuit, ENCLOSURES, INSULATIONS, setOp, SUPPLY_CLASSES, rowOf } from '@/core/design';
-import { upFrom } from '@/core/topology';
+import { servingOf, upFrom } from '@/core/topology';
 import { DC_FAMILIES } from '@/core/rules';
 import { useDesign, useFreshId, useStore } from '@/ui/boat/context';
 import { Choice, Figure, OptionalFigure, Tick } from '@/ui/field';
@@ -12,14 +12,11 @@ export function CircuitFacts({ circuit }: { circuit: Circuit }) {
   const freshId = useFreshId();
   const put = (key: keyof Circuit, value: unknown, label: string) =>
     store.edit(`${label} of ${circuit.name}`, [setOp(design, ['circuits', circuit.id, key], value)]);
-  const unserved = design.loads.filter(
-    (l) => !design.circuits.some((c) => c.taps.some((t) => t.serves.kind === 'load' && t.serves.id === l.id)),
-  );
+  const serving = servingOf(design.circuits);
+  const unserved = design.loads.filter((l) => !serving.loads.has(l.id));
   // A panel that feeds this circuit, however far above, is no choice.
   const above = new Set(upFrom(design.circuits, circuit.id).flatMap((c) => (c.from.kind === 'panel' ? [c.from.id] : [])));
-  const panels = design.panels.filter(
-    (p) => !above.has(p.id) && !design.circuits.some((c) => c.taps.some((t) => t.serves.kind === 'panel' && t.serves.id === p.id)),
-  );
+  const panels = design.panels.filter((p) => !above.has(p.id) && !serving.panels.has(p.id));
   const tap = (value: string) => {
     const [kind = '', id = ''] = value.split(':');
     if (kind !== 'load' && kind !== 'panel') return;
