@@ -118,7 +118,19 @@ const MAY_CALL = {
   protection: ['curveSamples'],
   scratch: [],
   solve: [],
-  topology: ['bankOfLoads', 'endName', 'endsOf', 'leadStretchesOf', 'newRing', 'ringFrom', 'ringWords', 'runOf', 'stretchesOf', 'servingOf', 'upFrom'],
+  topology: [
+    'bankOfLoads',
+    'endName',
+    'endsOf',
+    'leadStretchesOf',
+    'newRing',
+    'ringFrom',
+    'ringWords',
+    'runOf',
+    'stretchesOf',
+    'servingOf',
+    'upFrom',
+  ],
   working: ['joinedSections', 'seasonSections', 'sizingLines'],
 };
 
