@@ -187,6 +187,16 @@ test('trends: a bank that loses capacity crosses its limit on a date, and Check 
   await page.getByLabel('Figure, Ah').fill(String(Math.round(0.6 * label)));
   await page.getByRole('button', { name: 'note it' }).click();
   await expect(row).toContainText('past its limit');
+  // A metal under water, by what it is made of and how it was read.
+  await page.getByLabel('measured', { exact: true }).selectOption('potential');
+  await page.getByLabel('of', { exact: true }).selectOption('drive leg');
+  await page.getByLabel('made of').selectOption('aluminium');
+  await page.getByLabel('shore lead in').check();
+  await page.getByLabel('Figure, mV').fill('−905');
+  await axe(page);
+  await page.getByRole('button', { name: 'note it' }).click();
+  await view(page, 'log');
+  await expect(page.getByText('potential of drive leg, shore lead in').first()).toBeVisible();
   await open(page, marram, 'check');
   await expect(page.getByText(/capacity of .*past its limit/).first()).toBeVisible();
 });

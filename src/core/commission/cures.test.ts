@@ -38,6 +38,14 @@ test('by hand: 40 mΩ at 10 A give 400 mV back; 20 to make it dead, 2 × 3 for t
     },
   ]);
 });
+test('ends of 4 mm² made anew where they lie: 2 × 1.6 × 3.5 = 11.2 min more', () => {
+  const [first] = curesOf(
+    [{ ...element('ends', 'joints'), ends: { school: 'metric', size: '4' } }],
+    { suspects: [suspect(['ends'], 0.9, [40])] },
+    10,
+  );
+  expect(first?.what).toBe('part, clean and torque ends; crimp anew if a crimp is to blame, 11.2 min more for both ends');
+});
 test('a device takes a quarter of an hour more, a cable its metres', () => {
   const [fuse] = curesOf(path, { suspects: [suspect(['fuse'], 1, [40])] }, 10);
   const [cable] = curesOf(path, { suspects: [suspect(['cable'], 1, [40])] }, 10);

@@ -1,5 +1,6 @@
 /** What putting the suspects of a path right gives back at the load, and what it takes (docs/methods-work, M16). */
-import { DEVICE_MIN, END_MIN, ISOLATE_MIN, PULL_MIN_PER_M, STRIP_MIN_PER_M, TEST_MIN } from '../rules';
+import { round3 } from '../quantity';
+import { DEVICE_MIN, END_MIN, IN_PLACE, ISOLATE_MIN, makingOf, PULL_MIN_PER_M, STRIP_MIN_PER_M, TEST_MIN } from '../rules';
 import type { Diagnosis } from './diagnose';
 import type { Element } from './path';
 
@@ -22,9 +23,12 @@ const LEAST_PROBABILITY = 0.2;
 const LEAST_GAIN_MV = 5;
 const MOST = 6;
 
-function workOn({ kind, what, lengthM }: Element): Pick<PathCure, 'what' | 'metres' | 'minutes'> {
+function workOn({ kind, what, lengthM, ends }: Element): Pick<PathCure, 'what' | 'metres' | 'minutes'> {
   const about = ISOLATE_MIN + 2 * END_MIN + TEST_MIN['heavy path part'];
-  if (kind === 'joints') return { what: `part, clean and torque ${what}; crimp anew if a crimp is to blame`, metres: null, minutes: about };
+  if (kind === 'joints') {
+    const anew = ends ? `, ${round3(2 * IN_PLACE * makingOf(ends.school, ends.size).minutes)} min more for both ends` : '';
+    return { what: `part, clean and torque ${what}; crimp anew if a crimp is to blame${anew}`, metres: null, minutes: about };
+  }
   if (kind === 'device')
     return { what: `clean the contacts of the ${what}, or another in its place`, metres: null, minutes: about + DEVICE_MIN };
   const metres = lengthM ?? 0;

@@ -1,7 +1,7 @@
 /** What a circuit's path is made of, element by element from the bank and back, cold as it is tested (docs/methods.md, M15). */
 import type { CircuitResult } from '../circuit';
 import { type Circuit, type Design, rowOf } from '../design';
-import { BREAKER_V, findConductor, findFamily, FUSE_V, INLINE, JOINT_OHM, SMALL_BREAKER_V } from '../rules';
+import { BREAKER_V, findConductor, findFamily, FUSE_V, INLINE, JOINT_OHM, type School, SMALL_BREAKER_V } from '../rules';
 
 export interface Element {
   readonly id: string;
@@ -20,6 +20,8 @@ export interface Element {
   readonly lengthM: number | null;
   /** Copper of one size moves together. */
   readonly shared: string | null;
+  /** Of joints: the size of cable they end, where it is known. */
+  readonly ends?: { readonly school: School; readonly size: string };
 }
 
 const COPPER_PER_C = 0.00393;
@@ -123,6 +125,7 @@ function copperOf(c: Circuit, r: CircuitResult, tap: number, ambientC: number): 
         circuitId: c.id,
         lengthM: null,
         shared: null,
+        ends: { school, size },
       },
     ]);
   });

@@ -77,7 +77,7 @@ export function sketchedPath(rows: readonly SketchRow[], school: 'awg' | 'metric
             lengthM: row.lengthM,
             shared: `${school} ${row.size}`,
           },
-          joints(row, `${no} both ends of cable ${pole}`, 2),
+          { ...joints(row, `${no} both ends of cable ${pole}`, 2), ends: { school, size: row.size } },
         ];
       }
       case 'fuse':

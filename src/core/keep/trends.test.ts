@@ -97,3 +97,34 @@ test('metals under water by the hull: bronze at −300 mV on a plastic boat is p
     ])[0]?.over;
   expect([at(-300), at(-700)]).toEqual([true, false]);
 });
+
+describe('a thing under water by what it is made of', () => {
+  const of = (hull: Design['boat']['hull'], id: string, mv: number, metal?: string) => {
+    const body = { unit: 'mV', what: `potential of ${id}`, ...(metal ? { metal } : {}) };
+    return trendsOf({ ...boat, boat: { ...boat.boat, hull } }, [
+      read(`measured:potential.${id}`, 0, mv, body),
+      read(`measured:potential.${id}`, 1, mv, { unit: 'mV', what: body.what }),
+    ])[0];
+  };
+  test('an aluminium drive at −900 mV is not protected, bronze there is; what was said of it once holds', () => {
+    expect(of('glass fibre', 'drive', -900, 'aluminium')?.over).toBe(true);
+    expect(of('glass fibre', 'drive', -900)?.over).toBe(false);
+    expect(of('glass fibre', 'drive', -900, 'aluminium')?.limits).toMatchObject({ least: -1150, most: -950 });
+  });
+  test('bronze in wood at −700 mV softens the wood; in glass fibre it is well', () => {
+    expect(of('wood', 'fittings', -700, 'bronze or copper')?.over).toBe(true);
+    expect(of('glass fibre', 'fittings', -700, 'bronze or copper')?.over).toBe(false);
+  });
+  test('a hull is of its own metal; with its earth opened a thing has no limit', () => {
+    expect(of('steel', 'hull', -700, 'bronze or copper')?.limits).toMatchObject({ least: -1100, most: -850 });
+    expect(of('steel', 'shaft-opened', -300, 'bronze or copper')?.limits).toMatchObject({ least: null, most: null });
+    expect(of('glass fibre', 'shaft-shore', -300, 'bronze or copper')?.over).toBe(true);
+  });
+});
+
+test('an anode that is half gone is replaced', () => {
+  const at = (left: number) =>
+    trendsOf(boat, [read('measured:anode_left.shaft', 0, 100, { unit: '%' }), read('measured:anode_left.shaft', 1, left, { unit: '%' })])[0]
+      ?.over;
+  expect([at(60), at(49)]).toEqual([false, true]);
+});

@@ -1,6 +1,7 @@
 /** What is read again and again: where it goes, when it crosses its limit, and a reading that falls outside its own line (docs/methods.md, M19). */
 import type { About, BoatRecord, Design, Finding } from '../design';
 import { rowOf } from '../design';
+import { metalOfHull, potentialLimits, UNDERWATER_METALS, type UnderwaterMetal } from '../rules';
 
 export interface TrendPoint {
   readonly at: number;
@@ -33,12 +34,13 @@ export interface Trend {
 }
 
 /** Read by hand and kept by thing, beside the test sheet: what it is, of what, in what. */
-export const MEASURED_KINDS = ['capacity', 'resistance', 'potential', 'insulation', 'hours to full', 'leakage'] as const;
+export const MEASURED_KINDS = ['capacity', 'resistance', 'potential', 'anode left', 'insulation', 'hours to full', 'leakage'] as const;
 export type MeasuredKind = (typeof MEASURED_KINDS)[number];
 export const MEASURED_UNIT: Readonly<Record<MeasuredKind, string>> = {
   capacity: 'Ah',
   resistance: 'mΩ',
   potential: 'mV',
+  'anode left': '%',
   insulation: 'MΩ',
   'hours to full': 'h',
   leakage: 'mA',
@@ -53,20 +55,20 @@ const FURTHEST_MS = 10 * YEAR_MS;
 const WORN = 0.8;
 /** Twice what it was when it was sound. Ours. */
 const DOUBLED = 2;
+/** An anode is replaced at this part of its mass, %. Usual. */
+const ANODE_LEAST = 50;
+/** How a thing read with its earth opened is told from the same joined. */
+export const OPENED = '-opened';
+
 /** A spread is never known better than this part of the reading. */
 const LEAST_SPREAD = 0.02;
-
-/** Underwater metals against silver chloride in sea water, mV: less negative, and they are not protected. Typical; verify. */
-const POTENTIALS: Readonly<Record<string, Limits>> = {
-  steel: { least: -1100, most: -850, why: 'steel in sea water against silver chloride, typical; verify' },
-  aluminium: { least: -1150, most: -950, why: 'aluminium in sea water against silver chloride, typical; verify' },
-};
-const BRONZE: Limits = { least: -1100, most: -450, why: 'bronze and stainless in sea water against silver chloride, typical; verify' };
 
 interface Series {
   readonly what: string;
   readonly unit: string;
   readonly points: TrendPoint[];
+  /** Of a potential, what the thing is made of; null: nobody has said. */
+  metal: UnderwaterMetal | null;
 }
 
 const num = (x: unknown): number | null => (typeof x === 'number' && Number.isFinite(x) ? x : null);
@@ -82,7 +84,8 @@ function seriesOf(records: readonly BoatRecord[]): ReadonlyMap<string, Series> {
     const perA = atA !== null && atA > 0 && text(r.body.unit) === 'mV';
     const id = r.thing.replace(/^(test|measured):/, '');
     const point = { at: r.at, value: perA ? value / atA : value };
-    const series = out.get(id) ?? { what: text(r.body.what) || id, unit: perA ? 'mΩ' : text(r.body.unit), points: [] };
+    const series = out.get(id) ?? { what: text(r.body.what) || id, unit: perA ? 'mΩ' : text(r.body.unit), points: [], metal: null };
+    series.metal = UNDERWATER_METALS.find((m) => m === r.body.metal) ?? series.metal;
     const last = series.points.at(-1);
     if (last && dayOf(last.at) === dayOf(r.at)) series.points.pop();
     series.points.push(point);
@@ -107,7 +110,7 @@ function lineOf(
   return { at, perMs, sigma: n > 2 ? Math.sqrt(rest / (n - 2)) : 0 };
 }
 
-function limitsOf(design: Design, id: string, { unit, points }: Series, ofTests: ReadonlyMap<string, Limits>): Limits {
+function limitsOf(design: Design, id: string, { unit, points, metal }: Series, ofTests: ReadonlyMap<string, Limits>): Limits {
   const known = ofTests.get(id);
   if (known) return known;
   const [kind, thing] = [id.slice(0, id.indexOf('.')).replaceAll('_', ' '), id.slice(id.indexOf('.') + 1)];
@@ -116,7 +119,12 @@ function limitsOf(design: Design, id: string, { unit, points }: Series, ofTests:
     const label = bank.blockAh * bank.strings;
     return { least: WORN * label, most: null, why: `${Math.round(100 * WORN)} % of ${label} Ah` };
   }
-  if (kind === 'potential') return POTENTIALS[design.boat.hull] ?? BRONZE;
+  if (kind === 'potential') {
+    if (thing.endsWith(OPENED)) return { least: null, most: null, why: 'by itself, its earth opened: to hold beside what it is joined' };
+    const { leastMv, mostMv, why } = potentialLimits(design.boat.hull, thing === 'hull' ? metalOfHull(design.boat.hull) : metal);
+    return { least: leastMv, most: mostMv, why };
+  }
+  if (kind === 'anode left') return { least: ANODE_LEAST, most: null, why: 'half of it gone: replace it' };
   if (kind === 'insulation') return { least: 1, most: null, why: '1 MΩ at the least' };
   const [first] = points;
   if (unit === 'mΩ' && first) return { least: null, most: DOUBLED * first.value, why: 'twice what it was when it was first read' };

@@ -43,3 +43,4 @@ export {
   SEGMENT_JOINTS_OHM,
   TYPICAL_PATH_OHM,
 } from './typical';
+export { type Hull, metalOfHull, type PotentialLimits, potentialLimits, UNDERWATER_METALS, type UnderwaterMetal } from './potentials';

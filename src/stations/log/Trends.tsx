@@ -2,7 +2,8 @@
 import dynamic from 'next/dynamic';
 import { useMemo, useState } from 'react';
 import { type TestLine, testLimits, USUAL_CONDITIONS } from '@/core/commission';
-import { MEASURED_KINDS, MEASURED_UNIT, type MeasuredKind, type Trend, trendsOf } from '@/core/keep';
+import { UNDERWATER_METALS, type UnderwaterMetal } from '@/core/rules';
+import { MEASURED_KINDS, MEASURED_UNIT, type MeasuredKind, OPENED, type Trend, trendsOf } from '@/core/keep';
 import { round3 } from '@/core/quantity';
 import { useAsked, useDesign } from '@/ui/boat/context';
 import { useBook } from '@/ui/boat/useBook';
@@ -121,7 +122,15 @@ function Measure({ onAdd }: { readonly onAdd: (thing: string, body: Record<strin
   const [kind, setKind] = useState<MeasuredKind>('capacity');
   const [of, setOf] = useState('');
   const [value, setValue] = useState('');
-  const things = kind === 'potential' ? METALS : kind === 'insulation' || kind === 'leakage' ? [...design.acSources, WHOLE] : design.banks;
+  const [metal, setMetal] = useState<UnderwaterMetal>('bronze or copper');
+  const [opened, setOpened] = useState(false);
+  const [plugged, setPlugged] = useState(false);
+  const things =
+    kind === 'potential' || kind === 'anode left'
+      ? METALS
+      : kind === 'insulation' || kind === 'leakage'
+        ? [...design.acSources, WHOLE]
+        : design.banks;
   const thing = things.find((t) => t.id === of) ?? things[0];
   const figure = Number(value.trim().replace('−', '-').replace(',', '.'));
   const wrong = value.trim() !== '' && !Number.isFinite(figure);
@@ -131,8 +140,15 @@ function Measure({ onAdd }: { readonly onAdd: (thing: string, body: Record<strin
       onSubmit={(e) => {
         e.preventDefault();
         if (!thing || value.trim() === '' || wrong) return;
-        const body = { value: figure, unit: MEASURED_UNIT[kind], what: `${kind} of ${thing.name}`.slice(0, 200) };
-        if (onAdd(`measured:${kind.replaceAll(' ', '_')}.${thing.id}`, body)) setValue('');
+        const state = kind === 'potential' ? `${opened ? ', earth opened' : ''}${plugged ? ', shore lead in' : ''}` : '';
+        const body = {
+          value: figure,
+          unit: MEASURED_UNIT[kind],
+          what: `${kind} of ${thing.name}${state}`.slice(0, 200),
+          ...(kind === 'potential' && thing.id !== 'hull' && thing.id !== 'boat' ? { metal } : {}),
+        };
+        const id = kind === 'potential' ? `${thing.id}${plugged ? '-shore' : ''}${opened ? OPENED : ''}` : thing.id;
+        if (onAdd(`measured:${kind.replaceAll(' ', '_')}.${id}`, body)) setValue('');
       }}
     >
       <label className="text-[12px] text-quiet">
@@ -153,6 +169,30 @@ function Measure({ onAdd }: { readonly onAdd: (thing: string, body: Record<strin
           ))}
         </select>
       </label>
+      {kind === 'potential' ? (
+        <>
+          {thing && thing.id !== 'hull' && thing.id !== 'boat' ? (
+            <label className="text-[12px] text-quiet">
+              made of
+              <select
+                className="box block text-[13px] text-ink"
+                value={metal}
+                onChange={(e) => setMetal(e.target.value as UnderwaterMetal)}
+              >
+                {UNDERWATER_METALS.map((m) => (
+                  <option key={m}>{m}</option>
+                ))}
+              </select>
+            </label>
+          ) : null}
+          <label className="pb-1">
+            <input type="checkbox" checked={opened} onChange={(e) => setOpened(e.target.checked)} /> its earth opened
+          </label>
+          <label className="pb-1">
+            <input type="checkbox" checked={plugged} onChange={(e) => setPlugged(e.target.checked)} /> shore lead in
+          </label>
+        </>
+      ) : null}
       <label className="text-[12px] text-quiet">
         {MEASURED_UNIT[kind]}
         <input
@@ -166,6 +206,13 @@ function Measure({ onAdd }: { readonly onAdd: (thing: string, body: Record<strin
       <button type="submit" className="act" disabled={!thing || value.trim() === '' || wrong}>
         note it
       </button>
+      {kind === 'potential' ? (
+        <p className="w-full text-[12px] text-quiet">
+          A silver chloride electrode in the water beside her, the meter from it to the bare metal. Joined as it lies, then with its earth
+          opened; the shore lead out, then in: what moves then comes along the lead, an isolator belongs in it. Earths are closed again
+          before the shore lead goes in for good.
+        </p>
+      ) : null}
       {kind === 'capacity' ? (
         <p className="w-full text-[12px] text-quiet">
           Full (its tail held for an hour) and rested; a steady load near the 20 h rate, what must run on another bank; ended at 10.5 V for
@@ -177,11 +224,13 @@ function Measure({ onAdd }: { readonly onAdd: (thing: string, body: Record<strin
 }
 
 const WHOLE = { id: 'boat', name: 'the whole AC side' };
-/** Under water; earths joined, shore lead out, unless the note says otherwise. */
+/** Under water; joined, and shore lead out, where it is not said otherwise. */
 const METALS = [
   { id: 'hull', name: 'hull' },
   { id: 'shaft', name: 'shaft and propeller' },
   { id: 'drive', name: 'drive leg' },
   { id: 'fittings', name: 'hull fittings' },
+  { id: 'keel', name: 'keel' },
+  { id: 'rudder', name: 'rudder' },
   { id: 'boat', name: 'all joined' },
 ];
