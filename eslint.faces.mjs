@@ -99,6 +99,7 @@ const MAY_CALL = {
   ],
   keep: [
     'MEASURED_KINDS',
+    'OPENED',
     'MEASURED_UNIT',
     'cardAsLearned',
     'clockOf',

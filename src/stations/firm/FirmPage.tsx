@@ -22,6 +22,9 @@ interface Answer extends FirmSum {
 
 const dayOf = (at: number): string => new Date(at).toISOString().slice(0, 10);
 
+/** While boats are left to be gone through it is asked for again. */
+const AGAIN_MS = 300;
+
 /** What concerns the whole firm: due work, hours, what equipment really draws, the store. */
 export function FirmPage() {
   const [sum, setSum] = useState<Answer | null>(null);
@@ -31,6 +34,12 @@ export function FirmPage() {
       .then(async (r) => (r.ok ? setSum((await r.json()) as Answer) : setWhy('The server could not go through the boats.')))
       .catch(() => setWhy('The server cannot be reached.'));
   useEffect(() => void load(), []);
+  const more = sum !== null && sum.looked < sum.total;
+  useEffect(() => {
+    if (!more) return;
+    const timer = setTimeout(() => void load(), AGAIN_MS);
+    return () => clearTimeout(timer);
+  }, [more, sum]);
   return (
     <main className="mx-auto max-w-[1040px] p-6">
       <p className="screen-only flex gap-4">
@@ -52,7 +61,7 @@ function Sums({ sum, onChanged }: { readonly sum: Answer; readonly onChanged: ()
   return (
     <>
       <p className="text-quiet">
-        {sum.looked === sum.total ? `All ${sum.total} boats.` : `The ${sum.looked} of ${sum.total} boats that changed last.`}{' '}
+        {sum.looked >= sum.total ? `All ${sum.total} boats.` : `${sum.looked} of ${sum.total} boats so far.`}{' '}
         {sum.unread.length > 0 ? `Not in it, for it cannot be read: ${sum.unread.join(', ')}.` : ''}
       </p>
       <section className="mt-4">
@@ -82,6 +91,11 @@ function Sums({ sum, onChanged }: { readonly sum: Answer; readonly onChanged: ()
       </section>
       <section className="mt-5">
         <h2 className="font-semibold">Boats</h2>
+        {sum.total > sum.boats.length && sum.looked >= sum.total ? (
+          <p className="text-[12px] text-quiet">
+            The {sum.boats.length} that changed last; the sums are of all. The others: the list of boats.
+          </p>
+        ) : null}
         <Plain
           label="Boats of the firm"
           columns={[
