@@ -3,6 +3,7 @@ import { useMemo, useState } from 'react';
 import { show, unitOf } from '@/core/quantity';
 import { nameOf } from '@/core/design';
 import { type Held, heldBack } from '@/core/build';
+import { byCause } from '@/core/check';
 import { useDesign, useCutList, useFindings } from '@/ui/boat/context';
 import { fileName, saveCsv } from '@/ui/files';
 import { Counts } from './Counts';
@@ -142,12 +143,19 @@ function NotToBeBuilt({ held, pieces }: { held: Held; pieces: number }) {
         {held.free.length} may be cut already, {held.untaped} more once their runs are taped. Counts and reels are of all.
       </p>
       <ul className="mt-1 list-disc pl-5">
-        {held.stops.map((f) => (
+        {byCause(held.stops).map(({ finding: f, brings }) => (
           <li key={f.id}>
             <b className="font-semibold">
               {nameOf(design, f.about)}: {f.title}.
             </b>{' '}
             {f.todo}
+            {brings.length > 0 ? (
+              <span className="text-quiet">
+                {' '}
+                With it {brings.length === 1 ? 'goes' : 'go'}, most likely:{' '}
+                {brings.map((b) => `${nameOf(design, b.about)} (${b.title})`).join('; ')}.
+              </span>
+            ) : null}
           </li>
         ))}
       </ul>
