@@ -189,7 +189,7 @@ test('trends: a bank that loses capacity crosses its limit on a date, and Check 
   await expect(row).toContainText('past its limit');
   // A metal under water, by what it is made of and how it was read.
   await page.getByLabel('measured', { exact: true }).selectOption('potential');
-  await page.getByLabel('of', { exact: true }).selectOption('drive leg');
+  await page.getByLabel('of what').selectOption('drive leg');
   await page.getByLabel('made of').selectOption('aluminium');
   await page.getByLabel('shore lead in').check();
   await page.getByLabel('Figure, mV').fill('−905');

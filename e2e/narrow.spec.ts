@@ -1,8 +1,8 @@
 /** On a tablet held upright or across, and Build on a phone: nothing scrolls sideways but what is meant to, everything is within a finger's reach. */
 import type { Page } from '@playwright/test';
-import { alive, axe, cell, expect, open, test } from './boat';
+import { alive, axe, cell, expect, hinted, open, test } from './boat';
 
-const STATIONS = ['survey', 'loads', 'bank', 'charging', 'ac', 'wiring', 'protection', 'check', 'build'];
+const STATIONS = ['survey', 'loads', 'bank', 'charging', 'ac', 'wiring', 'protection', 'monitoring', 'check', 'build', 'commission', 'log'];
 
 test.use({ hasTouch: true, isMobile: true });
 
@@ -61,4 +61,23 @@ test('Build on a phone: the list is read and ticked off within its width', async
   await expect(page.getByRole('heading', { name: 'Cut list', exact: true })).toBeVisible();
   expect(await sideways(page)).toBe(0);
   await axe(page);
+});
+
+test('a finger held on a figure reads its hint and presses nothing; a short touch presses', async ({ page, marram }) => {
+  await page.setViewportSize({ width: 820, height: 1180 });
+  await open(page, marram, 'charging');
+  const figure = hinted(page.locator('main'), 'The working: hours of Alternator').first();
+  await figure.scrollIntoViewIfNeeded();
+  const at = await figure.boundingBox();
+  const point = { x: (at?.x ?? 0) + 4, y: (at?.y ?? 0) + 4 };
+  const touch = await page.context().newCDPSession(page);
+  await touch.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: [point] });
+  const hint = page.getByRole('tooltip', { name: 'The working: hours of Alternator' });
+  await expect(hint).toBeAttached();
+  await touch.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] });
+  const heading = page.getByRole('heading', { name: 'Alternator fills House bank' });
+  await page.waitForTimeout(600);
+  await expect(heading).toHaveCount(0);
+  await figure.tap();
+  await expect(heading).toBeVisible();
 });

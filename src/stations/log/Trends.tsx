@@ -153,7 +153,12 @@ function Measure({ onAdd }: { readonly onAdd: (thing: string, body: Record<strin
     >
       <label className="text-[12px] text-quiet">
         measured
-        <select className="box block text-[13px] text-ink" value={kind} onChange={(e) => setKind(e.target.value as MeasuredKind)}>
+        <select
+          aria-label="measured"
+          className="box block text-[13px] text-ink"
+          value={kind}
+          onChange={(e) => setKind(e.target.value as MeasuredKind)}
+        >
           {MEASURED_KINDS.map((k) => (
             <option key={k}>{k}</option>
           ))}
@@ -161,7 +166,12 @@ function Measure({ onAdd }: { readonly onAdd: (thing: string, body: Record<strin
       </label>
       <label className="text-[12px] text-quiet">
         of
-        <select className="box block max-w-[240px] text-[13px] text-ink" value={thing?.id ?? ''} onChange={(e) => setOf(e.target.value)}>
+        <select
+          aria-label="of what"
+          className="box block max-w-[240px] text-[13px] text-ink"
+          value={thing?.id ?? ''}
+          onChange={(e) => setOf(e.target.value)}
+        >
           {things.map((t) => (
             <option key={t.id} value={t.id}>
               {t.name}
