@@ -228,6 +228,8 @@ describe('fit and swap', () => {
         'belt length and reach of the arm'
       ];
     expect([belt(759), belt(790), belt(845), belt(null)]).toEqual(['does not fit', 'fits', 'does not fit', 'ask']);
+    const told = fitLines({ ...quietBoat(), engine }, { ...with_({}), alternator: machine }).find((l) => l.what.startsWith('belt'));
+    expect(told?.of[1]).toContain('nearest 760 mm; with a quarter of its way gone 780 mm');
   });
   test('a body longer than the room, and a fan made for the other way round, do not fit', () => {
     const room = { ...UNKNOWN_FIT, rotation: 'clockwise', bodyMm: 150, longMm: 200 } as const;

@@ -26,7 +26,11 @@ function beltLine(design: Pick<Design, 'engine' | 'boat'>, a: Alternator): FitLi
     alternator: range ? `a new one ${inMm(range[0])} to ${inMm(range[1])}` : 'not known',
     of: [
       'length of a belt: both arcs and both straights, from the pulleys’ diameters and the distance of their centres',
-      ...(range ? [`with the arm at its nearest ${inMm(range[0])}; the next that may be bought up to ${inMm(range[1])}`] : []),
+      ...(range
+        ? [
+            `with the arm at its nearest ${inMm(range[0])}; with a quarter of its way gone ${inMm(range[1])}: a new one lies between, the rest of the way takes up its stretch`,
+          ]
+        : []),
       ...(reach === null ? [] : [`with the arm at its farthest ${inMm(reach)}: a belt on it may be no longer`]),
       'measured at the engine (Charging, the engine), and as its maker gives the alternator',
     ],
