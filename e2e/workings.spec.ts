@@ -240,6 +240,13 @@ test('a hint is beside what the mouse rests on or the keyboard is at, and goes w
   await expect(page.getByRole('tab', { name: 'sources', exact: true })).toHaveAttribute('aria-selected', 'true');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('tabpanel', { name: 'small leads' })).toBeVisible();
+  // The ring shows where the keyboard is, and goes with a press of the mouse.
+  const settings = page.getByRole('tab', { name: 'settings', exact: true });
+  await settings.click();
+  await expect(settings).toBeFocused();
+  await expect(settings).toHaveCSS('outline-style', 'none');
+  await page.keyboard.press('ArrowLeft');
+  await expect(page.getByRole('tab', { name: 'small leads', exact: true })).toHaveCSS('outline-style', 'solid');
 });
 
 test('what is typed into a field stays when another sheet is put on top', async ({ page, marram }) => {

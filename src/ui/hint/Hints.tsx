@@ -36,7 +36,13 @@ export function Hints() {
     };
     const leave = () => rest(null);
     const onOver = (e: PointerEvent) => e.pointerType !== 'touch' && rest(hinted(e.target));
+    // Tabs are given the focus by their own script, and a browser takes that for the keyboard's.
+    const onKey = () => {
+      delete document.documentElement.dataset.by;
+      leave();
+    };
     const onDown = (e: PointerEvent) => {
+      document.documentElement.dataset.by = 'pointer';
       leave();
       held = e.pointerType === 'touch' && hinted(e.target) !== null;
       if (held) rest(hinted(e.target));
@@ -56,7 +62,7 @@ export function Hints() {
       ['pointerdown', onDown],
       ['pointerup', onUp],
       ['pointercancel', leave],
-      ['keydown', leave],
+      ['keydown', onKey],
       ['scroll', leave],
     ];
     for (const [name, on] of heard) document.addEventListener(name, on as EventListener, { capture: true, passive: true });
