@@ -148,8 +148,10 @@ interface Known {
   readonly anew?: Memory;
 }
 
-/** Every circuit and lead whose figures the growth moves: whether what stands there still passes, and what it would take. */
-/** @param known the analysis of the boat as she is, and what is remembered of boats grown before: the next is tried sooner. */
+/**
+ * Every circuit and lead whose figures the growth moves: whether what stands there still passes, and what it would take.
+ * @param known the analysis of the boat as she is, and what is remembered of boats grown before: the next is tried sooner.
+ */
 export function* growing(whole: Design, growth: Growth, known: Known = {}): Steps<GrowthLine[]> {
   const design = withoutCandidate(whole, growth);
   const before = (design === whole ? known.of : undefined) ?? analyse(design);

@@ -3,7 +3,7 @@ import { applyEdit, type Design } from '../design';
 import { CONDUCTORS } from '../rules';
 import { usualBoat } from '@/testing/usualBoat';
 import { analyse, createMemory } from './analysis';
-import { chosenTogether } from './together';
+import { choosingTogether, chosenTogether } from './together';
 import { reelsKg } from './fewerSizes';
 
 const taken = (design: Design): Design => {
@@ -61,6 +61,21 @@ describe.each([1, 9, 21, 26, 38])('boat %d', (seed) => {
   });
 });
 
+test('worked out in turns with another boat on one memory, both come out as each alone', () => {
+  const memory = createMemory();
+  const boats = [usualBoat(1), usualBoat(21)];
+  const alone = boats.map((d) => chosenTogether(d));
+  const inTurns = boats.map((d) => choosingTogether(d, memory));
+  const out = boats.map((): unknown => null);
+  for (let left = boats.length; left > 0;)
+    inTurns.forEach((steps, i) => {
+      const step = steps.next();
+      if (!step.done || out[i] !== null) return;
+      out[i] = step.value;
+      left--;
+    });
+  expect(out).toEqual(alone);
+});
 test('pinned parts stay, and what was chosen before is chosen anew', () => {
   const design = usualBoat(1);
   const [first] = chosenTogether(design).changes;

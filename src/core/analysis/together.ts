@@ -110,6 +110,8 @@ function* repaired(start: Design, memory: Memory): Steps<Design> {
 /** The tree's least copper stored where it is more than a part takes by itself, main and feeders first. */
 function* byTree(bare: Design, memory: Memory): Steps<Design> {
   const table = CONDUCTORS[bare.boat.ruleSet];
+  // Others may have used the memory since: it is of this design again before it is read.
+  analyse(bare, memory);
   const places = leastCopper(bare.circuits.flatMap((c) => workedCircuit(memory, c.id) ?? []));
   yield;
   let design = bare;
