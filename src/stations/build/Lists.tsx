@@ -124,7 +124,7 @@ export function Lists() {
           </tbody>
         </table>
         <p className="mt-1 text-[12px] text-quiet">
-          Dotted lengths are estimates from positions: tape the run before cutting. Bold ones are taped.
+          Lengths in bold are taped. All others are estimates from positions: tape the run before cutting.
         </p>
       </section>
     </div>
