@@ -52,7 +52,10 @@ export function acFor(design: AcSupplyParts, living: Living, span: Span, output:
 
 const SEPARATOR = '~';
 /** The row of the load sheet a load of the day belongs to: an inverter's appliances stand for themselves. */
-export const hostOf = (loadId: string): string => loadId.split(SEPARATOR)[0] ?? loadId;
+export function hostOf(loadId: string): string {
+  const at = loadId.indexOf(SEPARATOR);
+  return at < 0 ? loadId : loadId.slice(0, at);
+}
 
 /** Watts an inverter takes while nothing draws. */
 export function restW(source: AcSource): number {

@@ -1,5 +1,5 @@
 /** Design -> Analysis: the one function that runs it all. Incremental: a circuit whose inputs are the same objects keeps its result. */
-import { asDecided, type Bank, type Circuit, type Design, type Finding, type Load, partsRead, share } from '../design';
+import { asDecided, type Circuit, type Design, type Finding, partsRead, share } from '../design';
 import { findingsMemory, type FindingsMemory, findingsOf } from '../check';
 import {
   analyseAgain,
@@ -26,11 +26,11 @@ import { yieldMemory, type YieldMemory } from '../energy';
 import {
   type DayHour,
   dayHours,
-  type DemandItem,
-  demandItem,
   type DemandRollUp,
   rollUpDemand,
   loadCurrent,
+  loadDemand,
+  type LoadDemand,
   type LoadCurrent,
   studyVolts,
   type StudyVolts,
@@ -66,18 +66,21 @@ interface Kept {
   readonly worked: WorkedCircuit;
 }
 
+interface KeptLoad extends LoadDemand {
+  readonly volts: StudyVolts;
+  readonly hours: readonly DayHour[];
+  /** Its line of the analysis, and the circuit it was on. */
+  readonly result: LoadResult;
+}
+
 /** Results kept from one analysis to the next. Make one per design being worked on. */
 export interface Memory {
   readonly circuits: Map<string, Kept>;
   results: readonly CircuitResult[];
   readonly geometries: Map<string, RunGeometry>;
-  readonly currents: WeakMap<Load, { volts: StudyVolts; current: LoadCurrent }>;
-  /** Loads as parts of what flows: by row, and by id for a row that says the same. */
-  readonly items: WeakMap<Load, { readonly current: LoadCurrent; readonly hours: readonly DayHour[]; readonly item: DemandItem }>;
-  readonly itemsById: Map<string, DemandItem>;
+  /** Loads as they count in what feeds them, by id. */
+  loads: ReadonlyMap<string, KeptLoad>;
   hours: { readonly living: Design['living']; readonly hours: readonly DayHour[] } | null;
-  readonly banks: WeakMap<Bank, BankSource>;
-  readonly loads: WeakMap<Load, LoadResult>;
   volts: Volts | null;
   readonly made: YieldMemory;
   paths: Paths;
@@ -90,16 +93,12 @@ export const createMemory = (): Memory => ({
   circuits: new Map(),
   results: [],
   geometries: new Map(),
-  currents: new WeakMap(),
-  items: new WeakMap(),
-  itemsById: new Map(),
+  loads: new Map(),
   hours: null,
-  banks: new WeakMap(),
-  loads: new WeakMap(),
   volts: null,
   made: yieldMemory(),
   paths: {},
-  leads: { byId: new Map(), results: [] },
+  leads: { byId: new Map(), results: [], shared: [] },
   posts: null,
   findings: findingsMemory(),
 });
@@ -125,49 +124,26 @@ function voltsByBank(memory: Memory, design: Design, banks: readonly BankSource[
  */
 export function analyse(whole: Design, memory: Memory = createMemory()): Analysis {
   const design = asDecided(whole);
-  const alone = design.banks.map((b) => {
-    const source = memory.banks.get(b) ?? bankSource(b);
-    memory.banks.set(b, source);
-    return source;
-  });
+  const alone = design.banks.map(bankSource);
   const volts = voltsByBank(memory, design, alone);
-  const fedBy = bankOfLoads(design);
   const voltsOf = (bankId: string | undefined): StudyVolts => volts.by.get(bankId ?? '') ?? volts.house;
   const banks = postFaultsOf(memory, design, alone);
-  const currentOf = (load: Load): LoadCurrent => {
-    const volts = voltsOf(fedBy.get(load.id));
-    const kept = memory.currents.get(load);
-    if (kept?.volts === volts) return kept.current;
-    const current = loadCurrent(load, volts);
-    memory.currents.set(load, { volts, current });
-    return current;
-  };
-  const loads = byId(design.loads);
   const ordered = circuitOrder(design.circuits);
   const { order, feederOf } = ordered;
   const hours = hoursOf(memory, design);
-  const itemOf = (load: Load): DemandItem => {
-    const current = currentOf(load);
-    const kept = memory.items.get(load);
-    if (kept?.current === current && kept.hours === hours) return kept.item;
-    const item = share(memory.itemsById.get(load.id), demandItem(load, current, hours));
-    memory.items.set(load, { current, hours, item });
-    memory.itemsById.set(load.id, item);
-    return item;
-  };
-  const asked = rollUpDemand(design, ordered, loads, currentOf, itemOf);
-  const done = analyseCircuits({ design, memory, banks, voltsOf, hours, currentOf, itemOf, loads, order, feederOf, asked });
+  const loads = loadsOf(memory, design, hours, voltsOf);
+  const asked = rollUpDemand(design, ordered, loads);
+  const done = analyseCircuits({ design, memory, banks, voltsOf, hours, loads, order, feederOf, asked });
   const worked = design.circuits.flatMap((c) => done.get(c.id) ?? []);
   const results = worked.map((w) => w.result);
   const circuits = (memory.results = sameParts(memory.results, results) ? memory.results : results);
   const leads = batteryCableResults(design, circuits, banks, memory.leads);
   const paths = (memory.paths = share(memory.paths, pathsOf(design, circuits, leads)));
-  const serving = servingOf(design.circuits).loads;
   const balanced = balance(design, banks, circuits, memory.made.of(withPaths(design, paths)));
   return {
     volts: volts.house,
     banks,
-    loads: design.loads.map((l) => loadResult(memory, l, currentOf(l), voltsOf(fedBy.get(l.id)), serving.get(l.id)?.id ?? null)),
+    loads: Array.from(loads.values(), (l) => l.result),
     circuits,
     findings: findingsOf({ design, circuits, worked, leads, needs: balanced.needs, studied: null }, memory.findings),
     balance: balanced,
@@ -201,13 +177,30 @@ export function workedPath(memory: Memory, circuitId: string): WorkedCircuit[] {
   return [...before, last];
 }
 
-/** A load's line of the analysis: the same object while it says the same. */
-function loadResult(memory: Memory, load: Load, current: LoadCurrent, volts: StudyVolts, circuitId: string | null): LoadResult {
-  const kept = memory.loads.get(load);
-  if (kept?.current === current && kept.volts === volts && kept.circuitId === circuitId) return kept;
-  const result = { id: load.id, current, volts, circuitId };
-  memory.loads.set(load, result);
-  return result;
+/** Every load in its row's order, at the volts of the bank that feeds it: the same objects while they say the same. */
+function loadsOf(
+  memory: Memory,
+  design: Design,
+  hours: readonly DayHour[],
+  voltsOf: (bankId: string | undefined) => StudyVolts,
+): ReadonlyMap<string, KeptLoad> {
+  const fedBy = bankOfLoads(design);
+  const serving = servingOf(design.circuits).loads;
+  const loads = new Map<string, KeptLoad>();
+  for (const load of design.loads) {
+    const volts = voltsOf(fedBy.get(load.id));
+    const circuitId = serving.get(load.id)?.id ?? null;
+    const before = memory.loads.get(load.id);
+    const same = before?.load === load && before.volts === volts ? before : undefined;
+    if (same?.hours === hours && same.result.circuitId === circuitId) {
+      loads.set(load.id, same);
+      continue;
+    }
+    const current = same?.current ?? loadCurrent(load, volts);
+    const result = { id: load.id, current, volts, circuitId };
+    loads.set(load.id, { ...loadDemand(load, current, hours, before), volts, hours, result });
+  }
+  return (memory.loads = loads);
 }
 
 interface Scene {
@@ -216,9 +209,7 @@ interface Scene {
   readonly banks: readonly BankSource[];
   readonly voltsOf: (bankId: string | undefined) => StudyVolts;
   readonly hours: readonly DayHour[];
-  readonly currentOf: (load: Load) => LoadCurrent;
-  readonly itemOf: (load: Load) => DemandItem;
-  readonly loads: ReadonlyMap<string, Load>;
+  readonly loads: ReadonlyMap<string, LoadDemand>;
   readonly order: readonly Circuit[];
   readonly feederOf: ReadonlyMap<string, Circuit>;
   readonly asked: DemandRollUp;
@@ -228,7 +219,7 @@ const NOTHING: readonly never[] = [];
 
 /** Top down: each circuit behind what stands before it. */
 function analyseCircuits(scene: Scene): ReadonlyMap<string, WorkedCircuit> {
-  const { design, memory, banks, voltsOf, hours, currentOf, itemOf, loads, order, feederOf, asked } = scene;
+  const { design, memory, banks, voltsOf, hours, loads, order, feederOf, asked } = scene;
   const { boat, house } = design;
   const panels = byId(design.panels);
   const places = byId(design.places);
@@ -254,41 +245,49 @@ function analyseCircuits(scene: Scene): ReadonlyMap<string, WorkedCircuit> {
     // The bank's demand may move without the feeder's own result moving: it is taken afresh.
     return via ? { ...via, place, bankDemandA: asked.bankDemandA.get(via.bank?.bankId ?? '') ?? 0 } : { ...NOWHERE, place };
   };
+  // Of the design only what runs go by: what is kept of it must not keep the rest.
+  const lies = { places: design.places, boat, house };
   // Gathered for one circuit after another, and copied only where they have moved.
   const deps: unknown[] = [];
   const drift: number[] = [];
   for (const circuit of order) {
     const upstream = upstreamOf(circuit);
+    const drawn = circuit.taps.map((t) => (t.serves.kind === 'load' ? (loads.get(t.serves.id) ?? null) : null));
     const served: Served = {
-      loads: circuit.taps.map((t) => (t.serves.kind === 'load' ? (loads.get(t.serves.id) ?? null) : null)),
+      loads: drawn.map((d) => d && d.load),
       panels: circuit.taps.map((t) => (t.serves.kind === 'panel' ? (panels.get(t.serves.id) ?? null) : null)),
     };
     const panel = circuit.from.kind === 'panel' ? (panels.get(circuit.from.id) ?? null) : null;
-    const lay = runGeometry(design, circuit, upstream.place, served, places, memory.geometries.get(circuit.id), panel);
+    const lay = runGeometry(
+      { design: lies, circuit, start: upstream.place, served, from: panel },
+      places,
+      memory.geometries.get(circuit.id),
+    );
     memory.geometries.set(circuit.id, lay);
     const feeds = served.panels.some((p) => p !== null);
     const surges = feeds ? circuit.taps.map((t) => (t.serves.kind === 'panel' ? (asked.surge.get(t.serves.id) ?? null) : null)) : NOTHING;
     const volts = voltsOf(upstream.bank?.bankId);
     deps.length = 0;
-    deps.push(circuit, house, boat, volts, hours, panel, ...lay.passes, ...lay.lengths, ...served.loads, ...served.panels);
-    deps.push(upstream.bank, upstream.place, upstream.atBank, ...upstream.chain);
+    deps.push(circuit, house, boat, volts, hours, panel, upstream.bank, upstream.place, upstream.atBank);
     deps.push(upstream.coldOhm, upstream.faultHotOhm, upstream.feederRatingA);
+    for (const list of [lay.passes, lay.lengths, served.loads, served.panels, upstream.chain]) for (const x of list) deps.push(x);
     for (const s of surges) deps.push(s?.addsA, s?.seconds, s?.name);
-    if (feeds) for (const t of circuit.taps) if (t.serves.kind === 'panel') deps.push(...(asked.items.get(t.serves.id) ?? NOTHING));
+    if (feeds)
+      for (const t of circuit.taps)
+        if (t.serves.kind === 'panel') for (const item of asked.items.get(t.serves.id) ?? NOTHING) deps.push(item);
     // Only a start is computed from the sagged posts.
-    const surging = surges.some(Boolean) || served.loads.some((l) => l !== null && l.surgeA !== null);
+    const surging = surges.some(Boolean) || drawn.some((d) => d?.load.surgeA != null);
     drift.length = 0;
+    const items = feeds ? NOTHING : drawn.map((d) => d && d.item);
+    const workingA = items.reduce((sum, i) => sum + (i?.currentA ?? 0), 0);
+    const lost = lostBefore({ isFeeder: feeds, items, workingA }, upstream);
     if (feeds) drift.push(...upstream.lostV);
-    else {
-      const items = served.loads.map((l) => l && itemOf(l));
-      const workingA = items.reduce((sum, i) => sum + (i?.currentA ?? 0), 0);
-      drift.push(lostBefore({ isFeeder: false, items, workingA }, upstream).volts);
-    }
+    else drift.push(lost.volts);
     drift.push(upstream.hotOhm, surging ? upstream.bankDemandA : 0);
     const kept = memory.circuits.get(circuit.id);
     const known = kept && sameParts(kept.deps, deps) ? kept : undefined;
     const still = known && sameParts(known.drift, drift);
-    const again = known && (still ? known.worked : analyseAgain(known.worked, upstream));
+    const again = known && (still ? known.worked : analyseAgain(known.worked, upstream, lost));
     const worked =
       again ??
       analyseCircuit(
@@ -298,11 +297,12 @@ function analyseCircuits(scene: Scene): ReadonlyMap<string, WorkedCircuit> {
           volts,
           panel,
           served,
+          drawn,
           lay,
           feeds
             ? circuit.taps.map((t, i) => {
-                const load = served.loads[i];
-                return t.serves.kind === 'panel' ? (asked.items.get(t.serves.id) ?? []) : load ? [itemOf(load)] : [];
+                const load = drawn[i];
+                return t.serves.kind === 'panel' ? (asked.items.get(t.serves.id) ?? []) : load ? [load.item] : [];
               })
             : NOTHING,
           surges,
@@ -328,6 +328,7 @@ function analyseCircuits(scene: Scene): ReadonlyMap<string, WorkedCircuit> {
     volts: StudyVolts,
     panel: Gathered['panel'],
     served: Served,
+    drawn: readonly (LoadDemand | null)[],
     lay: RunGeometry,
     downstream: Gathered['downstream'],
     belowSurge: Gathered['belowSurge'],
@@ -342,8 +343,8 @@ function analyseCircuits(scene: Scene): ReadonlyMap<string, WorkedCircuit> {
       places: lay.passes,
       lengths: circuit.taps.map((tap, i) => ({ estimatedM: lay.lengths[i] ?? 0, lengthM: tap.tapedM ?? lay.lengths[i] ?? 0 })),
       loads: served.loads,
-      currents: served.loads.map((l) => (l ? currentOf(l) : null)),
-      items: served.loads.map((l) => (l ? itemOf(l) : null)),
+      currents: drawn.map((d) => d && d.current),
+      items: drawn.map((d) => d && d.item),
       hours,
       panels: served.panels,
       names: circuit.taps.map((t, i) => served.loads[i]?.name ?? served.panels[i]?.name ?? places.get(t.serves.id)?.name ?? '?'),

@@ -1,6 +1,6 @@
 /** A bank's figures: the maker's where they are known, the chemistry's typical ones else. */
 import { cellsOf, slopePerCell } from './slope';
-import { type Bank, type Design, rowOf } from '../design';
+import { type Bank, type Design, onceFor, rowOf } from '../design';
 import { CHEMISTRIES, type Chemistry, TAIL_PCT, BATTERY_C } from '../rules';
 
 /** Peukert's exponent: the maker's or the chemistry's. It is for lead-acid only: iron phosphate gives what it holds at any rate (exponent 1). */
@@ -16,7 +16,7 @@ export const c20Ah = (bank: Bank): number => {
 };
 
 /** The chemistry with what the bank's maker states put in; the same typical chemistry where nothing is stated. */
-export function chemistryOf(bank: Bank): Chemistry {
+export const chemistryOf = onceFor((bank: Bank): Chemistry => {
   const typical = CHEMISTRIES[bank.chemistry];
   const { sheet } = bank;
   if (Object.values(sheet).every((x) => x === null)) return typical;
@@ -38,7 +38,7 @@ export function chemistryOf(bank: Bank): Chemistry {
     selfDischargePctMonth: sheet.selfDischargePctMonth ?? typical.selfDischargePctMonth,
     ohmPer100Ah: sheet.mohm === null ? typical.ohmPer100Ah : ((sheet.mohm / 1000) * (bank.blockAh / 100) * 12) / bank.blockV,
   };
-}
+});
 
 /** Temperature the bank is computed at, degC: its own, else its place's, else 25. */
 export const bankTempC = (design: Pick<Design, 'places'>, bank: Bank): number =>

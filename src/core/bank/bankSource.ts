@@ -1,5 +1,5 @@
 /** A bank as a source of current: rest volts, resistance, what it gives into a short (docs/methods.md, M6 and M7). */
-import type { Bank } from '../design';
+import { type Bank, onceFor } from '../design';
 import { c20Ah, chemistryOf } from './bankFigures';
 import { type Chemistry, interruptingMinimumA, restV } from '../rules';
 
@@ -35,7 +35,8 @@ export interface BankSource {
 /** Cold-cranking amps of a lead-acid bank per Ah where the maker gives none: typical of deep-cycle blocks. */
 const CCA_PER_AH = 5;
 
-export function bankSource(bank: Bank): BankSource {
+/** A bank as a source, by itself. The same object for the same row. */
+export const bankSource = onceFor((bank: Bank): BankSource => {
   const chemistry = chemistryOf(bank);
   const twelves = bank.blockV / 12;
   const perString12 = twelves * bank.series;
@@ -70,7 +71,7 @@ export function bankSource(bank: Bank): BankSource {
     cca,
     ccaIsMakers: bank.cca !== null,
   };
-}
+});
 
 /** Rest volts of the bank at a state of charge. */
 export const bankRestV = (source: BankSource, soc: number): number => (restV(source.chemistry, soc) * source.nominalV) / 12;

@@ -1,6 +1,6 @@
 /** Every finding of a design: one function over the one table, set by set, each kept while nothing it reads has changed. */
 import { AC_READS } from '../ac';
-import type { CircuitResult, WorkedCircuit } from '../circuit';
+import type { CircuitResult, CircuitTrial, WorkedCircuit } from '../circuit';
 import { type Design, type Finding, partsRead, share } from '../design';
 import type { BatteryCableResult } from '../mainSide';
 import { circuitOrder, sameParts, servingOf } from '../topology';
@@ -9,6 +9,7 @@ import { bySeverity } from './finding';
 import { findingsIn } from './rule';
 import type { AcPower } from './rules/acMachines';
 import { acRunFacts } from './rules/acRuns';
+import type { StillFacts } from './rules/circuitFacts';
 import { unfedBy } from './rules/circuits';
 import { mainSideFacts } from './rules/mainSideRule';
 import type { DayNeed } from './rules/lasting';
@@ -35,16 +36,24 @@ interface Known {
   readonly findings: readonly Finding[];
 }
 
+/** What one circuit was told, and what of it does not go by the volts before its way. */
+interface KnownCircuit {
+  readonly result: CircuitResult;
+  readonly trial: CircuitTrial;
+  readonly facts: StillFacts;
+  readonly still: readonly Finding[];
+  readonly findings: readonly Finding[];
+}
+
 /** Findings kept from one time to the next, set by set, and circuit by circuit. */
 export interface FindingsMemory {
   readonly sets: Map<RuleSet, Known>;
-  readonly circuits: Map<string, Known>;
-  readonly volts: Map<string, Known>;
+  readonly circuits: Map<string, KnownCircuit>;
 }
-export const findingsMemory = (): FindingsMemory => ({ sets: new Map(), circuits: new Map(), volts: new Map() });
+export const findingsMemory = (): FindingsMemory => ({ sets: new Map(), circuits: new Map() });
 
 /** What was known while the parts are the same; what says the same stays the same objects. */
-function kept<K>(known: Map<K, Known>, key: K, deps: readonly unknown[], work: () => readonly Finding[]): readonly Finding[] {
+function kept(known: Map<RuleSet, Known>, key: RuleSet, deps: readonly unknown[], work: () => readonly Finding[]): readonly Finding[] {
   const before = known.get(key);
   if (before && sameParts(before.deps, deps)) return before.findings;
   const findings = share(before?.findings, work());
@@ -70,37 +79,51 @@ function ofEquipment({ design }: Facts, memory: FindingsMemory): readonly Findin
   return kept(memory.sets, 'equipment', partsRead(design, EQUIPMENT_READS), () => findingsIn(RULES.equipment, { design }));
 }
 
-function ofCircuits({ design, worked }: Facts, memory: FindingsMemory): readonly Finding[][] {
+/** Whether what rules on a circuit read is the same but for the volts before its way: the taps are made anew with all else of it. */
+const stillSame = (known: KnownCircuit, { trial, result }: WorkedCircuit, { units, unfed, vapour }: StillFacts): boolean => {
+  const { ladder, state } = result.own;
+  const before = known.facts;
+  return (
+    known.trial.input.taps === trial.input.taps &&
+    known.trial.protection === trial.protection &&
+    before.own === ladder &&
+    before.state.heat === state.heat &&
+    before.state.fault === state.fault &&
+    before.state.terminal === state.terminal &&
+    before.units === units &&
+    before.unfed === unfed &&
+    before.vapour === vapour
+  );
+};
+
+function ofCircuits({ design, worked }: Facts, memory: FindingsMemory): readonly (readonly Finding[])[] {
   const { feederOf, loops } = circuitOrder(design.circuits);
   const looped = new Set(loops.flatMap((l) => l.edges));
   const fed = new Set(feederOf.keys());
   const { boat } = design;
   const vapour = design.places.some((p) => p.vapour);
-  const out = worked.map(({ result: r, trial: b }) => {
+  const out = worked.map((w) => {
+    const { result: r, trial: b } = w;
     const unfed = b.input.upstream.bank ? undefined : unfedBy(design, r.id, looped, fed);
+    const known = memory.circuits.get(r.id);
+    if (known?.result === r && known.facts.units === boat && known.facts.unfed === unfed && known.facts.vapour === vapour)
+      return known.findings;
     const { ladder: own, state } = r.own;
     const facts = { b, own, state, units: boat, unfed, vapour };
-    // The taps are made anew with all of the circuit but the volts before its way: most edits move those alone.
-    const still = [b.input.taps, b.protection, own, state.heat, state.fault, state.terminal, boat, unfed, vapour];
-    return [
-      ...kept(memory.circuits, r.id, still, () => findingsIn(RULES.circuits, facts)),
-      ...kept(memory.volts, r.id, [r, boat, unfed, vapour], () => [
-        // Most circuits fail no test.
-        ...(state.failing.length > 0 ? findingsIn(RULES['circuit failures'], facts) : []),
-        ...findingsIn(RULES['circuit volts'], facts),
-      ]),
-    ];
+    const still = known && stillSame(known, w, facts) ? known.still : share(known?.still, findingsIn(RULES.circuits, facts));
+    // Most circuits fail no test.
+    const failures = state.failing.length > 0 ? findingsIn(RULES['circuit failures'], facts) : NONE;
+    const findings = share(known?.findings, [...still, ...failures, ...findingsIn(RULES['circuit volts'], facts)]);
+    memory.circuits.set(r.id, { result: r, trial: b, facts, still, findings });
+    return findings;
   });
   if (memory.circuits.size > worked.length) {
     const there = new Set(worked.map((w) => w.result.id));
-    for (const id of memory.circuits.keys())
-      if (!there.has(id)) {
-        memory.circuits.delete(id);
-        memory.volts.delete(id);
-      }
+    for (const id of memory.circuits.keys()) if (!there.has(id)) memory.circuits.delete(id);
   }
   return out;
 }
+const NONE: readonly Finding[] = [];
 
 function ofCharging({ design }: Facts, memory: FindingsMemory): readonly Finding[] {
   return kept(memory.sets, 'charging', partsRead(design, CHARGING_READS), () => findingsIn(RULES.charging, design));

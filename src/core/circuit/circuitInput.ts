@@ -164,10 +164,40 @@ const itemsOf = ({ isFeeder, taps, workingA }: Pick<CircuitInput, 'isFeeder' | '
 export const lostBeforeInput = (input: Pick<CircuitInput, 'isFeeder' | 'taps' | 'workingA'>, upstream: Upstream): LostBefore =>
   lostBefore(itemsOf(input), upstream);
 
-/** The same circuit when only the steady state of what stands before it has moved. */
-export function drifted(input: CircuitInput, upstream: Upstream): CircuitInput {
-  const { volts, at } = lostBeforeInput(input, upstream);
-  return { ...input, upstream, upstreamDropV: volts, atHour: at };
+/** The same circuit when only the steady state of what stands before it has moved. @param lost before its way now. */
+export function drifted(input: CircuitInput, upstream: Upstream, { volts, at }: LostBefore): CircuitInput {
+  // Written out: this is asked of most circuits at every edit, and a spread of so many fields takes twenty times as long.
+  return {
+    circuit: input.circuit,
+    school: input.school,
+    rules: input.rules,
+    house: input.house,
+    systemV: input.systemV,
+    volts: input.volts,
+    upstream,
+    taps: input.taps,
+    isFeeder: input.isFeeder,
+    demand: input.demand,
+    workingA: input.workingA,
+    upstreamDropV: volts,
+    atHour: at,
+    hours: input.hours,
+    surges: input.surges,
+    duty: input.duty,
+    places: input.places,
+    surroundings: input.surroundings,
+    insulationC: input.insulationC,
+    bundled: input.bundled,
+    panel: input.panel,
+    copperFactor: input.copperFactor,
+    lengthM: input.lengthM,
+    runsLong: input.runsLong,
+    minimumSize: input.minimumSize,
+    ownTrip: input.ownTrip,
+    found: input.found,
+    inlineOhm: input.inlineOhm,
+    inlineV: input.inlineV,
+  };
 }
 
 /** Most a run may lose, and the whole path with it: critical loads, feeders and what charges by the tighter figure, the rest by the general one. */

@@ -1,7 +1,7 @@
 /** One circuit analysed: its own school's answer in full, the other school's beside it, and what it hands to the circuits below. */
 import { circuitTrial, type CircuitTrial, circuitTrialAgain, warmSegmentOhms } from './trial';
 import { conductorOf, ladder, type Ladder, ladderAgain, type State, stateAgain, stateAt } from './ladder';
-import { circuitInput, type CircuitInput, drifted, type Gathered } from './circuitInput';
+import { circuitInput, type CircuitInput, drifted, type Gathered, type LostBefore } from './circuitInput';
 import { endTakes, type Family, SEGMENT_JOINTS_OHM, terminalRow } from '../rules';
 import { conductorOhm } from '../conductor';
 import { share } from '../design';
@@ -51,7 +51,8 @@ export interface CircuitResult {
 export interface WorkedCircuit {
   readonly result: CircuitResult;
   readonly trial: CircuitTrial;
-  readonly gathered: Gathered;
+  /** As first gathered: what stands before its way today is in the trial. */
+  readonly gathered: Omit<Gathered, 'upstream'>;
   /** Its device is the second choice, for its terminals: chosen anew whenever anything moves. */
   readonly roomier: boolean;
 }
@@ -64,8 +65,8 @@ export function pathOhm({ upstreamOhm, warmOhm, own, taps }: CircuitResult, tap:
 }
 
 /** The other school's answer to the same circuit, worked out when it is asked for. */
-export function otherSchool({ gathered }: WorkedCircuit): { readonly side: Side; readonly trial: CircuitTrial } {
-  const input = circuitInput({ ...gathered, school: gathered.school === 'awg' ? 'metric' : 'awg' });
+export function otherSchool({ gathered, trial }: WorkedCircuit): { readonly side: Side; readonly trial: CircuitTrial } {
+  const input = circuitInput({ ...gathered, upstream: trial.input.upstream, school: gathered.school === 'awg' ? 'metric' : 'awg' });
   const b = circuitTrial(input, chooseProtection(input));
   return { side: sideOf(b), trial: b };
 }
@@ -189,20 +190,30 @@ export function analyseCircuit(gathered: Gathered): WorkedCircuit {
   return resultOf(better?.trial ?? b, better?.own ?? own, gathered, better !== null);
 }
 
-/** The circuit again when only the steady volts before it have moved: its device, heat and faults stand. */
-export function analyseAgain(before: WorkedCircuit, upstream: Upstream): WorkedCircuit {
-  if (before.roomier) return analyseCircuit({ ...before.gathered, upstream });
-  const b = circuitTrialAgain(before.trial, drifted(before.trial.input, upstream));
-  const own = sideAgain(b, before.result.own);
-  const { ladder: chosen } = before.result.own;
+/** The circuit again when only the steady volts before it have moved: its device, heat and faults stand. @param lost before its way now. */
+export function analyseAgain(before: WorkedCircuit, upstream: Upstream, lost: LostBefore): WorkedCircuit {
+  const { result: was, gathered } = before;
+  if (before.roomier) return analyseCircuit({ ...gathered, upstream });
+  const b = circuitTrialAgain(before.trial, drifted(before.trial.input, upstream, lost));
+  const own = sideAgain(b, was.own);
+  const { ladder: chosen } = was.own;
   // Another size may fit other devices.
-  if (own.ladder !== chosen && own.ladder.chosen.size !== chosen.chosen.size) return analyseCircuit({ ...before.gathered, upstream });
+  if (own.ladder !== chosen && own.ladder.chosen.size !== chosen.chosen.size) return analyseCircuit({ ...gathered, upstream });
   const result: CircuitResult = {
-    ...before.result,
+    id: was.id,
+    no: was.no,
+    name: was.name,
+    isFeeder: was.isFeeder,
+    workingA: was.workingA,
+    demand: was.demand,
+    surgeA: was.surgeA,
+    surgeS: was.surgeS,
+    lengthM: was.lengthM,
+    taps: was.taps,
     own,
-    below: before.result.isFeeder ? belowTaps(b, own) : before.result.below,
+    below: was.isFeeder ? belowTaps(b, own) : was.below,
     upstreamOhm: upstream.hotOhm,
-    warmOhm: own.ladder === chosen ? before.result.warmOhm : warmOhmOf(b, own),
+    warmOhm: own.ladder === chosen ? was.warmOhm : warmOhmOf(b, own),
   };
-  return { result, trial: b, gathered: { ...before.gathered, upstream }, roomier: false };
+  return { result, trial: b, gathered, roomier: false };
 }

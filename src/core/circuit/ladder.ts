@@ -273,12 +273,18 @@ export function stateAgain(b: CircuitTrial, before: State, candidate: Candidate)
   for (const id of DRIFTING) if (applicable(b, id) && !passes(b, id, tried)) failing.push(id);
   failing.sort((x, y) => CRITERIA.indexOf(x) - CRITERIA.indexOf(y));
   return {
-    ...before,
+    candidate: before.candidate,
+    conductor: before.conductor,
     legOpen: candidate.legs > 1 ? legOpenAt(b, candidate) : null,
+    areaMm2: before.areaMm2,
+    heat: before.heat,
     drop: tried.drop(),
     surge: tried.surge(),
+    fault: before.fault,
+    terminal: before.terminal,
     passes: failing.length === 0,
     failing,
+    massKg: before.massKg,
   };
 }
 

@@ -111,12 +111,21 @@ function saggedV(input: CircuitInput): number[] {
   return surges.map((s) => restV - (upstream.bankDemandA + s.addsA) * (upstream.bank?.ohm ?? 0));
 }
 
-/** The trial of a circuit whose steady upstream alone has moved: heat and faults stand. */
+/** The trial of a circuit whose steady upstream alone has moved: heat and faults stand. Written out, as in `drifted`. */
 export const circuitTrialAgain = (b: CircuitTrial, input: CircuitInput): CircuitTrial => ({
-  ...b,
   input,
+  protection: b.protection,
+  family: b.family,
+  deratings: b.deratings,
+  headOhm: b.headOhm,
+  designA: b.designA,
   sagV: saggedV(input),
+  restV: b.restV,
+  k: b.k,
+  strengthMm2: b.strengthMm2,
+  makerMm2: b.makerMm2,
   trials: [],
+  still: b.still,
 });
 
 /** What of a circuit stays while only the volts before its way move: what goes by it need not be asked again. */

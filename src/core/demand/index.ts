@@ -2,7 +2,7 @@ export { type Demand, type DemandItem, feederDemand, type Surge } from './feeder
 export { loadCurrent, type LoadCurrent } from './loadCurrent';
 export { studyVolts, type StudyVolts } from './studyVolts';
 export { LOAD_SPREAD, nominalW, standingA } from './nominal';
-export { type DemandRollUp, rollUpDemand, demandItem } from './rollUp';
+export { type DemandRollUp, demandItem, loadDemand, type LoadDemand, rollUpDemand } from './rollUp';
 export { cover, spanH, spansOf } from './spans';
 export { forSafety, isCharging, type Usual, usualA, usualBy } from './usual';
 export { dayHours, type DayHour, inUseBy } from './hours';

@@ -1,5 +1,5 @@
 /** Bottom up: what every panel's circuits ask of what feeds them (docs/methods.md, M0). */
-import type { Circuit, Design, Load } from '../design';
+import { type Circuit, type Design, type Load, share } from '../design';
 import { type DemandItem, feederDemand, type Surge } from './feederDemand';
 import { type DayHour, inUseBy } from './hours';
 import { forSafety, isCharging } from './usual';
@@ -11,6 +11,20 @@ export interface DemandRollUp {
   readonly surge: ReadonlyMap<string, Surge | null>;
   /** By bank: demand of all it feeds, A. */
   readonly bankDemandA: ReadonlyMap<string, number>;
+}
+
+/** A load as it counts in what feeds it. */
+export interface LoadDemand {
+  readonly load: Load;
+  readonly current: LoadCurrent;
+  readonly item: DemandItem;
+  /** Its start; null where it has none. */
+  readonly start: Surge | null;
+}
+
+/** @param before of the same load: what says the same keeps its identity. */
+export function loadDemand(load: Load, current: LoadCurrent, hours: readonly DayHour[], before?: LoadDemand): LoadDemand {
+  return { load, current, item: share(before?.item, demandItem(load, current, hours)), start: startOf(load, current) };
 }
 
 /** A load as an item of its feeder's demand. */
@@ -44,13 +58,11 @@ function fedTwice({ circuits }: Pick<Design, 'circuits'>): boolean {
   return false;
 }
 
-/** @param order circuits, sources before what they feed. @param cyclic those that close a loop. @param itemOf a load as an item: the same object while it says the same. */
+/** @param order circuits, sources before what they feed. @param cyclic those that close a loop. @param loads by id. */
 export function rollUpDemand(
   design: Pick<Design, 'banks' | 'boat' | 'circuits' | 'house' | 'panels'>,
   { order, cyclic }: { readonly order: readonly Circuit[]; readonly cyclic: ReadonlySet<string> },
-  loads: ReadonlyMap<string, Load>,
-  currentOf: (load: Load) => LoadCurrent,
-  itemOf: (load: Load) => DemandItem,
+  loads: ReadonlyMap<string, LoadDemand>,
 ): DemandRollUp {
   const items = new Map<string, DemandItem[]>();
   const surge = new Map<string, Surge | null>();
@@ -71,9 +83,8 @@ export function rollUpDemand(
       }
       const load = serves.kind === 'load' ? loads.get(serves.id) : undefined;
       if (!load) continue;
-      const current = currentOf(load);
-      sum.push(itemOf(load));
-      start = worse(start, startOf(load, current));
+      sum.push(load.item);
+      start = worse(start, load.start);
     }
     if (circuit.from.kind === 'panel') surge.set(circuit.from.id, worse(surge.get(circuit.from.id) ?? null, start));
   }

@@ -1,31 +1,20 @@
 /** A boat as she was found, and as she will be. */
 import { machineOfOutput } from './outputs';
+import { onceFor } from './once';
 import { rowOf } from './rowOf';
 import type { Circuit, Design, Source } from './schema';
 
-const staying = new WeakMap<Design['circuits'], Design['circuits']>();
-
 /** Circuits that are not to be removed: the same list for the same circuits. */
-function stayingOf(circuits: Design['circuits']): Design['circuits'] {
-  const known = staying.get(circuits);
-  if (known) return known;
-  const kept = circuits.some((c) => c.found?.decision === 'remove') ? circuits.filter((c) => c.found?.decision !== 'remove') : circuits;
-  staying.set(circuits, kept);
-  return kept;
-}
-
-const aboard = new WeakMap<Design['sources'], Design['sources']>();
+const stayingOf = onceFor((circuits: Design['circuits']): Design['circuits'] =>
+  circuits.some((c) => c.found?.decision === 'remove') ? circuits.filter((c) => c.found?.decision !== 'remove') : circuits,
+);
 
 /** Sources that are aboard: candidates are compared, never counted. The same list for the same sources. */
-export function sourcesAboard(sources: Design['sources']): Design['sources'] {
-  const known = aboard.get(sources);
-  if (known) return known;
-  const kept = sources.some((s) => s.insteadOfId !== null)
+export const sourcesAboard = onceFor((sources: Design['sources']): Design['sources'] =>
+  sources.some((s) => s.insteadOfId !== null)
     ? sources.filter((s) => !isCandidate(sources, s) && !isCandidate(sources, machineOfOutput(sources, s)))
-    : sources;
-  aboard.set(sources, kept);
-  return kept;
-}
+    : sources,
+);
 
 /** Whether a source only may take another's place. Where what it may replace is gone it counts; of a circle the first counts. */
 function isCandidate(sources: Design['sources'], source: Source): boolean {

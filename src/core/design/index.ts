@@ -2,6 +2,7 @@ export { AC_CABLES, AC_LEGS, AC_RESTS, AC_SERVICES, AC_SOURCE_KINDS, EARTHINGS, 
 export { AC_APPLIANCES, acLoadFrom } from './acAppliances';
 export { type Appliance, APPLIANCES, loadFrom } from './appliances';
 export { placesAlongOps, ruleSetOps } from './alongOps';
+export { onceFor } from './once';
 export { LINK_WAYS, type LinkWay, type Slope, SLOPE_UNITS } from './bankSheet';
 export {
   blankBank,

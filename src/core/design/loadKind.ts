@@ -1,4 +1,5 @@
 /** What a load is, where rules go by it: entered, or suggested by its name until somebody says. */
+import { onceFor } from './once';
 
 export const LOAD_KINDS = [
   'bilge pump',
@@ -54,19 +55,14 @@ interface Named {
   readonly group: string;
 }
 
-const suggested = ({ name, group }: Named): LoadKind =>
-  kindByName(name) ?? (group === 'navigation' ? 'navigation light' : group === 'blower' ? 'blower' : group === 'pump' ? 'pump' : 'other');
-
-/** What a row's name suggests: many rules ask it of every load at every edit, and a row never changes. */
-const SUGGESTED = new WeakMap<Named, LoadKind>();
+/** What a row's name suggests: many rules ask it of every load at every edit. */
+const suggested = onceFor(
+  ({ name, group }: Named): LoadKind =>
+    kindByName(name) ?? (group === 'navigation' ? 'navigation light' : group === 'blower' ? 'blower' : group === 'pump' ? 'pump' : 'other'),
+);
 
 /** The kind that counts: as entered, else as the name or the group suggests. */
-export function kindOf(load: Named): LoadKind {
-  if (load.kind !== null) return load.kind;
-  let kind = SUGGESTED.get(load);
-  if (!kind) SUGGESTED.set(load, (kind = suggested(load)));
-  return kind;
-}
+export const kindOf = (load: Named): LoadKind => load.kind ?? suggested(load);
 
 const AT_ITS_WORK: ReadonlySet<LoadKind> = new Set([
   'bilge pump',

@@ -30,29 +30,45 @@ export function drawsOf(
   at: number,
   stride: number,
 ): void {
-  const windows = new Map<When, { readonly part: Float64Array; readonly hours: number }>();
+  // What is on for as long in the same hours is on together: each such group is gone through the day once.
+  const groups = new Map<When, Map<number, Group>>();
   for (const load of loads) {
     if (isCharging(load)) continue;
     const hours = Math.min(24, load.hours[living.id] ?? 0);
     const standby = standsBy(load, living) ? standingA(load) : 0;
     if (hours <= 0 && standby <= 0) continue;
     const when = load.when[living.id] ?? 'any time';
-    let window = windows.get(when);
-    if (!window) {
-      const part = windowOf(living, when, n);
-      windows.set(when, (window = { part, hours: hoursOf(part) }));
-    }
-    const use = inUse(hours, window.hours);
+    let byHours = groups.get(when);
+    if (!byHours) groups.set(when, (byHours = new Map<number, Group>()));
+    let group = byHours.get(hours);
+    if (!group) byHours.set(hours, (group = { watts: 0, siemens: 0, amps: 0, standby: 0 }));
     const watts = nominalW(load);
-    const kind = load.behaviour === 'power' ? 0 : load.behaviour === 'resistance' ? 1 : 2;
-    const unit = kind === 0 ? watts : kind === 1 ? watts / nominalV ** 2 : watts / nominalV;
-    const { part } = window;
-    for (let t = 0, row = at; t < n; t++, row += stride) {
-      const used = inUseAt(use, part[t] as number);
-      table[row + kind] = (table[row + kind] as number) + unit * used;
-      table[row + 2] = (table[row + 2] as number) + standby * (1 - used);
+    if (load.behaviour === 'power') group.watts += watts;
+    else if (load.behaviour === 'resistance') group.siemens += watts / nominalV ** 2;
+    else group.amps += watts / nominalV;
+    group.standby += standby;
+  }
+  for (const [when, byHours] of groups) {
+    const part = windowOf(living, when, n);
+    const windowH = hoursOf(part);
+    for (const [hours, { watts, siemens, amps, standby }] of byHours) {
+      const use = inUse(hours, windowH);
+      for (let t = 0, row = at; t < n; t++, row += stride) {
+        const used = inUseAt(use, part[t] as number);
+        table[row] = (table[row] as number) + watts * used;
+        table[row + 1] = (table[row + 1] as number) + siemens * used;
+        table[row + 2] = (table[row + 2] as number) + amps * used + standby * (1 - used);
+      }
     }
   }
+}
+
+/** Loads that are on for as many hours in the same window: what they draw while on, and what they stand by with. */
+interface Group {
+  watts: number;
+  siemens: number;
+  amps: number;
+  standby: number;
 }
 
 /** Where in its engine span each step begins (0 at the start, 1 at its planned end, more in the stretch beyond; -1 outside), and how much of it a step is. */

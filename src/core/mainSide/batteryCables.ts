@@ -4,6 +4,7 @@ import { type BatteryCable, share, rowOf, partsRead } from '../design';
 import type { BankSource } from '../bank';
 import { sameParts } from '../topology';
 import { LEAD_READS, type LeadParts } from './parts';
+import { carries } from './carries';
 import { batteryCableResult, type BatteryCableResult, positiveMm2 } from './sizing';
 
 export { type BatteryCableResult } from './sizing';
@@ -12,14 +13,20 @@ export { type BatteryCableResult } from './sizing';
 export interface BatteryCableMemory {
   readonly byId: Map<string, { readonly deps: readonly unknown[]; readonly result: BatteryCableResult }>;
   results: readonly BatteryCableResult[];
+  /** What all leads go by: the same list while none of it moves. */
+  shared: readonly unknown[];
 }
 
-/** What the circuits have to say to a lead: of a negative all that returns in it, of a case earth the positive beside it. */
+/** What the circuits have to say to a lead: of a positive what it carries, of a negative all that returns in it, of a case earth the positive beside it. */
 function ofCircuits(design: LeadParts, circuits: readonly CircuitResult[], lead: BatteryCable): string {
   const said: (number | string)[] = [];
+  if (lead.rail === 'positive') {
+    const { amps, why, lastingA } = carries(design, circuits, lead);
+    said.push(amps, why, lastingA);
+  }
   for (const end of [lead.from, lead.to]) {
     if (end.kind === 'case') said.push(positiveMm2(design, circuits, end.id));
-    if (end.kind === 'bank')
+    if (end.kind === 'bank' && lead.rail !== 'positive')
       design.circuits.forEach((c, i) => {
         if (c.from.kind !== 'bank' || c.from.id !== end.id) return;
         const r = circuits[i]?.id === c.id ? circuits[i] : rowOf(circuits, c.id);
@@ -37,11 +44,12 @@ export function batteryCableResults(
   memory: BatteryCableMemory,
 ): readonly BatteryCableResult[] {
   if (design.leads.length === 0) return NONE;
-  const shared: readonly unknown[] = partsRead(design, LEAD_READS);
+  const parts = partsRead(design, LEAD_READS);
+  const shared = (memory.shared = sameParts(memory.shared, parts) ? memory.shared : parts);
   const compute = (lead: BatteryCable, positives: readonly BatteryCableResult[]): BatteryCableResult => {
     const feeder = lead.from.kind === 'bar' ? design.leads : null;
     const loads = [lead.from, lead.to].flatMap((e) => (e.kind === 'case' ? (rowOf(design.loads, e.id) ?? []) : []));
-    const deps: unknown[] = [lead, ...shared, feeder, ...loads, ofCircuits(design, circuits, lead), ...positives];
+    const deps: unknown[] = [lead, shared, feeder, ...loads, ofCircuits(design, circuits, lead), ...positives];
     const kept = memory.byId.get(lead.id);
     if (kept && sameParts(kept.deps, deps)) return kept.result;
     const result = share(kept?.result, batteryCableResult(design, circuits, banks, lead, positives));

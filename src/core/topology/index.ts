@@ -20,4 +20,4 @@ export { batteryCablesBetween, loops, loose, paralleled, returnBar, shuntCable, 
 export { circuitOrder, upFrom } from './order';
 export { bankOfLoads } from './roots';
 export { type RunGeometry, runGeometry, runOf, sameParts, type Served, stretchesOf } from './runs';
-export { servingOf } from './serving';
+export { servingOf, startKey } from './serving';

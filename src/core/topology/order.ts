@@ -1,5 +1,5 @@
 /** The order in which circuits feed each other: main, feeders, branches; and the loops in which panels feed themselves. */
-import { type Circuit, rowOf } from '../design';
+import { type Circuit, onceFor, rowOf } from '../design';
 import { panelFeeds } from './feeds';
 import { type Ring, ringsIn } from '../solve';
 
@@ -35,14 +35,8 @@ function openWays(circuits: readonly Circuit[], loop: Ring, feederOf: Map<string
   return opened;
 }
 
-const known = new WeakMap<readonly Circuit[], CircuitOrder>();
-
 /** The order of a design's circuits; asked again for the same list, the same order. */
-export function circuitOrder(circuits: readonly Circuit[]): CircuitOrder {
-  const order = known.get(circuits) ?? orderOf(circuits);
-  known.set(circuits, order);
-  return order;
-}
+export const circuitOrder = onceFor(orderOf);
 
 /** A circuit and what feeds it, up to the bank. */
 export function upFrom(circuits: readonly Circuit[], circuitId: string | undefined): Circuit[] {

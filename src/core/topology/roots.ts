@@ -1,18 +1,12 @@
 /** Which bank each load is fed from. */
-import type { Design } from '../design';
+import { type Design, onceFor } from '../design';
 import { circuitOrder } from './order';
 
-const known = new WeakMap<Design['circuits'], ReadonlyMap<string, string>>();
-
 /** By load: the bank at the root of its first circuit. Loads on no circuit, or on one without a bank, are not in it. The same map for the same circuits. */
-export function bankOfLoads({ circuits }: Pick<Design, 'circuits'>): ReadonlyMap<string, string> {
-  let banks = known.get(circuits);
-  if (!banks) known.set(circuits, (banks = rootsOf({ circuits })));
-  return banks;
-}
+export const bankOfLoads = ({ circuits }: Pick<Design, 'circuits'>): ReadonlyMap<string, string> => rootsOf(circuits);
 
-function rootsOf(design: Pick<Design, 'circuits'>): ReadonlyMap<string, string> {
-  const { order, feederOf } = circuitOrder(design.circuits);
+const rootsOf = onceFor((circuits: Design['circuits']): ReadonlyMap<string, string> => {
+  const { order, feederOf } = circuitOrder(circuits);
   const root = new Map<string, string>();
   const out = new Map<string, string>();
   for (const c of order) {
@@ -22,4 +16,4 @@ function rootsOf(design: Pick<Design, 'circuits'>): ReadonlyMap<string, string> 
     for (const { serves } of c.taps) if (serves.kind === 'load' && !out.has(serves.id)) out.set(serves.id, bank);
   }
   return out;
-}
+});

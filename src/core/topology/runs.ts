@@ -9,7 +9,8 @@ export interface Served {
 }
 
 export interface RunGeometry {
-  readonly deps: readonly unknown[];
+  /** What it was made of. */
+  readonly of: RunOf;
   /** Each place once: where the run starts, what it serves, what is named on the way. */
   readonly passes: readonly Place[];
   /** Estimated length of each segment, m. */
@@ -25,19 +26,31 @@ export const sameParts = (a: readonly unknown[], b: readonly unknown[]): boolean
 /** What a run's length and places go by; of the house rules, slack alone. */
 type RunParts = Pick<Design, 'places' | 'boat'> & { readonly house: Pick<Design['house'], 'slackM' | 'openSlackM'> };
 
-export function runGeometry(
-  design: RunParts,
-  circuit: Circuit,
-  start: Place | null,
-  served: Served,
-  places: ReadonlyMap<string, Place>,
-  before: RunGeometry | undefined,
-  from: Panel | null,
-): RunGeometry {
-  const { slackM, openSlackM } = design.house;
-  const deps = [circuit, design.places, design.boat, slackM, openSlackM, from, start, ...served.loads, ...served.panels];
-  if (before && sameParts(before.deps, deps)) return before;
-  return { deps, passes: placesPassed(circuit, start, served, places), lengths: segmentLengths(design, circuit, start, served, from) };
+interface RunOf {
+  readonly design: RunParts;
+  readonly circuit: Circuit;
+  readonly start: Place | null;
+  readonly served: Served;
+  readonly from: Panel | null;
+}
+
+/** Whether a run is made of the same things. */
+const sameRun = (a: RunOf, b: RunOf): boolean =>
+  a.circuit === b.circuit &&
+  a.start === b.start &&
+  a.from === b.from &&
+  a.design.places === b.design.places &&
+  a.design.boat === b.design.boat &&
+  a.design.house.slackM === b.design.house.slackM &&
+  a.design.house.openSlackM === b.design.house.openSlackM &&
+  sameParts(a.served.loads, b.served.loads) &&
+  sameParts(a.served.panels, b.served.panels);
+
+/** @param before of the same circuit: it is kept while it is made of the same things. */
+export function runGeometry(of: RunOf, places: ReadonlyMap<string, Place>, before: RunGeometry | undefined): RunGeometry {
+  if (before && sameRun(before.of, of)) return before;
+  const { circuit, design, from, served, start } = of;
+  return { of, passes: placesPassed(circuit, start, served, places), lengths: segmentLengths(design, circuit, start, served, from) };
 }
 
 function placesPassed(circuit: Circuit, start: Place | null, served: Served, places: ReadonlyMap<string, Place>): Place[] {

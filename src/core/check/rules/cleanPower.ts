@@ -1,8 +1,8 @@
 /** Rules on clean power: electronics that share a feeder or a bank with motors that start (docs/methods.md, "Clean power"). */
 import { bankSource } from '../../bank';
 import { RIPPLE } from '../../rules';
-import { type Circuit, type Design, type Load, kindOf, nominalVOf, rowOf, setOp } from '../../design';
-import { bankOfLoads, servingOf } from '../../topology';
+import { type Circuit, type Design, type Load, kindOf, nominalVOf, onceFor, rowOf, setOp } from '../../design';
+import { bankOfLoads, servingOf, startKey } from '../../topology';
 import { show } from '../../quantity';
 import { type Rule, SOURCES, type Told } from '../rule';
 import type { DesignFacts } from './design';
@@ -35,47 +35,38 @@ interface Point {
   weakest: { readonly load: Load; readonly loadV: number; readonly needsV: number } | null;
 }
 
-const keyOf = ({ kind, id }: Circuit['from']): string => `${kind} ${id}`;
-
-const known = new WeakMap<DesignFacts, ReadonlyMap<string, Point>>();
-
-/** Points of the same facts are worked out once for all rules. */
-function pointsOf(facts: DesignFacts): ReadonlyMap<string, Point> {
-  let points = known.get(facts);
-  if (!points) known.set(facts, (points = findPoints(facts)));
-  return points;
-}
-
 /** Of every point where circuits start: the largest start, the inverter that draws most, and the electronics nearest to their limit. What runs for minutes is left to the studies. */
-function findPoints({ design, results }: DesignFacts): ReadonlyMap<string, Point> {
+const pointsOf = onceFor(({ design, results }: DesignFacts): ReadonlyMap<string, Point> => {
   const points = new Map<string, Point>();
   const bankOf = bankOfLoads(design);
-  for (const c of design.circuits) {
-    const r = results.get(c.id);
-    if (!r) continue;
-    let point = points.get(keyOf(c.from));
-    if (!point) points.set(keyOf(c.from), (point = { from: c.from, ohm: r.upstreamOhm, start: null, inverter: null, weakest: null }));
-    c.taps.forEach((t, i) => {
-      const load = t.serves.kind === 'load' ? rowOf(design.loads, t.serves.id) : undefined;
-      if (!load || !point) return;
-      const addsA = (r.surgeA ?? 0) - r.workingA;
-      if (load.surgeA !== null && load.duty === null && addsA > (point.start?.addsA ?? 0)) point.start = { load, addsA };
-      if (kindOf(load) === 'inverter' && r.workingA > (point.inverter?.amps ?? 0)) point.inverter = { load, amps: r.workingA };
-      const loadV = r.own.state.drop.taps[i]?.loadV;
-      if (load.group !== 'electronics' || loadV === undefined) return;
-      const needsV = load.minV ?? (RESTARTS_PCT / 100) * nominalVOf(design, bankOf.get(load.id));
-      if (!point.weakest || loadV - needsV < point.weakest.loadV - point.weakest.needsV) point.weakest = { load, loadV, needsV };
-    });
+  for (const [key, { from, circuits }] of servingOf(design.circuits).starting) {
+    let point: Point | undefined;
+    for (const c of circuits) {
+      const r = results.get(c.id);
+      if (!r) continue;
+      if (!point) points.set(key, (point = { from, ohm: r.upstreamOhm, start: null, inverter: null, weakest: null }));
+      for (const [i, t] of c.taps.entries()) {
+        const load = t.serves.kind === 'load' ? rowOf(design.loads, t.serves.id) : undefined;
+        if (!load) continue;
+        const addsA = (r.surgeA ?? 0) - r.workingA;
+        if (load.surgeA !== null && load.duty === null && addsA > (point.start?.addsA ?? 0)) point.start = { load, addsA };
+        if (kindOf(load) === 'inverter' && r.workingA > (point.inverter?.amps ?? 0)) point.inverter = { load, amps: r.workingA };
+        const loadV = load.group === 'electronics' ? r.own.state.drop.taps[i]?.loadV : undefined;
+        if (loadV === undefined) continue;
+        const needsV = load.minV ?? (RESTARTS_PCT / 100) * nominalVOf(design, bankOf.get(load.id));
+        if (!point.weakest || loadV - needsV < point.weakest.loadV - point.weakest.needsV) point.weakest = { load, loadV, needsV };
+      }
+    }
   }
   return points;
-}
+});
 
 /** From a point to the bank, the point first. A loop ends where it closes. */
 function wayUp({ feederOf }: DesignFacts, from: Circuit['from']): readonly Circuit['from'][] {
   const way = [from];
   for (let at = from; at.kind === 'panel';) {
     const next = feederOf.get(at.id)?.from;
-    if (!next || way.some((w) => keyOf(w) === keyOf(next))) break;
+    if (!next || way.some((w) => startKey(w) === startKey(next))) break;
     way.push(next);
     at = next;
   }
@@ -84,7 +75,7 @@ function wayUp({ feederOf }: DesignFacts, from: Circuit['from']): readonly Circu
 
 /** Hot loop from the posts to a point, ohm; of a bank none. */
 const ohmAt = (points: ReadonlyMap<string, Point>, at: Circuit['from'] | undefined): number =>
-  at && at.kind === 'panel' ? (points.get(keyOf(at))?.ohm ?? 0) : 0;
+  at && at.kind === 'panel' ? (points.get(startKey(at))?.ohm ?? 0) : 0;
 
 /** Of a finding whose greater part stays where the loads are moved to: another way is asked for. */
 const REST = '-rest';
@@ -127,7 +118,7 @@ export const CLEAN_POWER_RULES: readonly Rule<DesignFacts>[] = [
       const { design } = facts;
       const units = design.boat;
       const points = pointsOf(facts);
-      const starts = [...points.values()].flatMap((p) => (p.start ? [{ start: p.start, way: wayUp(facts, p.from).map(keyOf) }] : []));
+      const starts = [...points.values()].flatMap((p) => (p.start ? [{ start: p.start, way: wayUp(facts, p.from).map(startKey) }] : []));
       return [...points.values()].flatMap((p): readonly Told[] => {
         if (!p.weakest || p.from.kind !== 'panel') return [];
         const way = wayUp(facts, p.from);
@@ -137,9 +128,9 @@ export const CLEAN_POWER_RULES: readonly Rule<DesignFacts>[] = [
         const { load, loadV, needsV } = p.weakest;
         let worst: { readonly start: Start; readonly feederV: number; readonly bankV: number; readonly here: boolean } | null = null;
         for (const { start, way: its } of starts) {
-          const meet = way.find((w) => its.includes(keyOf(w)));
+          const meet = way.find((w) => its.includes(startKey(w)));
           if (!meet || start.load.id === load.id) continue;
-          const feederV = start.addsA * (meet.kind === 'bank' ? 0 : (points.get(keyOf(meet))?.ohm ?? 0));
+          const feederV = start.addsA * (meet.kind === 'bank' ? 0 : (points.get(startKey(meet))?.ohm ?? 0));
           const bankV = start.addsA * ohm;
           if (!worst || feederV + bankV > worst.feederV + worst.bankV) worst = { start, feederV, bankV, here: meet === way[0] };
         }
@@ -176,7 +167,9 @@ export const CLEAN_POWER_RULES: readonly Rule<DesignFacts>[] = [
     find: (facts) => {
       const { design } = facts;
       const points = pointsOf(facts);
-      const inverters = [...points.values()].flatMap((p) => (p.inverter ? [{ ...p.inverter, way: wayUp(facts, p.from).map(keyOf) }] : []));
+      const inverters = [...points.values()].flatMap((p) =>
+        p.inverter ? [{ ...p.inverter, way: wayUp(facts, p.from).map(startKey) }] : [],
+      );
       if (inverters.length === 0) return [];
       return [...points.values()].flatMap((p): readonly Told[] => {
         const way = p.weakest && p.from.kind === 'panel' ? wayUp(facts, p.from) : [];
@@ -184,9 +177,9 @@ export const CLEAN_POWER_RULES: readonly Rule<DesignFacts>[] = [
         if (!bank) return [];
         const nominalV = nominalVOf(design, bank.id);
         const shared = inverters.flatMap((x) => {
-          const meet = way.find((w) => x.way.includes(keyOf(w)));
+          const meet = way.find((w) => x.way.includes(startKey(w)));
           if (!meet) return [];
-          const feederV = RIPPLE_PP * x.amps * (meet.kind === 'bank' ? 0 : (points.get(keyOf(meet))?.ohm ?? 0));
+          const feederV = RIPPLE_PP * x.amps * (meet.kind === 'bank' ? 0 : (points.get(startKey(meet))?.ohm ?? 0));
           return [{ ...x, feederV, bankV: RIPPLE_PP * x.amps * bankSource(bank).ohm, here: meet === way[0] }];
         });
         const worst = shared.sort((a, b) => b.feederV + b.bankV - a.feederV - a.bankV)[0];

@@ -3,7 +3,7 @@ import { elsewhere } from './elsewhere';
 import { circuitProposed } from './proposed';
 import type { CircuitResult } from '../../circuit';
 import { addOp, blankCircuit, type Circuit, enclosureOf, idsFor, rowOf, setOp, waterFigure, blocksV } from '../../design';
-import { ringWords, servingOf } from '../../topology';
+import { ringWords, servingOf, startKey } from '../../topology';
 import type { Ring } from '../../solve';
 import { ASK_SHORT, type Rule, shortIsCause, SOURCES, type Told, when } from '../rule';
 import type { DesignParts } from './reads';
@@ -25,21 +25,10 @@ const DRIP_FIGURE = 2;
 type DesignRule = Rule<DesignFacts>;
 
 const waysOf = (design: DesignParts, panelId: string): readonly Circuit[] =>
-  design.circuits.filter((c) => c.from.kind === 'panel' && c.from.id === panelId);
+  servingOf(design.circuits).starting.get(startKey({ kind: 'panel', id: panelId }))?.circuits ?? [];
 
 /** Loads and panels that two circuits serve: the second circuit, and what it serves again. */
-function fedTwice({ circuits }: DesignParts): { readonly circuit: Circuit; readonly kind: 'load' | 'panel'; readonly id: string }[] {
-  const first = new Map<string, string>();
-  return circuits.flatMap((circuit) =>
-    circuit.taps.flatMap(({ serves }) => {
-      if (serves.kind === 'place') return [];
-      const key = `${serves.kind}:${serves.id}`;
-      const known = first.get(key);
-      first.set(key, known ?? circuit.id);
-      return known !== undefined && known !== circuit.id ? [{ circuit, kind: serves.kind, id: serves.id }] : [];
-    }),
-  );
-}
+const fedTwice = (design: DesignParts) => servingOf(design.circuits).again;
 
 export const DESIGN_RULES: readonly DesignRule[] = [
   {

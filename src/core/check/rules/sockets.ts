@@ -1,13 +1,18 @@
 /** Rules on sockets: what may feed in through them and whether it is counted, what their contacts bear, which half is live. */
-import { kindOf, UNKNOWN_SOCKET } from '../../design';
+import { kindOf, onceFor, UNKNOWN_SOCKET } from '../../design';
 import { show } from '../../quantity';
 import { type Rule, type Said, SOURCES, type Told, when } from '../rule';
 import type { DesignFacts } from './design';
 
+type Load = DesignFacts['design']['loads'][number];
+
+/** Sockets of a list of loads, found once for all rules. */
+const socketsOf = onceFor((loads: readonly Load[]): readonly Load[] => loads.filter((l) => kindOf(l) === 'socket'));
+
 const each =
-  (told: (load: DesignFacts['design']['loads'][number], facts: DesignFacts) => readonly Said[]): Rule<DesignFacts>['find'] =>
+  (told: (load: Load, facts: DesignFacts) => readonly Said[]): Rule<DesignFacts>['find'] =>
   (facts) =>
-    facts.design.loads.flatMap((l) => (kindOf(l) === 'socket' ? told(l, facts).map((t): Told => ({ ...t, id: l.id })) : []));
+    socketsOf(facts.design.loads).flatMap((l) => told(l, facts).map((t): Told => ({ ...t, id: l.id })));
 
 const row = {
   about: 'load',

@@ -1,8 +1,8 @@
 /** Rules on the fuse at each of several batteries in parallel. */
 import { round3Beside } from '../../quantity';
 import { bankSource, type StringFuse, stringFuse } from '../../bank';
-import { dayHours, demandItem, loadCurrent, rollUpDemand, studyVolts } from '../../demand';
-import { type Bank, type Load, outputA, rowOf, setOp } from '../../design';
+import { dayHours, loadCurrent, loadDemand, rollUpDemand, studyVolts } from '../../demand';
+import { type Bank, outputA, rowOf, setOp } from '../../design';
 import { circuitOrder } from '../../topology';
 import { type Rule, shortIsCause, SOURCES, type Told, when } from '../rule';
 import type { DesignFacts } from './design';
@@ -12,10 +12,9 @@ import type { DesignParts } from './reads';
 function fuseOf(design: DesignParts, bank: Bank): StringFuse | undefined {
   if (bank.strings < 2) return undefined;
   const volts = studyVolts(design, bankSource(bank));
-  const loads = new Map(design.loads.map((l) => [l.id, l]));
-  const currentOf = (l: Load) => loadCurrent(l, volts);
-  const itemOf = (l: Load) => demandItem(l, currentOf(l), dayHours([]));
-  const { bankDemandA } = rollUpDemand(design, circuitOrder(design.circuits), loads, currentOf, itemOf);
+  const hours = dayHours([]);
+  const loads = new Map(design.loads.map((l) => [l.id, loadDemand(l, loadCurrent(l, volts), hours)]));
+  const { bankDemandA } = rollUpDemand(design, circuitOrder(design.circuits), loads);
   const takes = design.sources.reduce((sum, s) => sum + (s.bankId === bank.id ? outputA(s) : 0), 0);
   return stringFuse(bank, design.boat.ruleSet, Math.max(bankDemandA.get(bank.id) ?? 0, takes));
 }

@@ -74,13 +74,20 @@ export const ASKING_RULES: readonly Asking[] = [
     confirm: 'eyes',
     source: SOURCES.maker,
     find: ({ design }) => {
-      const unread = design.loads.filter((l) => l.research === 'unread' && l.group !== 'charging' && SHEET.some((f) => f.lacks(l)));
-      const counts = SHEET.flatMap(({ what, lacks }) => {
-        const n = unread.filter(lacks).length;
-        return n > 0 ? [`${what} of ${n}`] : [];
+      const lacking = SHEET.map(() => 0);
+      const unread = design.loads.filter((l) => {
+        if (l.research !== 'unread' || l.group === 'charging') return false;
+        let lacks = false;
+        SHEET.forEach((f, i) => {
+          if (!f.lacks(l)) return;
+          lacks = true;
+          lacking[i] = (lacking[i] ?? 0) + 1;
+        });
+        return lacks;
       });
+      const counts = SHEET.flatMap(({ what }, i) => (lacking[i] ? [`${what} of ${lacking[i]}`] : []));
       // Those a boat depends on come first.
-      const first = [...unread].sort((a, b) => Number(b.critical) - Number(a.critical));
+      const first = [...unread.filter((l) => l.critical), ...unread.filter((l) => !l.critical)];
       return when(unread.length > 0, () => ({
         id: 'boat',
         title: unread.length === 1 ? 'the maker’s sheet of a load is unread' : `the makers’ sheets of ${unread.length} loads are unread`,
