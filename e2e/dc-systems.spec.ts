@@ -48,6 +48,17 @@ test('a charger and an inverter from the list stand on Charging and AC at once, 
     })
     .toEqual(['Galley charger', 'Galley charger', true]);
   await station(page, 'Charging');
+  // What it gives stands on both: the cable is sized by the load sheet.
+  await page.getByRole('button', { name: 'Galley charger', exact: true }).click();
+  await page.getByLabel('rated, A', { exact: true }).fill('50');
+  await page.getByLabel('rated, A', { exact: true }).press('Enter');
+  await saved(page);
+  await expect
+    .poll(async () => {
+      const d = await designOf(page, idOf(page));
+      return d.loads.filter((l) => l.name === 'Galley charger').map((l) => [l.ratingBy, l.rating]);
+    })
+    .toEqual([['A', 50]]);
   await page.getByRole('button', { name: 'remove Galley charger' }).click();
   await expect(page.getByText('Nothing charges the boat yet')).toBeVisible();
   await station(page, 'Loads');

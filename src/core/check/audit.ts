@@ -134,7 +134,7 @@ export const AUDIT: readonly AuditLine[] = [
       'every bank is charged, by a source with a cable, a bank and a place',
       'uncharged source-unwired no-sink no-input own-input dcdc-volts',
     ],
-    ['machines are one thing wherever they are seen', 'machine-apart ac-no-dc outputs-untold outputs-many output-apart'],
+    ['machines are one thing wherever they are seen', 'machine-apart machine-figures ac-no-dc outputs-untold outputs-many output-apart'],
     [
       'an alternator fits its engine, its belt, and gives what it is rated for',
       'fit belt curve curve-rated',

@@ -3,6 +3,7 @@ import { blankAcSource } from './blankAc';
 import { blankSource } from './blankCharging';
 import { applyEdit, type Op, setOp } from './edit';
 import { addAcSourceOps, addLoadsOps, addSourceOps, andTheirRows, machineOf, ofWholeMachines, removeMachines } from './machineRows';
+import { machineFigures } from './machineFigures';
 import { untiedChargers, untiedInverters, untiedSources } from './machines';
 import { sourcesAboard } from './decided';
 import { idsFor } from './operations';
@@ -86,6 +87,60 @@ describe('a machine is one thing', () => {
     const apart = after(d, [setOp(d, ['acLoads', ac.id, 'name'], 'Charger on AC 4')]);
     const again = say(apart, [setOp(apart, ['sources', source.id, 'name'], 'Charger')]);
     expect([again.loads[0]?.name, again.acLoads[0]?.name]).toEqual(['Charger', 'Charger on AC 4']);
+  });
+
+  it('says what it gives once: the other side follows the one that is set', () => {
+    const d = fromList(fromList(bareBoat('metric'), 'Shore charger'), 'Inverter, small');
+    const [charger, inverter] = d.loads as [Design['loads'][number], Design['loads'][number]];
+    const say = (x: Design, ops: readonly (Op | undefined)[]) =>
+      after(
+        x,
+        ofWholeMachines(
+          x,
+          ops.flatMap((op) => op ?? []),
+        ),
+      );
+    const told = (x: Design) => machineFigures(x).map((f) => [f.rowSays, f.machineSays]);
+    // 360 W at 12 V are 30 A; 900 W an inverter of 900 VA.
+    expect(told(d)).toEqual([
+      [30, 30],
+      [900, 900],
+    ]);
+    const id = d.sources[0]?.id ?? '';
+    const larger = say(d, [setOp(d, ['sources', id, 'ratedA'], 50)]);
+    expect([larger.loads[0]?.ratingBy, larger.loads[0]?.rating]).toEqual(['A', 50]);
+    const smaller = say(larger, [setOp(larger, ['loads', charger.id, 'rating'], 40)]);
+    expect(smaller.sources[0]?.ratedA).toBe(40);
+    const source = d.acSources[0]?.inverter;
+    const two = say(d, [setOp(d, ['acSources', d.acSources[0]?.id ?? '', 'inverter'], { ...source, va: 1500, units: 2 })]);
+    expect(two.loads[1]?.rating).toBe(3000);
+    expect(say(two, [setOp(two, ['loads', inverter.id, 'rating'], 2000)]).acSources[0]?.inverter?.va).toBe(1000);
+    // What was told apart stays apart, and what is set on both is left to that.
+    const apart = after(d, [setOp(d, ['sources', id, 'ratedA'], 20)]);
+    expect(told(say(apart, [setOp(apart, ['sources', id, 'ratedA'], 25)]))[0]).toEqual([30, 25]);
+    const both = [setOp(d, ['sources', id, 'ratedA'], 45), setOp(d, ['loads', charger.id, 'rating'], 600)];
+    expect(told(say(d, both))[0]).toEqual([50, 45]);
+  });
+
+  it('held to less on its first output, that is the figure of its cable', () => {
+    const d = fromList(bareBoat('metric'), 'Shore charger');
+    const id = d.sources[0]?.id ?? '';
+    const held = ofWholeMachines(d, [setOp(d, ['sources', id, 'charger', 'firstA'], 10) as Op]);
+    const at = after(d, held);
+    expect([at.loads[0]?.rating, at.sources[0]?.ratedA]).toEqual([10, 30]);
+    const more = after(at, ofWholeMachines(at, [setOp(at, ['loads', at.loads[0]?.id ?? '', 'rating'], 15) as Op]));
+    expect([more.sources[0]?.charger?.firstA, more.sources[0]?.ratedA]).toEqual([15, 30]);
+  });
+
+  it('taken from the list it is as large as its row, and its row as large as what stands there', () => {
+    const large = APPLIANCES.find((a) => a.name === 'Alternator, medium frame');
+    if (!large) throw new Error('an alternator');
+    const bare = bareBoat('metric');
+    const row = { ...loadFrom(large, 'L', 12, new Set(['engine'])), ratingBy: 'A' as const, rating: 120 };
+    const d = after(bare, addLoadsOps(bare, [row], idsFor(bare)));
+    expect([d.sources[0]?.ratedA, Math.max(...(d.sources[0]?.alternator?.curve.map((p) => p.amps) ?? []))]).toEqual([120, 120]);
+    const there = after(bare, addSourceOps(bare, { ...blankSource('q', 'shore charger', 12, 'house'), ratedA: 75 }, idsFor(bare)));
+    expect(fromList(there, 'Shore charger').loads.map((l) => [l.ratingBy, l.rating])).toEqual([['A', 75]]);
   });
 
   it('goes as a whole, from whichever side', () => {

@@ -3,11 +3,12 @@ import { SERVICE_V } from './ac';
 import { APPLIANCES } from './appliances';
 import { blankLoad } from './blank';
 import { blankAcLoad, blankAcSource } from './blankAc';
-import { blankSource } from './blankCharging';
-import { addOp, dropOps, type Op, setOp } from './edit';
+import { blankSource, typicalCurve } from './blankCharging';
+import { addOp, applyEdit, dropOps, type Op, setOp } from './edit';
 import { kindOf } from './loadKind';
+import { alike, machineFigures, machineFollows, rowFollows, withFigure } from './machineFigures';
 import { untiedSources } from './machines';
-import { furtherOutputs } from './outputs';
+import { furtherOutputs, outputA } from './outputs';
 import { removeAcLoads, removeLoads, removeSource } from './operations';
 import { rowOf } from './rowOf';
 import type { AcLoad, AcSource, Boat, Design, Load, Source } from './schema';
@@ -53,9 +54,31 @@ export function machineOf(design: Rows, row: MachineRow): readonly MachineRow[] 
 const LISTS: ReadonlySet<string> = new Set<MachineRow['list']>(['sources', 'loads', 'acSources', 'acLoads']);
 const SHARED: ReadonlySet<string> = new Set(['name', 'placeId']);
 
+/** Fields by which a machine's figure is told: amps or watts of its row, of a source, of an inverter. */
+const FIGURES: Readonly<Record<string, ReadonlySet<string>>> = {
+  loads: new Set(['rating', 'ratingBy', 'quantity', 'nominalV']),
+  sources: new Set(['ratedA', 'charger']),
+  acSources: new Set(['inverter']),
+};
+
+/** What a machine and its row told alike they go on telling alike: the other side follows the one that was set. Where both were set, neither. */
+function figuresTogether(design: Design, ops: readonly Op[]): readonly Op[] {
+  if (!ops.some(({ path: [list, , key] }) => list !== undefined && key !== undefined && FIGURES[list]?.has(key))) return [];
+  const next = applyEdit(design, { ops: [...ops] });
+  if (!next.ok) return [];
+  const was = new Map(machineFigures(design).map((f) => [`${f.row.id} ${f.machine.source.id}`, f]));
+  return machineFigures(next.design).flatMap((f): Op[] => {
+    const before = was.get(`${f.row.id} ${f.machine.source.id}`);
+    if (!before || !alike(before.rowSays, before.machineSays) || alike(f.rowSays, f.machineSays)) return [];
+    const [rowSet, machineSet] = [f.rowSays !== before.rowSays, f.machineSays !== before.machineSays];
+    if (rowSet && machineSet) return [];
+    return (rowSet ? machineFollows : rowFollows)(next.design, f).flatMap((op) => op ?? []);
+  });
+}
+
 /**
- * Ops with what they say of a whole machine: a name or a place set on one of its rows is set on those that had the same. A row that an op of
- * the same edit sets by itself is left to that.
+ * Ops with what they say of a whole machine: a name or a place set on one of its rows is set on those that had the same, and what it gives on
+ * the load sheet and with the machine. A row that an op of the same edit sets by itself is left to that.
  */
 export function ofWholeMachines(design: Design, ops: readonly Op[]): readonly Op[] {
   const own = new Set(ops.map((op) => op.path.join('/')));
@@ -69,7 +92,9 @@ export function ofWholeMachines(design: Design, ops: readonly Op[]): readonly Op
       return setOp(design, [r.list, r.id, key], op.to) ?? [];
     });
   });
-  return more.length > 0 ? [...ops, ...more] : ops;
+  const all = more.length > 0 ? [...ops, ...more] : ops;
+  const figures = figuresTogether(design, all);
+  return figures.length > 0 ? [...all, ...figures] : all;
 }
 
 /** The row among AC appliances of what charges from them: its watts follow from its amps; dropped last but one, and turned down first. */
@@ -150,13 +175,14 @@ export function addLoadsOps(design: Design, loads: readonly Load[], freshId: (pr
   const taken = new Set<string>();
   let after = design.loads[design.loads.length - 1]?.id ?? null;
   for (const load of loads) {
-    ops.push(addOp(design, 'loads', load, after));
-    after = load.id;
     const kind = MADE_BY.get(load.name) ?? null;
+    const [only, another] = kind === null ? [] : untiedSources(design).filter((s) => s.kind === kind && !taken.has(s.id));
+    // Of a machine that is there already the row says what it gives.
+    ops.push(addOp(design, 'loads', only && !another ? withFigure(load, 'A', outputA(only)) : load, after));
+    after = load.id;
     if (load.kind === 'inverter' && APPLIANCES.some((a) => a.name === load.name))
       ops.push(addOp(design, 'acSources', inverterOf(load, freshId('as'), design.boat)));
     if (kind === null) continue;
-    const [only, another] = untiedSources(design).filter((s) => s.kind === kind && !taken.has(s.id));
     if (only && !another) {
       taken.add(only.id);
       ops.push(setOp(design, ['sources', only.id, 'loadId'], load.id));
@@ -165,7 +191,9 @@ export function addLoadsOps(design: Design, loads: readonly Load[], freshId: (pr
     const house = design.banks.find((b) => b.job === 'house') ?? design.banks[0];
     const blank = blankSource(freshId('q'), kind, design.boat.systemV, house?.id ?? null);
     const { name, placeId } = load;
-    ops.push(...addSourceOps(design, { ...blank, name, placeId, loadId: load.id }, freshId));
+    const ratedA = Math.round((load.quantity * load.rating) / (load.ratingBy === 'W' ? load.nominalV : 1));
+    const alternator = blank.alternator && { ...blank.alternator, curve: typicalCurve(ratedA) };
+    ops.push(...addSourceOps(design, { ...blank, name, placeId, ratedA, alternator, loadId: load.id }, freshId));
   }
   return ops;
 }

@@ -73,8 +73,8 @@ const LOADS: readonly LoadEntry[] = [
       ],
     },
   ],
-  ['Alternator, medium frame', { ratingBy: 'A', rating: 60, mark: "maker's" }],
-  ['Shore charger', { ratingBy: 'A', rating: 30, placeId: 'lazarette', mark: "maker's" }],
+  ['Alternator, medium frame', { ratingBy: 'A', rating: 100, mark: "maker's" }],
+  ['Shore charger', { ratingBy: 'A', rating: 60, placeId: 'lazarette', mark: "maker's" }],
 ];
 
 export function halcyon(): Design {

@@ -24,6 +24,15 @@ export const CHARGING: readonly Pair[] = [
     'sources.s.loadId',
     null,
   ),
+  pair(
+    'machine-figures',
+    {
+      ...thing(amps(30, { group: 'charging', id: 'row', name: 'Shore charger' })),
+      sources: [kind('shore charger', { loadId: 'row', ratedA: 30 })],
+    },
+    'sources.s.ratedA',
+    60,
+  ),
   pair('bank-short', quietBoat({ chemistry: 'lfp', blockAh: 400, strings: 3, shortCircuitA: 18000 }), 'banks.house.shortCircuitA', null),
   pair('vapour-source', boat([kind('shore charger', { placeId: 'fore' })]), 'places.fore.vapour', true),
   pair('curve-rated', boat([alternator()]), 'sources.s.ratedA', 60),

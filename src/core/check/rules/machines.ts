@@ -1,9 +1,62 @@
-/** Rules on machines of several rows: what may be one thing and is not tied. */
-import { addOp, dcSideOf, idsFor, rowOf, setOp, untiedChargers, untiedInverters, untiedSources } from '../../design';
+/** Rules on machines of several rows: what may be one thing and is not tied, and what is one and told twice in different words. */
+import {
+  addOp,
+  alike,
+  dcSideOf,
+  idsFor,
+  type MachineFigure,
+  machineFigures,
+  rowFollows,
+  rowOf,
+  setOp,
+  untiedChargers,
+  untiedInverters,
+  untiedSources,
+} from '../../design';
+import { round3, show } from '../../quantity';
 import { type Rule, SOURCES, when } from '../rule';
 import type { DesignFacts } from './design';
 
+/** Of its VA, watts an inverter gives at the least: the poorest of makers' continuous ratings at 25 °C. Typical. */
+const WATTS_OF_VA = 0.75;
+/** A cable for so much more than the machine gives is worth a word. */
+const MORE = 1.25;
+
+/** How a row of the load sheet misses what its machine gives; null where the two go together. */
+function missed({ unit, rowSays, machineSays }: MachineFigure): 'less' | 'more' | null {
+  if (alike(rowSays, machineSays)) return null;
+  if (rowSays < machineSays * (unit === 'W' ? WATTS_OF_VA : 1)) return 'less';
+  return rowSays > machineSays * (unit === 'W' ? 1 : MORE) ? 'more' : null;
+}
+
 export const MACHINE_ROW_RULES: readonly Rule<DesignFacts>[] = [
+  {
+    id: 'machine-figures',
+    about: 'load',
+    severity: 'fix',
+    reads: ['loads.rating', 'sources.ratedA', 'acSources.inverter.va', 'sources.charger.firstA'],
+    when: 'a machine’s row on the load sheet says less than the machine gives, or much more',
+    why: 'Its cable, fuse and bus are sized by the row, days and settings go by the machine: the cable runs hot, or its fuse opens on a sound boat.',
+    todo: 'Read its plate, and enter the one figure on both.',
+    hazard: 'fire',
+    confirm: 'eyes',
+    source: SOURCES.maker,
+    find: ({ design }) =>
+      machineFigures(design).flatMap((f) => {
+        const how = missed(f);
+        const gives = f.unit === 'W' ? `${round3(f.machineSays)} VA` : show(f.machineSays, 'A', design.boat);
+        return when(how !== null, () => ({
+          id: f.row.id,
+          severity: how === 'less' ? 'fix' : 'note',
+          title: `is entered with ${show(f.rowSays, f.unit, design.boat)}, and ${f.machine.source.name} gives ${gives}`,
+          ...(how === 'more' ? { why: 'Its cable, fuse and bus are sized by the row: for more than the machine gives.' } : {}),
+        }));
+      }),
+    cure: (design, { about }) => {
+      const figure = machineFigures(design).find((f) => f.row.id === about.id && missed(f) !== null);
+      return figure ? rowFollows(design, figure) : null;
+    },
+  },
   {
     id: 'ac-no-dc',
     about: 'AC source',

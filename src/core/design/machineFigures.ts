@@ -1,0 +1,58 @@
+/** What a machine gives, and what its row on the load sheet says of it: its cable and fuse go by the row, days and settings by the machine. */
+import { type Op, setOp } from './edit';
+import { outputA } from './outputs';
+import { rowOf } from './rowOf';
+import type { AcSource, Design, Load, Source } from './schema';
+
+type Rows = Pick<Design, 'loads' | 'sources' | 'acSources'>;
+
+/** One figure that a machine and its row both tell: amps of what charges, watts of an inverter. */
+export interface MachineFigure {
+  readonly row: Load;
+  readonly machine: { readonly of: 'source'; readonly source: Source } | { readonly of: 'inverter'; readonly source: AcSource };
+  readonly unit: 'A' | 'W';
+  readonly rowSays: number;
+  readonly machineSays: number;
+}
+
+/** Two figures within this of each other are one. */
+const ALIKE = 0.02;
+export const alike = (a: number, b: number): boolean => Math.abs(a - b) <= ALIKE * Math.max(Math.abs(a), Math.abs(b));
+
+const wattsOf = ({ quantity, rating, ratingBy, nominalV }: Load): number => quantity * rating * (ratingBy === 'W' ? 1 : nominalV);
+
+/** Every figure that stands both on the load sheet and with the machine it belongs to. */
+export function machineFigures({ loads, sources, acSources }: Rows): readonly MachineFigure[] {
+  return [
+    ...sources.flatMap((source): MachineFigure[] => {
+      const row = rowOf(loads, source.loadId);
+      if (!row || row.nominalV <= 0) return [];
+      return [{ row, machine: { of: 'source', source }, unit: 'A', rowSays: wattsOf(row) / row.nominalV, machineSays: outputA(source) }];
+    }),
+    ...acSources.flatMap((source): MachineFigure[] => {
+      const row = source.inverter ? rowOf(loads, source.inverter.loadId) : undefined;
+      if (!row || !source.inverter) return [];
+      const machineSays = source.inverter.va * source.inverter.units;
+      return [{ row, machine: { of: 'inverter', source }, unit: 'W', rowSays: wattsOf(row), machineSays }];
+    }),
+  ];
+}
+
+/** A row of the load sheet with another figure, in the figure's unit. */
+export const withFigure = (row: Load, unit: 'A' | 'W', says: number): Load => ({ ...row, ratingBy: unit, rating: says / row.quantity });
+
+/** Ops that make the row say what the machine says. */
+export function rowFollows(design: Design, { row, unit, machineSays }: MachineFigure): readonly (Op | undefined)[] {
+  const to = withFigure(row, unit, machineSays);
+  return (['ratingBy', 'rating'] as const).map((key) => setOp(design, ['loads', row.id, key], to[key]));
+}
+
+/** Ops that make the machine say what its row says. */
+export function machineFollows(design: Design, { machine, rowSays }: MachineFigure): readonly (Op | undefined)[] {
+  if (machine.of === 'inverter')
+    return [setOp(design, ['acSources', machine.source.id, 'inverter', 'va'], rowSays / (machine.source.inverter?.units ?? 1))];
+  const { id, charger } = machine.source;
+  // What its first output is held to is the figure of that output's cable.
+  const path = charger?.firstA == null ? ['sources', id, 'ratedA'] : ['sources', id, 'charger', 'firstA'];
+  return [setOp(design, path, rowSays)];
+}
