@@ -3,11 +3,18 @@ import { bits, exactRules } from './exactRules';
 import { countBits, forbidsBy, type Rule } from './fewRules';
 import type { AcLimit, Consumer } from './together';
 
-export interface AddedUp {
-  /** By load, and of all together, W as they count. */
+/** One count: of one leg, or of all there is. */
+export interface Count {
+  readonly leg: 'first' | 'second' | null;
+  /** By load, and of all together, W as they count; 0: no matter on this leg. */
   readonly watts: readonly number[];
   readonly most: number;
-  /** Of what the sum lets by and does not fit: a branch's breaker, two of which one may run. */
+}
+
+export interface AddedUp {
+  /** One; on a split service one of each leg. */
+  readonly counts: readonly Count[];
+  /** Of what the counts let by and does not fit: a branch's breaker, two of which one may run. */
   readonly others: readonly Rule[];
   /** Largest sets that are left out, and the part of them that is not. */
   readonly left: readonly number[];
@@ -32,23 +39,45 @@ interface Among {
   readonly largest: readonly number[];
 }
 
+/** How loads are counted, and up to what. */
+interface Measure {
+  readonly of: (load: Consumer) => number;
+  readonly most: number;
+}
+
 /**
- * Of counts that leave enough of the largest sets the one with fewest other rules, coarse before fine; else the one that leaves most.
- * null: two legs, which nobody adds up in the head, or always more other rules than are kept in mind. @param most other rules. @param enough part of the largest sets
+ * Coarse counts before fine ones: of those that leave enough of the largest sets the one with fewest other rules; where none does, the one
+ * that leaves most. null: always more other rules than are kept in mind. @param most other rules. @param enough part of the largest sets
  */
 export function addedUp(among: Among, most: number, enough: number): AddedUp | null {
-  if (among.limit.legs !== 1) return null;
-  const ways = [vaOf, alongOf(among)];
-  const counts = STEPS_W.flatMap((step) =>
-    ways.flatMap((va) => ROUNDED.flatMap((rounded) => LOWERED.map((lowered) => counted(among, va, step, rounded, lowered)))),
-  ).filter((sum) => sum !== null && sum.others.length <= most) as AddedUp[];
-  const good = counts.filter((sum) => sum.allowed >= enough);
-  const better = (a: AddedUp, b: AddedUp) => (good.length > 0 ? b.others.length < a.others.length : b.allowed > a.allowed);
-  return (good.length > 0 ? good : counts).reduce<AddedUp | null>((best, sum) => (best && !better(best, sum) ? best : sum), null);
+  const measures = measuresOf(among);
+  let best = null as AddedUp | null;
+  for (const step of STEPS_W) {
+    for (const measure of measures)
+      for (const rounded of ROUNDED)
+        for (const lowered of LOWERED) {
+          const sum = counted(among, measure, step, rounded, lowered, best?.allowed ?? 0);
+          if (!sum || sum.others.length > most) continue;
+          const good = sum.allowed >= enough && best !== null && best.allowed >= enough;
+          if (!best || (good ? sum.others.length < best.others.length : sum.allowed > best.allowed)) best = sum;
+        }
+    if (best && best.allowed >= enough) break;
+  }
+  return best;
 }
 
 const vaOf = ({ watts, powerFactor }: Consumer): number => watts / powerFactor;
 const reactive = ({ watts, powerFactor }: Consumer): number => watts * Math.tan(Math.acos(powerFactor));
+
+/** Volt-amperes against what is good for fewest of them; and plain watts where a machine's watts are what it is short of. */
+function measuresOf(among: Among): readonly Measure[] {
+  const { legs, volts, amps, kva, kw } = among.limit;
+  const legVa = amps * volts;
+  const inAll = legs === 1 ? legVa : 2 * legVa;
+  const va = Math.min(legVa, ...[kva, kw].map((x) => (x === null ? Infinity : (1000 * x * legVa) / inAll)));
+  const of = [vaOf, alongOf(among)].map((of): Measure => ({ of, most: va }));
+  return kw === null || 1000 * kw > inAll ? of : [...of, { of: (l) => l.watts, most: (1000 * kw * legVa) / inAll }];
+}
 
 /** What a load adds to all together: currents out of phase add to less than their sum, so each counts by its part along the sum of all. */
 function alongOf({ loads, able }: Among): (load: Consumer) => number {
@@ -58,23 +87,45 @@ function alongOf({ loads, able }: Among): (load: Consumer) => number {
   return (l) => (l.watts * p + reactive(l) * q) / s;
 }
 
+const LEGS = { 1: [null], 2: ['first', 'second'] } as const;
+/** Of what a load draws, the part on a leg. */
+const partOn = ({ leg }: Consumer, of: Count['leg']): number => (of === null || leg === of ? 1 : leg === 'both' ? 0.5 : 0);
+
+/** @param least part of the largest sets worth the work. */
 function counted(
   { loads, limit, fits, able, largest }: Among,
-  va: (load: Consumer) => number,
+  { of, most: mostVa }: Measure,
   step: number,
   rounded: (x: number) => number,
   lowered: number,
+  least: number,
 ): AddedUp | null {
-  const mostVa = Math.min(limit.amps * limit.volts, ...[limit.kva, limit.kw].map((x) => (x === null ? Infinity : 1000 * x)));
   // In whole steps, so that sums are exact.
   const most = Math.floor(mostVa / step + 1e-9) - lowered;
-  const counts = loads.map((l) => Math.max(1, rounded(va(l) / step - 1e-9)));
-  const sums = new Int32Array(1 << loads.length);
-  for (let m = 1; m < sums.length; m++) sums[m] = (sums[m & (m - 1)] ?? 0) + (counts[31 - Math.clz32(m & -m)] ?? 0);
-  const within = (m: number) => (sums[m] ?? 0) <= most;
+  const onLegs = LEGS[limit.legs].map((leg) => ({
+    leg,
+    steps: loads.map((l) => (partOn(l, leg) === 0 ? 0 : Math.max(1, rounded((partOn(l, leg) * of(l)) / step - 1e-9)))),
+  }));
+  const sumOf = (steps: readonly number[], mask: number): number => {
+    let sum = 0;
+    for (let m = mask; m !== 0; m &= m - 1) sum += steps[31 - Math.clz32(m & -m)] ?? 0;
+    return sum;
+  };
+  const kept = largest.filter((m) => onLegs.every(({ steps }) => sumOf(steps, m) <= most));
+  // Other rules only leave fewer.
+  if (largest.length > 0 && kept.length / largest.length < least) return null;
+  const within = new Uint8Array(1 << loads.length).fill(1);
+  for (const { steps } of onLegs) {
+    const sums = new Int32Array(within.length);
+    for (let m = 1; m < sums.length; m++) {
+      const sum = (sums[m & (m - 1)] ?? 0) + (steps[31 - Math.clz32(m & -m)] ?? 0);
+      sums[m] = sum;
+      if (sum > most) within[m] = 0;
+    }
+  }
   const slips: number[] = [];
-  for (let m = 1; m < sums.length; m++)
-    if (fits[m] === 0 && within(m) && (m & ~able) === 0 && bits(m).every((i) => fits[m & ~(1 << i)] === 1)) {
+  for (let m = 1; m < within.length; m++)
+    if (fits[m] === 0 && within[m] === 1 && (m & ~able) === 0 && bits(m).every((i) => fits[m & ~(1 << i)] === 1)) {
       slips.push(m);
       if (slips.length > MOST_SLIPS || countBits(m) > SLIP_OF) return null;
     }
@@ -83,10 +134,9 @@ function counted(
     able,
     (m) => fits[m] === 1,
   );
-  const left = largest.filter((m) => !within(m) || others.some((r) => forbidsBy(r, m)));
+  const left = largest.filter((m) => within[m] === 0 || others.some((r) => forbidsBy(r, m)));
   return {
-    watts: counts.map((n) => n * step),
-    most: most * step,
+    counts: onLegs.map(({ leg, steps }) => ({ leg, watts: steps.map((n) => n * step), most: most * step })),
     others,
     left,
     allowed: largest.length === 0 ? 1 : 1 - left.length / largest.length,

@@ -48,12 +48,16 @@ function star(edges: readonly number[]): Rule | null {
 /** Groups weighed of one step: of more, those first met. */
 const MOST_WEIGHED = 40;
 
-/** Rules that between them forbid every conflict and nothing that fits, however many it takes: what settles most first. */
+/** So many rules are far from few: what they leave is forbidden by one. */
+const MOST_RULES = 80;
+
+/** Rules that between them forbid every conflict: what settles most first. Nothing that fits, but where it would take more than eighty. */
 export function exactRules(conflicts: readonly number[], loads: number, fits: (mask: number) => boolean): Rule[] {
   const rules: Rule[] = [];
   let left = [...conflicts];
   while (left.length > 0) {
     const size = countBits(left[0] ?? 0);
+    if (rules.length === MOST_RULES) return [...rules, { members: left.reduce((all, c) => all | c, 0), most: size - 1, centre: 0 }];
     const same = left.filter((c) => countBits(c) === size);
     const groups = same.slice(0, MOST_WEIGHED).map((c) => grown(c, loads, (m) => !fits(m)));
     const apart = size === 2 ? star(same) : null;

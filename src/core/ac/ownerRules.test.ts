@@ -93,6 +93,36 @@ describe('by hand, 16 A at 230 V: 3680 VA', () => {
     expect(allows(rules, ['w1700', 'w1500'])).toBe(false);
     expect(allows(rules, ['w500', 'w300'])).toBe(false);
   });
+  test('what a generator is short of are watts: counted as such, whatever the power factor', () => {
+    // 3600 W and 4500 VA: 1500 W at 0.8 are 1875 VA, and count for their watts.
+    const many = [1800, 1500, 1300, 1200, 1100, 900, 800, 700, 600, 500, 400, 300].map((w, i) =>
+      load(`w${w}`, w, { powerFactor: i % 3 === 1 ? 0.8 : 1 }),
+    );
+    const rules = rulesOf(many, shore(20, { kw: 3.6, kva: 4.5 }));
+    expect(rules.rules[0]).toMatchObject({ kind: 'add up', most: 3600, watts: many.map((l) => l.watts) });
+    expect(rules.allowed).toBeGreaterThanOrEqual(0.95);
+    expect(allows(rules, ['w1800', 'w1500', 'w300'])).toBe(true);
+    expect(allows(rules, ['w1800', 'w1500', 'w400'])).toBe(false);
+  });
+  test('on a split service each leg is added up by itself, what lies between them half on each', () => {
+    const many = [2000, 1800, 1600, 1500, 1300, 1200, 1000, 900, 800, 700, 600, 500].map((w, i) =>
+      load(`w${w}`, w, { leg: i % 3 === 0 ? 'first' : i % 3 === 1 ? 'second' : 'both' }),
+    );
+    const rules = rulesOf(many, shore(30, { legs: 2, volts: 120 }));
+    const legs = rules.rules.filter((r) => r.kind === 'add up');
+    expect(legs.map((r) => [r.leg, r.most])).toEqual([
+      ['first', 3600],
+      ['second', 3600],
+    ]);
+    // 1600 W between the legs are 800 on each; 2000 W on the first alone.
+    expect(legs[0]?.ids).not.toContain('w1800');
+    expect(legs[0]?.watts?.[legs[0].ids.indexOf('w1600')]).toBe(800);
+    expect(legs[1]?.watts?.[legs[1].ids.indexOf('w1600')]).toBe(800);
+    expect(rules.allowed).toBeGreaterThanOrEqual(0.95);
+    // First leg: 2000 + 800 + 800 W are let by where 3600 W fit.
+    expect(allows(rules, ['w2000', 'w1600', 'w1200'])).toBe(true);
+    expect(allows(rules, ['w2000', 'w1500', 'w1600'])).toBe(false);
+  });
   test('more than eighteen are not gone through', () =>
     expect(
       ownerRules(

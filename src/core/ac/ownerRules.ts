@@ -9,8 +9,9 @@ export interface OwnerRule {
   readonly kind: 'always fine' | 'one at a time' | 'at most' | 'either or' | 'not with' | 'add up';
   readonly ids: readonly string[];
   readonly most: number;
-  /** Of add up, what each counts for. */
+  /** Of add up, what each counts for, and on a split service the leg it is of. */
   readonly watts?: readonly number[];
+  readonly leg?: 'first' | 'second';
 }
 
 export interface OwnerRules {
@@ -38,7 +39,7 @@ const kindOf = ({ members, most, centre }: Rule): OwnerRule['kind'] =>
 /**
  * Rules of six kinds, at most twelve. Sets they allow fit, every one of all 2^n. Where twelve exact ones do not do, those are
  * sought that allow most of the largest sets; room is kept for small ones where that allows more; what is left out and fits
- * beside what is always fine is listed under also. Watts are added up where the other five leave less than that. null: more loads than can be gone through.
+ * beside what is always fine is listed under also. Watts are added up, on a split service leg by leg, where the other five leave less than that. null: more loads than can be gone through.
  */
 export function ownerRules(loads: readonly Consumer[], limit: AcLimit): OwnerRules | null {
   const n = loads.length;
@@ -91,11 +92,15 @@ export function ownerRules(loads: readonly Consumer[], limit: AcLimit): OwnerRul
       .sort((a, b) => watts(b) - watts(a))
       .slice(0, MOST_ALSO)
       .map(idsOf);
-  const sum = allowed >= ENOUGH ? null : addedUp({ loads, limit, fits, able, largest }, MOST_LINES - 1, ENOUGH);
+  const sum = allowed >= ENOUGH ? null : addedUp({ loads, limit, fits, able, largest }, MOST_LINES - limit.legs, ENOUGH);
   if (sum && sum.allowed > allowed)
     return {
       rules: [
-        { kind: 'add up' as const, ids: idsOf(able), most: sum.most, watts: bits(able).map((i) => sum.watts[i] ?? 0) },
+        ...sum.counts.map(({ leg, watts, most }): OwnerRule => {
+          const on = bits(able).filter((i) => (watts[i] ?? 0) > 0);
+          const ids = on.map((i) => loads[i]?.id ?? '');
+          return { kind: 'add up', ids, most, watts: on.map((i) => watts[i] ?? 0), ...(leg === null ? {} : { leg }) };
+        }),
         ...sum.others.map(line),
       ],
       also: largestFirst(sum.left),

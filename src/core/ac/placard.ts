@@ -32,7 +32,10 @@ const list = (names: readonly string[], last: string): string => {
 const NUMBERS = ['none', 'one', 'two', 'three', 'four', 'five', 'six'];
 
 /** A rule as an owner reads it. */
-function inWords({ kind, ids, most, watts }: OwnerRule, name: (id: string) => string): { readonly lead: string; readonly text: string } {
+function inWords(
+  { kind, ids, most, watts, leg }: OwnerRule,
+  name: (id: string) => string,
+): { readonly lead: string; readonly text: string } {
   const names = ids.map(name);
   switch (kind) {
     case 'always fine':
@@ -45,7 +48,7 @@ function inWords({ kind, ids, most, watts }: OwnerRule, name: (id: string) => st
       return { lead: 'Either', text: list(names, 'or') };
     case 'add up':
       return {
-        lead: `Add up these watts, ${most} together at the most`,
+        lead: `${leg ? `On the ${leg} leg add` : 'Add'} up these watts, ${most} together at the most`,
         text: names.map((n, i) => `${n} ${watts?.[i] ?? 0}`).join('; '),
       };
     case 'not with':
