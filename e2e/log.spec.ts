@@ -136,6 +136,13 @@ test('measured days: a file of the simulated meter is matched, found again as a 
   await over.getByRole('button', { name: 'all of it' }).click();
   await expect(range).toHaveText(all);
   await expect(page.getByRole('table', { name: 'What they teach' })).toContainText('drawn at night');
+  // The file has the engine's speed and what each source gives: each beside its own day, and what would be taken tells what it changes.
+  await expect(page.getByLabel('engine, 1/min')).toHaveValue('4');
+  const bySource = page.getByRole('table', { name: 'A day by source and load' });
+  await expect(bySource.getByRole('row', { name: /^Alternator, gives/ })).toContainText('its own column');
+  const teach = page.getByRole('table', { name: 'What they teach' });
+  await teach.getByRole('button', { name: /^what it would change: curve of Alternator/ }).click();
+  await expect(page.getByRole('list', { name: 'What it would change' })).toBeVisible();
   await axe(page);
   // Kept with the boat they are there again, opened they say the same, and they go out with her archive and into another boat.
   await page.getByRole('button', { name: 'keep these days with the boat' }).click();

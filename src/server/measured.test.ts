@@ -29,11 +29,20 @@ test('kept with its span and rows; the same id again answers what stands', async
   expect(measuredCsv(db, 'one', m.id)).toEqual(csv(3));
   expect(measuredCsv(db, 'two', m.id)).toBeNull();
 });
+test('what sources give and the engine’s speed are kept beside it', async () => {
+  const m = meta();
+  const more = gzipSync('time,volts,amps,soc,rpm,amps of alt,volts of alt\n1760000000,13.1,30,,1500,40,13.6\n1760000060,13.1,-3,,,,\n');
+  expect(await keepMeasured(db, 'one', m, more, 5)).toMatchObject({ ok: true, set: { rows: 2 } });
+  expect(measuredCsv(db, 'one', m.id)).toEqual(more);
+  putMeasuredAway(db, 'one', m.id, 6);
+});
 test.each([
   ['no gzip', new Uint8Array([1, 2, 3])],
   ['other heads', gzipSync('a,b\n1,2\n')],
   ['heads alone', gzipSync('time,volts,amps,soc\n')],
   ['no reading', gzipSync('time,volts,amps,soc\n<script>,1,2,3\n')],
+  ['a column nobody knows', gzipSync('time,volts,amps,soc,<b>\n1760000000,13.1,30,,1\n')],
+  ['a cell too few', gzipSync('time,volts,amps,soc,rpm\n1760000000,13.1,30,\n')],
   ['a bomb', gzipSync(Buffer.alloc(90_000_000, 48))],
 ])('refused and nothing kept: %s', async (_, bytes) => {
   const before = measuredSets(db, 'one').length;

@@ -17,6 +17,8 @@ const MOST_SETS = 60;
 /** Of one boat in all: what goes out with her archive must come in again. */
 const MOST_BYTES = 60_000_000;
 export const MEASURED_HEADS = 'time,volts,amps,soc';
+/** After those: the engine's speed, what sources give and the volts at them, by their ids. */
+const HEADS = new RegExp(`^${MEASURED_HEADS}((?:,(?:rpm|(?:amps|volts) of [A-Za-z0-9][A-Za-z0-9_-]{0,39})){0,60})$`);
 
 const MetaSchema = v.object({
   id: v.pipe(v.string(), v.regex(/^[A-Za-z0-9-]{8,60}$/)),
@@ -45,9 +47,10 @@ async function spanOf(csv: Uint8Array): Promise<{ readonly from: number; readonl
   }
   const body = text.trimEnd();
   const first = body.indexOf('\n');
-  if (first < 0 || body.slice(0, first) !== MEASURED_HEADS) return null;
-  const timeAt = (line: string): number =>
-    /^\d{1,11}(\.\d+)?,-?[\d.]+,-?[\d.]+,[\d.]*$/.test(line) ? Math.round(1000 * Number(line.split(',')[0])) : NaN;
+  const heads = first < 0 ? null : HEADS.exec(body.slice(0, first));
+  if (!heads) return null;
+  const row = new RegExp(`^\\d{1,11}(\\.\\d+)?,-?[\\d.]+,-?[\\d.]+,[\\d.]*(,-?[\\d.]*){${(heads[1] ?? '').split(',').length - 1}}$`);
+  const timeAt = (line: string): number => (row.test(line) ? Math.round(1000 * Number(line.split(',')[0])) : NaN);
   const [from, to] = [
     timeAt(body.slice(first + 1, body.indexOf('\n', first + 1) < 0 ? undefined : body.indexOf('\n', first + 1))),
     timeAt(body.slice(body.lastIndexOf('\n') + 1)),

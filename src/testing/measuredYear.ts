@@ -1,5 +1,6 @@
 /** A boat's bank through a year, minute by minute, with everything known that can be learned from it. */
 import { blankBank, blankCircuit, blankDesign, blankLoad, blankSource, type Design } from '@/core/design';
+import { alternatorAt } from '@/core/charging';
 import type { Measured } from '@/core/measured';
 import { random } from '@/core/solve';
 
@@ -45,11 +46,13 @@ function boat(): Design {
   }));
   const tracker = { ...blankLoad('tracker', 12), name: 'Tracker', ratingBy: 'A' as const, rating: STANDING_A, standbyA: STANDING_A };
   const solar = blankSource('sun', 'solar', 12, 'house');
+  const alternator = blankSource('alt', 'alternator', 12, 'house');
+  const held = { staged: true, absorptionV: SETPOINT_V, floatV: FLOAT_V };
   return {
     ...base,
     banks: [{ ...blankBank('house', 12, 'saloon'), blockAh: CAPACITY_AH }],
     loads: [...loads, { ...tracker, placeId: 'saloon' }],
-    sources: [{ ...solar, regulator: { ...solar.regulator, staged: true, absorptionV: SETPOINT_V, floatV: FLOAT_V } }],
+    sources: [solar, alternator].map((s) => ({ ...s, regulator: { ...s.regulator, ...held } })),
     circuits: [...loads, tracker].map((l) => {
       const c = blankCircuit(`c-${l.id}`, '', l.name, { kind: 'bank', id: 'house' });
       return { ...c, taps: [{ id: `t-${l.id}`, parent: null, serves: { kind: 'load' as const, id: l.id }, tapedM: 2 }] };
@@ -67,8 +70,22 @@ export function knownYear(seed: number, days = 365): KnownYear {
   const efficiency = Math.min(0.97, 0.87 + 0.03 * normal());
   const gain = 1 + 0.005 * normal();
   const zero = 0.025 * normal();
+  // Of its own chances, so that all else of a year is as it was.
+  const engine = random(seed, 43);
+  const curvePart = Math.max(0.6, 1 + 0.075 * engine.normal());
+  const pathOhm = 0.008 * Math.exp(0.3 * engine.normal());
+  const zeroV = 0.02 * engine.normal();
+  const alternator = design.sources.find((s) => s.id === 'alt')?.alternator;
+  if (!alternator) throw new Error('no alternator');
   const n = days * MINUTES;
-  const series: Measured = { at: new Float64Array(n), volts: new Float64Array(n), amps: new Float64Array(n), soc: new Float64Array(n) };
+  const series: Measured = {
+    at: new Float64Array(n),
+    volts: new Float64Array(n),
+    amps: new Float64Array(n),
+    soc: new Float64Array(n),
+    further: {},
+  };
+  const [rpm, gives, there] = [new Float64Array(n), new Float64Array(n), new Float64Array(n)];
   const onMin = new Map<LoadId, number>(LOADS.map((l) => [l.id, 0]));
   const until = new Map<LoadId, number>();
   let soc = 0.9;
@@ -86,8 +103,15 @@ export function knownYear(seed: number, days = 365): KnownYear {
       ...(day % 3 === 0 ? [{ id: 'maker' as const, at: 640 + Math.floor(200 * even()), min: 50 + Math.floor(40 * even()) }] : []),
       ...(season > 0 ? (['fan', 'fan2'] as const).map((id) => ({ id, at: 1200 + Math.floor(60 * even()), min: 120 })) : []),
     ];
+    let turns = 0;
     for (let m = 0; m < MINUTES; m++) {
       const k = day * MINUTES + m;
+      const ran = day % 3 === 1 && m >= 440 && m < 515 ? m - 440 : -1;
+      if (ran < 0) turns = 0;
+      else if (ran % 15 === 0) turns = 1000 + 400 * Math.floor(4 * engine.even());
+      const output = alternatorAt(alternator, 12, turns, 0, Infinity);
+      // Cold it gives what its label says; ten minutes later it is warm.
+      const able = curvePart * (output.labelA + (output.hotA - output.labelA) * Math.min(1, Math.max(0, ran) / 10));
       for (const b of begins) if (b.at === m) until.set(b.id, k + b.min);
       if (k >= fridgeNext) {
         const run = 14 + Math.floor(10 * even());
@@ -102,7 +126,8 @@ export function knownYear(seed: number, days = 365): KnownYear {
           running.push(id);
         }
       const light = Math.max(0, Math.sin((Math.PI * (m - 390)) / 720));
-      const offered = (ashore && m > 600 ? 30 : 0) + sun * light;
+      const other = (ashore && m > 600 ? 30 : 0) + sun * light;
+      const offered = other + able;
       // A bank takes less the fuller it is; what it does not take the loads still get.
       const emf = 12 + 0.8 * soc;
       const takes = Math.min(Math.max(0, offered - drawn), CAPACITY_AH * (1 - soc));
@@ -120,16 +145,22 @@ export function knownYear(seed: number, days = 365): KnownYear {
       series.volts[k] = Math.round((volts + 0.002 * normal()) * 100) / 100;
       series.amps[k] = Math.round((amps * gain + zero + 0.03 * normal()) * 10) / 10;
       series.soc[k] = NaN;
+      const fromIt = Math.min(able, Math.max(0, drawn + amps - other));
+      rpm[k] = Math.round(turns * (1 + 0.003 * engine.normal()));
+      gives[k] = Math.round((fromIt * gain + zero + 0.03 * engine.normal()) * 10) / 10;
+      there[k] = Math.round((volts + fromIt * pathOhm + zeroV + 0.003 * engine.normal()) * 100) / 100;
     }
   }
   return {
     design,
-    series,
+    series: { ...series, further: { rpm, 'amps of alt': gives, 'volts of alt': there } },
     truth: new Map([
       ...LOADS.map((l) => [`load-${l.id}`, { value: real.get(l.id) ?? 0, prior: 0.25 * l.amps }] as const),
       ['standing', { value: standing, prior: 0.25 * STANDING_A }],
       ['bank-ohm', { value: 1000 * ohm, prior: 0.6 * 6 }],
       ['accepted', { value: 100 * efficiency, prior: 6 }],
+      ['curve-alt', { value: 100 * curvePart, prior: 15 }],
+      ['path-alt', { value: 1000 * pathOhm, prior: 5 }],
     ]),
     duty: new Map([...onMin].map(([id, min]) => [id, min / seen] as const)),
   };

@@ -1,7 +1,7 @@
 /** Measured days read from a file, held beside the boat's own and learned from, off the pointer's thread. */
 import { expose } from 'comlink';
 import Papa from 'papaparse';
-import type { Design } from '@/core/design';
+import type { Design, Source } from '@/core/design';
 import {
   asCsv,
   besideDays,
@@ -13,6 +13,8 @@ import {
   type Measured,
   type Read,
   readRows,
+  type Residual,
+  residuals,
   type Stretch,
   stretchOf,
 } from '@/core/measured';
@@ -28,6 +30,7 @@ export interface MeasuredAnswer {
   readonly read: Omit<Read, 'series'>;
   readonly days: readonly DayBeside[];
   readonly learned: Learned;
+  readonly residuals: readonly Residual[];
   readonly from: number;
   readonly to: number;
 }
@@ -39,9 +42,17 @@ let last: Measured | null = null;
 /** What they were last held beside: a stretch is of the same design and bank as the days that are told. */
 let beside: { readonly design: Design; readonly bankId: string; readonly days: readonly DayBeside[] } | null = null;
 
+/** A source that may have columns of its own. */
+type Named = Pick<Source, 'id' | 'name'>;
+
+/** What the deltas tell of a source, by its id: groups of the model in which sources stand. */
+const SOURCE_GROUPS = ['alternators', 'solar', 'chargers', 'inverters'];
+/** Turns a second of an engine, whatever it is called. */
+const TURNS = /^propulsion\.[^.]+\.revolutions$/;
+
 /** JSON deltas, one a line, as rows of a spreadsheet; null: it is none. */
-function ofDeltas(text: string, bankId: string): string[][] | null {
-  const out: string[][] = [['time', 'volts', 'amps', 'soc']];
+function ofDeltas(text: string, bankId: string, sources: readonly Named[]): string[][] | null {
+  const out: string[][] = [['time', 'volts', 'amps', 'soc', 'rpm', ...sources.flatMap(({ id }) => [`amps of ${id}`, `volts of ${id}`])]];
   for (const line of text.split('\n')) {
     let value: { updates?: { timestamp?: string; values?: { path?: string; value?: unknown }[] }[] };
     try {
@@ -54,16 +65,32 @@ function ofDeltas(text: string, bankId: string): string[][] | null {
         const x = u.values?.find((w) => w.path === `electrical.batteries.${bankId}.${tail}`)?.value;
         return typeof x === 'number' ? String(x) : '';
       };
-      out.push([u.timestamp ?? '', of('voltage'), of('current'), of('capacity.stateOfCharge')]);
+      const figure = (fits: (path: string) => boolean, times = 1): string => {
+        const x = u.values?.find((w) => fits(w.path ?? ''))?.value;
+        return typeof x === 'number' ? String(times * x) : '';
+      };
+      const its = (id: string, tail: string) => figure((p) => SOURCE_GROUPS.some((g) => p === `electrical.${g}.${id}.${tail}`));
+      out.push([
+        u.timestamp ?? '',
+        of('voltage'),
+        of('current'),
+        of('capacity.stateOfCharge'),
+        figure((p) => TURNS.test(p), 60),
+        ...sources.flatMap(({ id }) => [its(id, 'current'), its(id, 'voltage')]),
+      ]);
     }
   }
-  return out.length > 1 ? out : null;
+  if (out.length < 2) return null;
+  // A column that says nothing is none.
+  const there = (out[0] ?? []).map((_, c) => c < FIRST_COLUMNS || out.some((row, r) => r > 0 && row[c] !== ''));
+  return out.map((row) => row.filter((_, c) => there[c]));
 }
+const FIRST_COLUMNS = 4;
 
 const api = {
-  /** Takes a file in. @param told how far it is, 0 to 1. */
-  async take(file: File, bankId: string, told: (part: number) => void): Promise<Heads> {
-    const deltas = (await file.slice(0, 64).text()).trimStart().startsWith('{') ? ofDeltas(await file.text(), bankId) : null;
+  /** Takes a file in. @param sources that may have columns of their own. @param told how far it is, 0 to 1. */
+  async take(file: File, bankId: string, sources: readonly Named[], told: (part: number) => void): Promise<Heads> {
+    const deltas = (await file.slice(0, 64).text()).trimStart().startsWith('{') ? ofDeltas(await file.text(), bankId, sources) : null;
     if (deltas) [heads = [], ...rows] = deltas;
     else {
       rows = [];
@@ -83,7 +110,7 @@ const api = {
         });
       });
     }
-    return { heads, match: matchHeads(heads), rows: rows.length, first: rows.slice(0, 3) };
+    return { heads, match: matchHeads(heads, sources), rows: rows.length, first: rows.slice(0, 3) };
   },
   /** Reads it by its columns, and answers. */
   answer(design: Design, bankId: string, match: Matching, turn: boolean | null): MeasuredAnswer {
@@ -91,10 +118,12 @@ const api = {
     last = series;
     const days = besideDays(design, bankId, series);
     beside = { design, bankId, days };
+    const learned = learn(design, bankId, series);
     return {
       read: { ...read, gaps: read.gaps.slice(0, 50) },
       days,
-      learned: learn(design, bankId, series),
+      learned,
+      residuals: residuals(design, bankId, series, days, learned),
       from: series.at[0] ?? 0,
       to: series.at[series.at.length - 1] ?? 0,
     };
@@ -109,9 +138,9 @@ const api = {
     return new Uint8Array(await new Response(stream).arrayBuffer());
   },
   /** Takes in what was kept. */
-  async unfold(bytes: ArrayBuffer, told: (part: number) => void): Promise<Heads> {
+  async unfold(bytes: ArrayBuffer, sources: readonly Named[], told: (part: number) => void): Promise<Heads> {
     const stream = new Blob([bytes]).stream().pipeThrough(new DecompressionStream('gzip'));
-    return api.take(new File([await new Response(stream).blob()], 'kept.csv'), '', told);
+    return api.take(new File([await new Response(stream).blob()], 'kept.csv'), '', sources, told);
   },
 };
 

@@ -1,29 +1,16 @@
 /** What measured days teach: standing draw, resistance of the bank, loads seen in steps with their duty; each with its count and spread, offered. */
 import { bankSource } from '../bank';
 import { LOAD_SPREAD, loadCurrent, studyVolts } from '../demand';
-import { type Design, kindOf, type Load, type Op, rowOf, setOp } from '../design';
+import { type Design, kindOf, type Load, rowOf, setOp } from '../design';
 import { bankOfLoads } from '../topology';
 import { meterDay } from '../monitoring';
 import { besideDays } from './beside';
 import { acceptedOf, heldBy } from './accepted';
+import type { LearnedFigure } from './figure';
 import { seenIn, type Step, stepsOf } from './seen';
+import { ofSources, withoutSources } from './sources';
 import type { Measured } from './series';
 import { GAIN_PART, halfWidth, median, shownStep, within95, ZERO_A } from './spread';
-
-export interface LearnedFigure {
-  readonly id: string;
-  readonly what: string;
-  readonly was: string;
-  readonly is: string;
-  /** The figure, and within what the truth lies in 95 of 100: in the unit it is told in. */
-  readonly value: number;
-  readonly within: number;
-  /** Times it was seen. */
-  readonly n: number;
-  readonly spread: string;
-  /** Empty: it is told, and nothing of the design holds it. */
-  readonly ops: readonly Op[];
-}
 
 export interface LoadSeen {
   readonly name: string;
@@ -188,14 +175,16 @@ const MOST_UNEXPLAINED = 5;
 
 /** What a bank's measured days teach. Nothing is named that cannot be told apart. */
 export function learn(design: Design, bankId: string, series: Measured): Learned {
-  const steps = stepsOf(series);
+  // A source that comes and goes is no load: where it has its own column its steps are known.
+  const steps = stepsOf(withoutSources(design, bankId, series));
   const { single, groups } = toldApart(design, bankId);
   const explained = new Set<number>();
   const seen: LoadSeen[] = [];
   const figures: LearnedFigure[] = [
     ...quiet(design, bankId, series),
-    ...resistance(design, bankId, series, steps),
+    ...resistance(design, bankId, series, stepsOf(series)),
     ...accepted(design, bankId, series),
+    ...ofSources(design, bankId, series),
   ];
   const all = seenIn(
     series,

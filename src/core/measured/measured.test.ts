@@ -39,9 +39,9 @@ describe('reading', () => {
   const heads = ['time', 'volts', 'amps', 'soc'];
   const row = (minute: number, v: number, a: number) => [new Date(MIDNIGHT + minute * 60_000).toISOString(), String(v), String(a), '80'];
   test('heads in several words', () => {
-    expect(matchHeads(heads)).toEqual({ time: 0, volts: 1, amps: 2, soc: 3 });
-    expect(matchHeads(['Datum', 'Strom (A)', 'Spannung (V)'])).toEqual({ time: 0, volts: 2, amps: 1, soc: null });
-    expect(matchHeads(['x', 'y'])).toEqual({ time: null, volts: null, amps: null, soc: null });
+    expect(matchHeads(heads)).toEqual({ time: 0, volts: 1, amps: 2, soc: 3, further: {} });
+    expect(matchHeads(['Datum', 'Strom (A)', 'Spannung (V)'])).toEqual({ time: 0, volts: 2, amps: 1, soc: null, further: {} });
+    expect(matchHeads(['x', 'y'])).toEqual({ time: null, volts: null, amps: null, soc: null, further: {} });
   });
   test('times as they are written', () => {
     expect(timeOf('2026-05-31 14:00')).toBe(Date.UTC(2026, 4, 31, 14));

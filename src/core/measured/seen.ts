@@ -22,6 +22,8 @@ const BOTH = 0.03;
 const BOTH_A = 0.3;
 /** On for so many times its usual: the step off was missed. */
 const TOO_LONG = 3;
+/** Out of sight for no longer than this, what was on is taken to have run on. */
+const RAN_ON_MS = 20 * 60_000;
 /** Hours are told while no more of its steps than this part speak against the others. */
 const MOST_AGAINST = 0.15;
 
@@ -130,21 +132,31 @@ function timesOf(
   let e = 0;
   // Where the stretch that is seen began, if nothing of this load was seen in it yet; and not at the start of all.
   let open: number | null = null;
+  // Where it was last lost from sight while on: seen again soon after, it ran on.
+  let lost: number | null = null;
+  let broken = false;
   for (let k = 1; k < at.length; k++) {
     const event = events[e]?.k === k ? events[e++] : undefined;
     if (hidden[k] === 1) {
+      if (hidden[k - 1] === 0) lost = from === null ? null : k;
       if (from !== null) part.push(time(k) - time(from));
       from = open = null;
       continue;
     }
-    if (hidden[k - 1] === 1) open = k;
+    if (hidden[k - 1] === 1) {
+      broken = lost !== null && time(k) - time(lost) <= RAN_ON_MS;
+      from = broken ? k : null;
+      open = k;
+    }
     if (!event) continue;
     // On twice: the step off between them was missed, and how long it ran.
     if (event.on) {
-      if (from !== null) against++;
+      if (from !== null && !broken) against++;
       from = k;
+      broken = false;
     } else if (from !== null) {
-      if (k - from >= LEAST_SAMPLES) whole.push(time(k) - time(from));
+      if (broken) part.push(time(k) - time(from));
+      else if (k - from >= LEAST_SAMPLES) whole.push(time(k) - time(from));
       from = null;
     } else if (open !== null) part.push(time(k) - time(open));
     else against++;

@@ -2,8 +2,10 @@
 
 export const COLUMNS = ['time', 'volts', 'amps', 'soc'] as const;
 export type Column = (typeof COLUMNS)[number];
+/** What else a file may hold: speed of the engine, 1/min; what a source gives, A, and volts at its terminals, by its id. */
+export type Further = 'rpm' | `amps of ${string}` | `volts of ${string}`;
 /** Which column of the file holds what; null: none does. */
-export type Matching = Readonly<Record<Column, number | null>>;
+export type Matching = Readonly<Record<Column, number | null>> & { readonly further: Readonly<Partial<Record<Further, number>>> };
 
 export interface Measured {
   /** ms since 1970, rising. */
@@ -13,6 +15,8 @@ export interface Measured {
   readonly amps: Float64Array;
   /** 0 to 1; NaN where it was not said. */
   readonly soc: Float64Array;
+  /** Of each time too; NaN where it was not said. */
+  readonly further: Readonly<Partial<Record<Further, Float64Array>>>;
 }
 
 export interface Read {
@@ -37,16 +41,32 @@ const NAMES: Readonly<Record<Column, RegExp>> = {
   soc: /soc|charge|ladung|%/i,
 };
 
-/** What the heads suggest: shown, and changed by hand. */
-export function matchHeads(heads: readonly string[]): Matching {
+const RPM = /rpm|revolution|engine speed|drehzahl|tr\/min/i;
+
+/** What the heads suggest: shown, and changed by hand. @param sources that may have columns of their own, named by name or id. */
+export function matchHeads(heads: readonly string[], sources: readonly { readonly id: string; readonly name: string }[] = []): Matching {
   const taken = new Set<number>();
+  const further: Partial<Record<Further, number>> = {};
+  const own = (key: Further, fits: (head: string) => boolean) => {
+    const i = heads.findIndex((h, k) => !taken.has(k) && fits(h.trim()));
+    if (i < 0) return;
+    taken.add(i);
+    further[key] = i;
+  };
+  own('rpm', (h) => RPM.test(h));
+  for (const { id, name } of sources) {
+    const its = (h: string) =>
+      h.endsWith(` of ${id}`) || (name.trim() !== '' && h.toLowerCase().includes(name.trim().toLowerCase()) && !NAMES.time.test(h));
+    own(`amps of ${id}`, (h) => its(h) && NAMES.amps.test(h));
+    own(`volts of ${id}`, (h) => its(h) && NAMES.volts.test(h));
+  }
   const find = (c: Column): number | null => {
     const i = heads.findIndex((h, k) => !taken.has(k) && NAMES[c].test(h.trim()));
     if (i < 0) return null;
     taken.add(i);
     return i;
   };
-  return { time: find('time'), volts: find('volts'), amps: find('amps'), soc: find('soc') };
+  return { time: find('time'), volts: find('volts'), amps: find('amps'), soc: find('soc'), further };
 }
 
 /** A time as it is written: ISO, "2026-05-31 14:00", s or ms since 1970; NaN: none. Without a zone it is UTC. */
@@ -93,6 +113,11 @@ function together(volts: Float64Array, amps: Float64Array): number {
 export function readRows(rows: readonly (readonly string[])[], match: Matching, turn: boolean | null = null): Read {
   const most = rows.length;
   const [at, volts, amps, soc] = [new Float64Array(most), new Float64Array(most), new Float64Array(most), new Float64Array(most)];
+  const more = (Object.entries(match.further) as [Further, number][]).map(([key, column]) => ({
+    key,
+    column,
+    values: new Float64Array(most),
+  }));
   let [n, dropped, back] = [0, 0, 0];
   const cell = (row: readonly string[], c: Column): string | undefined => (match[c] === null ? undefined : row[match[c]]);
   for (const row of rows) {
@@ -110,9 +135,11 @@ export function readRows(rows: readonly (readonly string[])[], match: Matching, 
     volts[n] = u;
     amps[n] = i;
     soc[n] = s > 1.5 ? s / 100 : s;
+    for (const { column, values } of more) values[n] = figure(row[column]);
     n++;
   }
-  const cut = { at: at.slice(0, n), volts: volts.slice(0, n), amps: amps.slice(0, n), soc: soc.slice(0, n) };
+  const further = Object.fromEntries(more.map(({ key, values }) => [key, values.slice(0, n)]));
+  const cut = { at: at.slice(0, n), volts: volts.slice(0, n), amps: amps.slice(0, n), soc: soc.slice(0, n), further };
   const corr = together(cut.volts, cut.amps);
   const sign = corr > LEAST_TOGETHER ? 'into the bank' : corr < -LEAST_TOGETHER ? 'out of the bank' : 'unclear';
   if (turn ?? sign === 'out of the bank') for (let k = 0; k < n; k++) cut.amps[k] = -(cut.amps[k] ?? 0);
@@ -137,16 +164,23 @@ export function ofHeard(
     return is;
   });
   const list = (of: (h: (typeof told)[number]) => number | null) => Float64Array.from(told, (h) => of(h) ?? NaN);
-  return { at: list((h) => h.at), volts: list((h) => h.volts), amps: list((h) => h.amps), soc: list((h) => h.soc) };
+  return { at: list((h) => h.at), volts: list((h) => h.volts), amps: list((h) => h.amps), soc: list((h) => h.soc), further: {} };
 }
 
-/** As it is kept: time in s, volts, amps into the bank, charge; one reading a line. What was left out on reading stays out. */
-export function asCsv({ at, volts, amps, soc }: Measured): string {
-  const lines = ['time,volts,amps,soc'];
+/** As it is kept: time in s, volts, amps into the bank, charge, what else there is; one reading a line. What was left out on reading stays out. */
+export function asCsv({ at, volts, amps, soc, further }: Measured): string {
+  const more = Object.values(further).filter((x) => x !== undefined);
+  const written = (x: number, digits: number) => (Number.isFinite(x) ? `${Number(x.toFixed(digits))}` : '');
+  const lines = [['time', 'volts', 'amps', 'soc', ...Object.keys(further)].join()];
   for (let k = 0; k < at.length; k++) {
-    const s = soc[k] ?? NaN;
     lines.push(
-      `${Number(((at[k] ?? 0) / 1000).toFixed(1))},${Number((volts[k] ?? 0).toFixed(3))},${Number((amps[k] ?? 0).toFixed(3))},${Number.isFinite(s) ? Number(s.toFixed(4)) : ''}`,
+      [
+        written((at[k] ?? 0) / 1000, 1),
+        written(volts[k] ?? 0, 3),
+        written(amps[k] ?? 0, 3),
+        written(soc[k] ?? NaN, 4),
+        ...more.map((values) => written(values[k] ?? NaN, 3)),
+      ].join(),
     );
   }
   return `${lines.join('\n')}\n`;

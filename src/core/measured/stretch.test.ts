@@ -22,6 +22,7 @@ const flat = (minutes: number, amps: number, soc = NaN): Measured => ({
   volts: new Float64Array(minutes).fill(12.6),
   amps: new Float64Array(minutes).fill(amps),
   soc: new Float64Array(minutes).fill(soc),
+  further: {},
 });
 
 test('a day in 24 steps: an hour each, means of what falls in it', () => {

@@ -41,10 +41,10 @@ test('of a charge by hand: ten times 20 Ah out in ten hours and 25 Ah in again c
   const amps = Float64Array.from(at, (_, k) => (minute(k) < 600 ? -4 : minute(k) < 1140 ? 2.5 / 0.9 - 0.055 : minute(k) < 1170 ? 1 : 0));
   const volts = Float64Array.from(at, (_, k) => (minute(k) < 600 ? 12.4 : minute(k) < 1140 ? 13.6 : minute(k) < 1170 ? 14.4 : 12.8));
   const inAh = (540 * (2.5 / 0.9 - 0.055)) / 60 + 0.5;
-  const found = acceptedOf(design, 'house', { at, volts, amps, soc: new Float64Array(n).fill(NaN) });
+  const found = acceptedOf(design, 'house', { at, volts, amps, soc: new Float64Array(n).fill(NaN), further: {} });
   expect(found?.n).toBeGreaterThan(10);
   expect(found?.efficiency).toBeCloseTo(40 / inAh, 2);
-  expect(acceptedOf({ ...design, sources: [] }, 'house', { at, volts, amps, soc: new Float64Array(n) })).toBeNull();
+  expect(acceptedOf({ ...design, sources: [] }, 'house', { at, volts, amps, soc: new Float64Array(n), further: {} })).toBeNull();
 });
 test('the densest half is not moved by what is far off; two sigma of a median of 100 spread by 1', () => {
   expect(densest([5, 5.1, 5, 4.9, 5, 11, 12, 30])).toBeCloseTo(5, 1);

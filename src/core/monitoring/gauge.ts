@@ -13,6 +13,8 @@ export interface Series {
   readonly startSoc: number;
   /** Of the amps what the sun gives. */
   readonly sunA?: ArrayLike<number>;
+  /** What each source of the bank gives, A. */
+  readonly sources?: readonly { readonly id: string; readonly amps: Float64Array }[];
 }
 
 /** As a gauge is set. */

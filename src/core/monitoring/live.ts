@@ -46,7 +46,10 @@ const beside = (what: Beside['what'], read: number, expected: number, half: numb
  * @param clear the day without faults, minute by minute, as meterDay gives it.
  * @param read what the meter says, with the minute of the day it is said of.
  */
-export function liveAnswer(design: Design, bankId: string, clear: readonly MeterSample[], read: MeterSample): LiveAnswer | null {
+/** What a meter of the bank reads. */
+type Reading = Pick<MeterSample, 'minute' | 'volts' | 'amps' | 'soc'>;
+
+export function liveAnswer(design: Design, bankId: string, clear: readonly MeterSample[], read: Reading): LiveAnswer | null {
   const bank = rowOf(design.banks, bankId);
   const at = clear[read.minute];
   if (!bank || !at) return null;

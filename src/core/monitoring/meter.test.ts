@@ -76,3 +76,20 @@ test('as CSV a line a minute; as a delta amps out of the bank are positive', () 
   };
   expect(updates[0]?.values[1]).toEqual({ path: 'electrical.batteries.house.current', value: 5 });
 });
+
+test('beside the bank stand the engine’s speed and what each source gives', () => {
+  const [heads = ''] = meterCsv(clear, 0).split('\r\n');
+  const alternator = boat.sources.find((s) => s.kind === 'alternator' && s.bankId === 'house');
+  expect(heads.split(',').slice(0, 5)).toEqual(['time', 'volts', 'amps', 'soc', 'rpm']);
+  expect(heads).toContain(`amps of ${alternator?.id ?? ''}`);
+  // It gives while the engine turns, and only then.
+  const gives = (s: (typeof clear)[number]) => s.gives[alternator?.id ?? ''] ?? 0;
+  expect(clear.some((s) => s.rpm > 0 && gives(s) > 10)).toBe(true);
+  expect(clear.filter((s) => s.rpm === 0).every((s) => gives(s) < 0.1)).toBe(true);
+  const at = clear.find((s) => gives(s) > 10);
+  if (!at) throw new Error('it never gives');
+  const { updates } = JSON.parse(meterDelta('house', at, 0, boat.sources)) as { updates: { values: { path: string; value: number }[] }[] };
+  const told = new Map(updates[0]?.values.map((x) => [x.path, x.value]));
+  expect(told.get(`electrical.alternators.${alternator?.id ?? ''}.current`)).toBeCloseTo(gives(at), 6);
+  expect(told.get('propulsion.main.revolutions')).toBeCloseTo(at.rpm / 60, 2);
+});

@@ -1,6 +1,7 @@
 /** A simulated meter on a bank: a day of this boat as it would read it, with faults switched in; as CSV, and as deltas of the open marine data model. */
 import { bankSource } from '../bank';
-import { type Bank, type Design, rowOf } from '../design';
+import { type Bank, type Design, rowOf, type Source } from '../design';
+import { spansOf } from '../demand';
 import { random } from '../solve';
 import { seriesOf } from './series';
 
@@ -14,6 +15,10 @@ export interface MeterSample {
   /** Into the bank. */
   readonly amps: number;
   readonly soc: number;
+  /** Of the engine, 1/min; 0 while it stands. */
+  readonly rpm: number;
+  /** What each source of the bank gives, A, by its id. */
+  readonly gives: Readonly<Record<string, number>>;
 }
 
 /** What each fault is, as it is switched in. */
@@ -65,7 +70,9 @@ export function meterDay(
   seed = 1,
 ): readonly MeterSample[] | null {
   const bank = rowOf(design.banks, bankId);
-  if (!bank || !rowOf(design.living, livingId)) return null;
+  const living = rowOf(design.living, livingId);
+  if (!bank || !living) return null;
+  const engine = spansOf(living, 'engine');
   const on = new Set(faults);
   const boat = faulty(design, bank, on);
   const day = { id: 'meter', name: 'meter', legs: [{ id: 'day', livingId, days: 1 }], repeat: 1, startSoc: 0.8 };
@@ -84,6 +91,8 @@ export function meterDay(
       volts: stepped(volts + tremble(TREMBLES_V), STEP_V),
       amps: stepped(amps + tremble(TREMBLES_A), STEP_A),
       soc: Math.round(1000 * (series.soc[i] ?? 0)) / 1000,
+      rpm: engine.find((s) => minute >= 60 * s.fromH && minute < 60 * s.toH)?.level ?? 0,
+      gives: Object.fromEntries((series.sources ?? []).map((s) => [s.id, stepped(s.amps[i] ?? 0, STEP_A)])),
     };
   });
 }
@@ -91,15 +100,38 @@ export function meterDay(
 const MINUTE_MS = 60_000;
 const iso = (ms: number): string => new Date(ms).toISOString();
 
-/** @param from when the day begins, ms. */
-export const meterCsv = (samples: readonly MeterSample[], from: number): string =>
-  [
-    'time,volts,amps,soc',
-    ...samples.map((s) => `${iso(from + s.minute * MINUTE_MS)},${s.volts.toFixed(2)},${s.amps.toFixed(1)},${s.soc}`),
+/** Engine speed and what each source gives stand beside volts, amps and charge. @param from when the day begins, ms. */
+export function meterCsv(samples: readonly MeterSample[], from: number): string {
+  const sources = Object.keys(samples[0]?.gives ?? {});
+  return [
+    ['time', 'volts', 'amps', 'soc', 'rpm', ...sources.map((id) => `amps of ${id}`)].join(),
+    ...samples.map((s) =>
+      [
+        iso(from + s.minute * MINUTE_MS),
+        s.volts.toFixed(2),
+        s.amps.toFixed(1),
+        s.soc,
+        s.rpm,
+        ...sources.map((id) => (s.gives[id] ?? 0).toFixed(1)),
+      ].join(),
+    ),
   ].join('\r\n');
+}
+
+/** Where the model keeps what a source of a kind gives. */
+const GROUPS: Readonly<Partial<Record<Source['kind'], string>>> = {
+  alternator: 'alternators',
+  solar: 'solar',
+  'shore charger': 'chargers',
+};
 
 /** One message: the vessel herself, one update, its values by their paths. Amps out of the bank are positive there, charge is a part of one. */
-export const meterDelta = (bankId: string, sample: MeterSample, from: number): string =>
+export const meterDelta = (
+  bankId: string,
+  sample: MeterSample,
+  from: number,
+  sources: readonly Pick<Source, 'id' | 'kind'>[] = [],
+): string =>
   JSON.stringify({
     context: 'vessels.self',
     updates: [
@@ -110,6 +142,12 @@ export const meterDelta = (bankId: string, sample: MeterSample, from: number): s
           { path: `electrical.batteries.${bankId}.voltage`, value: Number(sample.volts.toFixed(2)) },
           { path: `electrical.batteries.${bankId}.current`, value: Number((-sample.amps).toFixed(1)) },
           { path: `electrical.batteries.${bankId}.capacity.stateOfCharge`, value: sample.soc },
+          // Turns a second.
+          { path: 'propulsion.main.revolutions', value: Number((sample.rpm / 60).toFixed(2)) },
+          ...sources.flatMap(({ id, kind }) => {
+            const [group, amps] = [GROUPS[kind], sample.gives[id]];
+            return group && amps !== undefined ? [{ path: `electrical.${group}.${id}.current`, value: Number(amps.toFixed(1)) }] : [];
+          }),
         ],
       },
     ],

@@ -45,6 +45,11 @@ export function seriesOf(whole: Design, bankId: string, days = RUN_DAYS): Series
     soc: of(result.trace.soc),
     startSoc: result.banks[at]?.startSoc ?? 1,
     sunA: sunOf(scene, result.trace, at, steps),
+    sources: scene.sources.flatMap((s, i) =>
+      s.bank === at
+        ? [{ id: s.id, amps: Float64Array.from({ length: steps }, (_, t) => result.trace.sourceA[t * scene.sources.length + i] ?? 0) }]
+        : [],
+    ),
   };
 }
 

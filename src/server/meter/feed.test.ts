@@ -3,11 +3,11 @@ import { meterDelta } from '@/core/monitoring';
 import { heardIn } from './feed';
 
 test('our own message comes back as it was: amps into the bank', () => {
-  const heard = heardIn(meterDelta('house', { minute: 90, volts: 12.61, amps: -7.3, soc: 0.8 }, 0), 'house');
+  const heard = heardIn(meterDelta('house', { minute: 90, volts: 12.61, amps: -7.3, soc: 0.8, rpm: 0, gives: {} }, 0), 'house');
   expect(heard).toEqual({ at: 90 * 60_000, volts: 12.61, amps: -7.3, soc: 0.8 });
 });
 test('another bank’s values are not this one’s', () =>
-  expect(heardIn(meterDelta('bow', { minute: 0, volts: 12, amps: 0, soc: 1 }, 0), 'house')).toBeNull());
+  expect(heardIn(meterDelta('bow', { minute: 0, volts: 12, amps: 0, soc: 1, rpm: 0, gives: {} }, 0), 'house')).toBeNull());
 test.each([
   '',
   'nonsense',

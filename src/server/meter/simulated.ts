@@ -3,6 +3,7 @@ import { randomBytes } from 'node:crypto';
 import type { IncomingMessage } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { WebSocket, WebSocketServer } from 'ws';
+import type { Source } from '@/core/design';
 import { METER_FAULTS, meterDay, meterDelta, type MeterSample } from '@/core/monitoring';
 import { openBoat } from '../boats';
 import { database } from '../database';
@@ -45,13 +46,15 @@ export function beginMeter(): void {
   (server as unknown as { _server?: { unref: () => void } })._server?.unref();
 }
 
-function samplesFor(asked: URLSearchParams): { readonly bankId: string; readonly samples: readonly MeterSample[] } | null {
+function samplesFor(
+  asked: URLSearchParams,
+): { readonly bankId: string; readonly samples: readonly MeterSample[]; readonly sources: readonly Source[] } | null {
   const boat = openBoat(database(), asked.get('boat') ?? '');
   const bankId = asked.get('bank') ?? '';
   if (!boat) return null;
   const faults = (asked.get('faults') ?? '').split(',').flatMap((f) => METER_FAULTS.find((k) => k === f) ?? []);
   const samples = meterDay(boat.design, bankId, asked.get('living') ?? '', faults);
-  return samples && { bankId, samples };
+  return samples && { bankId, samples, sources: boat.design.sources };
 }
 
 /** Plays from the minute asked for, at so many minutes a second, and begins the day again at its end. */
@@ -67,7 +70,7 @@ function play(socket: WebSocket, asked: URLSearchParams): void {
     () => {
       if (socket.readyState !== WebSocket.OPEN || socket.bufferedAmount > WAITING_BYTES) return;
       const sample = found.samples[minute];
-      if (sample) socket.send(meterDelta(found.bankId, sample, from));
+      if (sample) socket.send(meterDelta(found.bankId, sample, from, found.sources));
       minute = (minute + every) % found.samples.length;
     },
     (1000 * every) / perSecond,

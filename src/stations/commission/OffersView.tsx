@@ -1,9 +1,8 @@
 'use client';
-import { useMemo, useState } from 'react';
-import type { Compared } from '@/core/analysis';
+import { useMemo } from 'react';
 import { type Offer, offersOf } from '@/core/commission';
-import { applyEdit } from '@/core/design';
-import { useAnalyser, useDesign, useStore } from '@/ui/boat/context';
+import { useDesign, useStore } from '@/ui/boat/context';
+import { useWhatChanges, WhatChanges } from '@/ui/remedies/WhatChanges';
 import { useReadings } from './useReadings';
 
 /** What was read was read at about this. */
@@ -34,23 +33,15 @@ export function OffersView() {
 }
 
 function One({ offer }: { offer: Offer }) {
-  const design = useDesign();
   const store = useStore();
-  const analyser = useAnalyser();
-  const [effect, setEffect] = useState<Compared | null | 'asking'>(null);
-  const ask = async () => {
-    const edited = applyEdit(design, { ops: [...offer.ops] });
-    if (!edited.ok) return store.say('refused', 'The design has moved on: that figure is no longer as it was.');
-    setEffect('asking');
-    setEffect(await analyser.ask((r) => r.between(design, edited.design)).catch(() => null));
-  };
+  const { effect, ask } = useWhatChanges();
   return (
     <li className="border-b border-line py-2">
       <div className="flex flex-wrap items-baseline gap-x-4">
         <span className="min-w-0 flex-1">
           <b className="font-semibold">{offer.what}</b>: {offer.was}; read {offer.is}, {new Date(offer.at).toISOString().slice(0, 10)}
         </span>
-        <button type="button" className="plain" onClick={() => void ask()}>
+        <button type="button" className="plain" onClick={() => void ask(offer.ops)}>
           what it would change
         </button>
         <button
@@ -62,30 +53,7 @@ function One({ offer }: { offer: Offer }) {
           take it
         </button>
       </div>
-      {effect === 'asking' ? <p className="text-quiet">Working it out.</p> : null}
-      {effect !== null && effect !== 'asking' ? (
-        <ul className="mt-1 list-disc pl-5">
-          {effect.lines.map((l) => (
-            <li key={l.what}>
-              {l.what}: {l.a}, then {l.b}
-            </li>
-          ))}
-          {effect.changes.map((c) => (
-            <li key={c.circuitId}>
-              cable of {`${c.no} ${c.name}`.trim()}: {c.from}, then {c.to}
-            </li>
-          ))}
-          {effect.brings.map((f) => (
-            <li key={f.id}>it brings: {f.title}</li>
-          ))}
-          {effect.settles.map((f) => (
-            <li key={f.id}>it settles: {f.title}</li>
-          ))}
-          {effect.lines.length + effect.changes.length + effect.brings.length + effect.settles.length === 0 ? (
-            <li>no figure changes</li>
-          ) : null}
-        </ul>
-      ) : null}
+      <WhatChanges effect={effect} />
     </li>
   );
 }

@@ -1,11 +1,12 @@
 'use client';
 import { proxy } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { Column, LearnedFigure, Matching, Stretch } from '@/core/measured';
+import type { Column, Further, LearnedFigure, Matching, Residual, Stretch } from '@/core/measured';
 import { show } from '@/core/quantity';
 import { BankSelect } from '@/ui/field/BankSelect';
 import { type Employed, employ } from '@/ui/boat/employ';
 import { useDesign, useStore } from '@/ui/boat/context';
+import { useWhatChanges, WhatChanges } from '@/ui/remedies/WhatChanges';
 import { Plain } from '@/ui/table/Plain';
 import type { Heads, MeasuredAnswer, MeasuredApi } from '@/workers/measured.worker';
 import { BesideChart, type Range } from './BesideChart';
@@ -61,14 +62,16 @@ export function MeasuredDays() {
       setPart(null);
     }
   };
-  const take = (file: File) => taking(file.name, false, (told) => hired().call((r) => r.take(file, bankId, told), PATIENCE_MS));
+  const sourcesOf = (bank: string) => design.sources.flatMap((s) => (s.bankId === bank ? [{ id: s.id, name: s.name }] : []));
+  const take = (file: File) =>
+    taking(file.name, false, (told) => hired().call((r) => r.take(file, bankId, sourcesOf(bankId), told), PATIENCE_MS));
   const reopen = (set: KeptSet) => {
     setBank(set.bankId);
     // As it is kept it runs into the bank.
     setSign('into');
     return taking(set.name, true, async (told) => {
       const bytes = await kept.open(set.id);
-      return hired().call((r) => r.unfold(bytes, told), PATIENCE_MS);
+      return hired().call((r) => r.unfold(bytes, sourcesOf(set.bankId), told), PATIENCE_MS);
     });
   };
   const keep = async () => {
@@ -164,6 +167,7 @@ export function MeasuredDays() {
               ))}
             </select>
           </label>
+          <FurtherColumns heads={heads.heads} sources={sourcesOf(bankId)} match={match} onMatch={setMatch} />
           <button type="button" className="act" disabled={!ready || part !== null} onClick={() => void ask()}>
             hold it beside the boat
           </button>
@@ -185,6 +189,88 @@ export function MeasuredDays() {
   );
 }
 
+/** Columns beyond those of the bank: folded away while the file seems to have none. */
+function FurtherColumns({
+  heads,
+  sources,
+  match,
+  onMatch,
+}: {
+  heads: readonly string[];
+  sources: readonly { readonly id: string; readonly name: string }[];
+  match: Matching;
+  onMatch: (match: Matching) => void;
+}) {
+  const columns: readonly (readonly [Further, string])[] = [
+    ['rpm', 'engine, 1/min'],
+    ...sources.flatMap(({ id, name }): (readonly [Further, string])[] => [
+      [`amps of ${id}`, `amps of ${name}`],
+      [`volts of ${id}`, `volts at ${name}`],
+    ]),
+  ];
+  return (
+    <details className="w-full" open={Object.keys(match.further).length > 0}>
+      <summary className="text-[12px] text-quiet">
+        what else the file holds: engine speed, and what each source gives, teach an alternator’s curve and the way to the bank
+      </summary>
+      <div className="mt-1 flex flex-wrap items-end gap-4">
+        {columns.map(([key, name]) => (
+          <label key={key} className="block text-[11.5px] text-quiet">
+            {name}
+            <select
+              className="box mt-[2px] block text-[13px] text-ink"
+              value={match.further[key] === undefined ? '' : String(match.further[key])}
+              onChange={(e) => {
+                const { [key]: _, ...others } = match.further;
+                onMatch({ ...match, further: e.target.value === '' ? others : { ...others, [key]: Number(e.target.value) } });
+              }}
+            >
+              <option value="">none</option>
+              {heads.map((h, i) => (
+                <option key={i} value={i}>
+                  {h === '' ? `column ${i + 1}` : h}
+                </option>
+              ))}
+            </select>
+          </label>
+        ))}
+      </div>
+    </details>
+  );
+}
+
+/** What each source gave and each load drew a day. */
+function Residuals({ rows }: { rows: readonly Residual[] }) {
+  if (rows.length === 0)
+    return (
+      <p className="text-quiet">
+        Nothing to tell apart: no source has a column of its own, and no load was seen often enough to know its hours.
+      </p>
+    );
+  return (
+    <Plain
+      label="A day by source and load"
+      columns={[
+        { title: 'what' },
+        { title: 'measured, Ah a day', right: true },
+        { title: 'expected', right: true },
+        { title: 'difference', right: true },
+        { title: 'found from' },
+      ]}
+      rows={rows.map((r) => ({
+        id: `${r.of} ${r.id}`,
+        cells: [
+          `${r.name}${r.of === 'source' ? ', gives' : ', draws'}`,
+          r.measuredAh.toFixed(1),
+          r.expectedAh.toFixed(1),
+          `${r.measuredAh >= r.expectedAh ? '+' : '−'}${Math.abs(r.measuredAh - r.expectedAh).toFixed(1)}`,
+          r.by,
+        ],
+      }))}
+    />
+  );
+}
+
 const DAY_MS = 24 * 3600_000;
 
 function Answer({
@@ -200,6 +286,8 @@ function Answer({
   const [whole] = useState<Range>({ from: answer.from, to: answer.to + 60_000 });
   const [range, setRange] = useState(whole);
   const { read, days, learned } = answer;
+  const { effect, ask: askChanges } = useWhatChanges();
+  const [asked, setAsked] = useState<LearnedFigure | null>(null);
   const time = (at: number) => new Date(at).toISOString().slice(0, 16).replace('T', ' ');
   return (
     <>
@@ -248,6 +336,8 @@ function Answer({
           ],
         }))}
       />
+      <h2 className="mt-4 font-semibold">By source and load</h2>
+      <Residuals rows={answer.residuals} />
       <h2 className="mt-4 font-semibold">What they teach</h2>
       {learned.figures.length === 0 ? <p className="text-quiet">Nothing yet: too few steps, nights or hours.</p> : null}
       <Plain
@@ -269,13 +359,34 @@ function Answer({
             f.n,
             f.spread,
             f.ops.length > 0 ? (
-              <button key="t" type="button" className="plain" aria-label={`take it: ${f.what}`} onClick={() => onTake(f)}>
-                take it
-              </button>
+              <span key="t" className="flex gap-3 whitespace-nowrap">
+                <button
+                  type="button"
+                  className="plain"
+                  aria-label={`what it would change: ${f.what}`}
+                  onClick={() => {
+                    setAsked(f);
+                    void askChanges(f.ops);
+                  }}
+                >
+                  what it would change
+                </button>
+                <button type="button" className="plain" aria-label={`take it: ${f.what}`} onClick={() => onTake(f)}>
+                  take it
+                </button>
+              </span>
             ) : null,
           ],
         }))}
       />
+      {asked && effect !== null ? (
+        <div className="mt-2">
+          <p>
+            <b className="font-semibold">{asked.what}</b>, {asked.is} in the place of {asked.was}:
+          </p>
+          <WhatChanges effect={effect} />
+        </div>
+      ) : null}
       {learned.seen.length > 0 ? (
         <p className="mt-2">
           On for: {learned.seen.map((s) => `${s.name} ${(24 * s.duty).toFixed(1)} h a day, ${s.times} times`).join('; ')}.

@@ -16,7 +16,7 @@ export const GET = (request: Request, { params }: { params: Promise<{ id: string
     if (!samples) return refuse(404, 'there is no such bank or way of living');
     const from = Date.UTC(new Date().getUTCFullYear(), new Date().getUTCMonth(), new Date().getUTCDate());
     const deltas = asked.get('as') === 'deltas';
-    return new Response(deltas ? samples.map((s) => meterDelta(bank, s, from)).join('\n') : meterCsv(samples, from), {
+    return new Response(deltas ? samples.map((s) => meterDelta(bank, s, from, boat.design.sources)).join('\n') : meterCsv(samples, from), {
       headers: {
         'content-type': deltas ? 'application/x-ndjson; charset=utf-8' : 'text/csv; charset=utf-8',
         'content-disposition': `attachment; filename="meter-day.${deltas ? 'jsonl' : 'csv'}"`,
