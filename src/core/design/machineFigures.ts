@@ -21,13 +21,16 @@ export const alike = (a: number, b: number): boolean => Math.abs(a - b) <= ALIKE
 
 const wattsOf = ({ quantity, rating, ratingBy, nominalV }: Load): number => quantity * rating * (ratingBy === 'W' ? 1 : nominalV);
 
+/** What a row says in amps at its own volts. */
+const ampsOf = (row: Load): number => wattsOf(row) / row.nominalV;
+
 /** Every figure that stands both on the load sheet and with the machine it belongs to. */
 export function machineFigures({ loads, sources, acSources }: Rows): readonly MachineFigure[] {
   return [
     ...sources.flatMap((source): MachineFigure[] => {
       const row = rowOf(loads, source.loadId);
       if (!row || row.nominalV <= 0) return [];
-      return [{ row, machine: { of: 'source', source }, unit: 'A', rowSays: wattsOf(row) / row.nominalV, machineSays: outputA(source) }];
+      return [{ row, machine: { of: 'source', source }, unit: 'A', rowSays: ampsOf(row), machineSays: outputA(source) }];
     }),
     ...acSources.flatMap((source): MachineFigure[] => {
       const row = source.inverter ? rowOf(loads, source.inverter.loadId) : undefined;
@@ -41,8 +44,18 @@ export function machineFigures({ loads, sources, acSources }: Rows): readonly Ma
 /** A row of the load sheet with another figure, in the figure's unit. */
 export const withFigure = (row: Load, unit: 'A' | 'W', says: number): Load => ({ ...row, ratingBy: unit, rating: says / row.quantity });
 
+/** Ops for a row that goes over from one source to another: it says what that gives, where it said what the first gave. */
+export function rowGoesOver(design: Design, was: Source, next: Source): readonly Op[] {
+  const row = rowOf(design.loads, was.loadId);
+  if (!row || !alike(ampsOf(row), outputA(was)) || alike(ampsOf(row), outputA(next))) return [];
+  return rowFollows(design, { row, unit: 'A', machineSays: outputA(next) }).flatMap((op) => op ?? []);
+}
+
 /** Ops that make the row say what the machine says. */
-export function rowFollows(design: Design, { row, unit, machineSays }: MachineFigure): readonly (Op | undefined)[] {
+export function rowFollows(
+  design: Design,
+  { row, unit, machineSays }: Pick<MachineFigure, 'row' | 'unit' | 'machineSays'>,
+): readonly (Op | undefined)[] {
   const to = withFigure(row, unit, machineSays);
   return (['ratingBy', 'rating'] as const).map((key) => setOp(design, ['loads', row.id, key], to[key]));
 }

@@ -1,4 +1,5 @@
 /** What people do to a design in one act, as ops: many rows at once, a tap to another circuit, a thing with all that hangs on it. */
+import { rowGoesOver } from './machineFigures';
 import { rowOf } from './rowOf';
 import { addOp, dropOp, dropOps, type ListName, type Op, setOp } from './edit';
 import type { Circuit, Design, Tap } from './schema';
@@ -196,7 +197,7 @@ export function takeCandidate(design: Design, candidateId: string): Op[] | null 
   return [
     set(next.id, 'insteadOfId', null),
     ...over,
-    ...(next.loadId === null && was.loadId !== null ? [set(was.id, 'loadId', null)] : []),
+    ...(next.loadId === null && was.loadId !== null ? [...rowGoesOver(design, was, next), set(was.id, 'loadId', null)] : []),
     set(was.id, 'insteadOfId', next.id),
     ...design.sources.flatMap((s) => (s.insteadOfId === was.id && s.id !== next.id ? [set(s.id, 'insteadOfId', next.id)] : [])),
     ...ends,

@@ -1,4 +1,5 @@
 /** A source that may take another's place is compared, never counted. */
+import { halcyon } from './halcyon';
 import { marram } from './marram';
 import { applyEdit, type Design, type Op, removeSource, rowOf, type Source, sourcesAboard, takeCandidate } from '@/core/design';
 import { analyse, compareCandidate } from '@/core/analysis';
@@ -41,6 +42,20 @@ test('taken, it has the bank, the cable and the battery cables of the other, whi
   expect([on(taken, was.id), on(taken, 'cand')]).toEqual([0, on(boat, was.id)]);
   const back = edited(taken, takeCandidate(taken, was.id));
   expect(said(back)).toBe(said(boat));
+});
+test('its row of the load sheet says what the one that takes its place gives, and its cable is sized for that', () => {
+  const ketch = halcyon();
+  const small = ketch.sources.find((s) => s.kind === 'alternator') as Source;
+  const large: Source = { ...small, id: 'cand', name: 'Larger alternator', ratedA: 160, insteadOfId: small.id, loadId: null };
+  const both: Design = { ...ketch, sources: [...ketch.sources, large] };
+  const taken = edited(both, takeCandidate(both, 'cand'));
+  const run = (d: Design) => analyse(d).circuits.find((c) => c.name === 'Alternator, medium frame');
+  expect([rowOf(ketch.loads, small.loadId)?.rating, rowOf(taken.loads, small.loadId)?.rating]).toEqual([100, 160]);
+  expect([run(ketch)?.workingA, run(taken)?.workingA]).toEqual([100, 160]);
+  expect(run(taken)?.own.protection.ratingA).toBeGreaterThanOrEqual(160);
+  expect(compareCandidate(both, 'cand')?.changes.some((c) => c.name === 'Alternator, medium frame')).toBe(true);
+  const back = edited(taken, takeCandidate(taken, small.id));
+  expect(rowOf(back.loads, small.loadId)?.rating).toBe(100);
 });
 test('where the source it may replace is removed, the first candidate is aboard and the others are its candidates', () => {
   const two: Design = { ...withIt, sources: [...withIt.sources, { ...larger, id: 'cand2' }] };
