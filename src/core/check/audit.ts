@@ -113,7 +113,7 @@ export const AUDIT: readonly AuditLine[] = [
     ['there is a bank, of the boat’s volts, that lasts as long as is wanted', 'no-bank bank-volts runs-down'],
     ['batteries are held down, covered and aired', 'bank-held bank-covered bank-vented bank-mounting-unknown', '', 'banks'],
     ['they fit their box and stand neither hot nor frozen', 'box box-unknown bank-temp', '', 'banks'],
-    ['strings share their current, and lithium ones are fused each', 'sharing string-fuses string-fuse-size', '', 'banks'],
+    ['strings share their current, and lithium ones are fused each', 'sharing link-thin string-fuses string-fuse-size', '', 'banks'],
     [
       'a BMS is known, warns, and opens over nothing that charges',
       'bms-unknown bms-warns bms-volts dump-bms set-BMS',

@@ -32,6 +32,7 @@ import { SAFETY_RULES } from './rules/safety';
 import { ODDS_RULES } from './rules/odds';
 import { SMALL_LEAD_RULES } from './rules/smallLeads';
 import { SOCKET_RULES } from './rules/sockets';
+import { LINK_RULES } from './rules/links';
 import { STRING_RULES } from './rules/strings';
 import { STANDING_RULES } from './rules/standing';
 import { STUDY_RULES } from './rules/studies';
@@ -51,6 +52,7 @@ export const RULES = {
     ...FOUND_COLOUR_RULES,
     ...AC_MARKED_RULES,
     ...STRING_RULES,
+    ...LINK_RULES,
     ...ASKING_RULES,
   ],
   equipment: [...STANDING_RULES, ...MOUNTING_RULES, ...MOUNTED_RULES],

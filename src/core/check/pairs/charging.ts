@@ -130,6 +130,15 @@ export const CHARGING: readonly Pair[] = [
     'banks.house.links.way',
     'one end',
   ),
+  pair(
+    'link-thin',
+    {
+      ...thing(amps(100)),
+      banks: thing().banks.map((b) => ({ ...b, strings: 3, links: { way: 'one end', size: '70', lengthM: 0.3, measured: true } })),
+    },
+    'banks.house.links.size',
+    '6',
+  ),
   pair('runs-down', drawing(quietBoat(), 0.5), 'plan.days', 30),
   pair('sensed-other', two({}, [alternator()]), 'banks.start.chemistry', 'gel'),
   pair('isolated-charged', two(), 'banks.start.isolated', true),
