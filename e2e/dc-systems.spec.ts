@@ -68,6 +68,36 @@ test('a charger and an inverter from the list stand on Charging and AC at once, 
   await expect.poll(async () => (await designOf(page, idOf(page))).acLoads.length).toBe(1);
 });
 
+test('an inverter-charger is added once: on Loads, Charging and AC it is the same case, and goes as one', async ({ page }) => {
+  await newBoat(page, 'Dotterel');
+  await station(page, 'AC');
+  await view(page, 'sources');
+  await page.getByRole('button', { name: 'inverter-charger' }).click();
+  await saved(page);
+  await expect(page.getByRole('table', { name: 'AC sources' }).getByRole('row', { name: /^Inverter-charger/ })).toBeVisible();
+  await expect(page.getByLabel('charger in the same case')).not.toHaveValue('');
+  await station(page, 'Charging');
+  await expect(page.getByRole('table', { name: 'Sources' }).getByRole('row', { name: /^Inverter-charger/ })).toContainText('80 A');
+  await station(page, 'Loads');
+  await enter(page, 'Inverter-charger', 'name', 'Combi');
+  await saved(page);
+  await expect
+    .poll(async () => {
+      const d = await designOf(page, idOf(page));
+      return [d.sources, d.acSources, d.acLoads].map((rows) => rows.filter((r) => r.name === 'Combi').length);
+    })
+    .toEqual([1, 1, 1]);
+  await station(page, 'Charging');
+  await page.getByRole('button', { name: 'remove Combi' }).click();
+  await saved(page);
+  await expect
+    .poll(async () => {
+      const d = await designOf(page, idOf(page));
+      return [d.sources, d.acSources, d.acLoads, d.loads].flat().some((r) => r.name === 'Combi');
+    })
+    .toBe(false);
+});
+
 test('a petrol boat: her engine space is one with vapour, what sparks there is told, a blower is asked for', async ({ page, marram }) => {
   await open(page, marram, 'charging');
   await view(page, 'the engine');

@@ -179,6 +179,7 @@ export { alike, type MachineFigure, machineFigures, rowFollows } from './machine
 export { joinMachines, untiedChargers, untiedInverters, untiedSources } from './machines';
 export {
   addAcSourceOps,
+  addInverterChargerOps,
   addLoadsOps,
   addSourceOps,
   andTheirRows,
@@ -188,6 +189,7 @@ export {
   machineOf,
   ofWholeMachines,
   removeMachines,
+  sameCaseOps,
 } from './machineRows';
 export { enclosureOf, IP_CODES, parseIp, waterFigure } from './enclosure';
 export { kindByName, kindOf, standsAtItsWork, type LoadKind, LOAD_KINDS } from './loadKind';

@@ -26,10 +26,12 @@ const ampsOf = (row: Load): number => wattsOf(row) / row.nominalV;
 
 /** Every figure that stands both on the load sheet and with the machine it belongs to. */
 export function machineFigures({ loads, sources, acSources }: Rows): readonly MachineFigure[] {
+  // In one case with an inverter, the row is what that draws.
+  const inverting = new Set(acSources.map((s) => s.inverter?.loadId));
   return [
     ...sources.flatMap((source): MachineFigure[] => {
       const row = rowOf(loads, source.loadId);
-      if (!row || row.nominalV <= 0) return [];
+      if (!row || row.nominalV <= 0 || inverting.has(row.id)) return [];
       return [{ row, machine: { of: 'source', source }, unit: 'A', rowSays: ampsOf(row), machineSays: outputA(source) }];
     }),
     ...acSources.flatMap((source): MachineFigure[] => {

@@ -2,9 +2,19 @@ import { APPLIANCES, loadFrom } from './appliances';
 import { blankAcSource } from './blankAc';
 import { blankSource } from './blankCharging';
 import { applyEdit, type Op, setOp } from './edit';
-import { addAcSourceOps, addLoadsOps, addSourceOps, andTheirRows, machineOf, ofWholeMachines, removeMachines } from './machineRows';
+import {
+  addAcSourceOps,
+  addInverterChargerOps,
+  addLoadsOps,
+  addSourceOps,
+  andTheirRows,
+  machineOf,
+  ofWholeMachines,
+  removeMachines,
+  sameCaseOps,
+} from './machineRows';
 import { machineFigures } from './machineFigures';
-import { untiedChargers, untiedInverters, untiedSources } from './machines';
+import { joinMachines, untiedChargers, untiedInverters, untiedSources } from './machines';
 import { sourcesAboard } from './decided';
 import { idsFor } from './operations';
 import { anotherOutput, outputA } from './outputs';
@@ -141,6 +151,39 @@ describe('a machine is one thing', () => {
     expect([d.sources[0]?.ratedA, Math.max(...(d.sources[0]?.alternator?.curve.map((p) => p.amps) ?? []))]).toEqual([120, 120]);
     const there = after(bare, addSourceOps(bare, { ...blankSource('q', 'shore charger', 12, 'house'), ratedA: 75 }, idsFor(bare)));
     expect(fromList(there, 'Shore charger').loads.map((l) => [l.ratingBy, l.rating])).toEqual([['A', 75]]);
+  });
+
+  it('an inverter-charger is one case: one pair of DC cables, what it charges with on Charging, what it takes among the AC appliances', () => {
+    const bare = bareBoat('metric');
+    const inverter = { ...blankAcSource('as', 'inverter', bare.boat), name: 'Inverter-charger' };
+    const d = after(bare, addInverterChargerOps(bare, inverter, idsFor(bare)));
+    const [row, source, ac, load] = [d.loads[0], d.sources[0], d.acSources[0], d.acLoads[0]];
+    expect([source?.loadId, ac?.inverter?.loadId]).toEqual([row?.id, row?.id]);
+    expect([ac?.inverter?.chargerId, load?.chargerId]).toEqual([source?.id, source?.id]);
+    // 2000 VA at 12 V: 960 W of charging are 80 A; an inlet of 16 A where none is entered.
+    expect([row?.rating, source?.ratedA, source?.bankId, ac?.inverter?.passA]).toEqual([2000, 80, 'house', 16]);
+    expect([untiedSources(d), untiedInverters(d).loads, machineFigures(d).map((f) => f.unit)]).toEqual([[], [], ['W']]);
+    const named = after(d, ofWholeMachines(d, [setOp(d, ['sources', source?.id ?? '', 'name'], 'Combi') as Op]));
+    expect([named.loads[0]?.name, named.acSources[0]?.name, named.acLoads[0]?.name]).toEqual(['Combi', 'Combi', 'Combi']);
+    for (const list of ['loads', 'sources', 'acSources'] as const) {
+      const gone = after(d, removeMachines(d, list, [d[list][0]?.id ?? '']));
+      expect([gone.loads, gone.sources, gone.acSources, gone.acLoads]).toEqual([[], [], [], []]);
+    }
+  });
+
+  it('a charger put into the case of an inverter goes by its cables, and out of it again by none; one with cables of its own keeps them', () => {
+    const d = fromList(bareBoat('metric'), 'Inverter, small');
+    const charger = blankSource('q', 'shore charger', 12, 'house');
+    const two: Design = { ...d, sources: [charger] };
+    const [ac, row] = [d.acSources[0]?.id ?? '', d.loads[0]?.id];
+    const one = after(two, sameCaseOps(two, ac, 'q'));
+    expect([one.sources[0]?.loadId, one.acSources[0]?.inverter?.chargerId]).toEqual([row, 'q']);
+    expect(after(one, sameCaseOps(one, ac, null)).sources[0]?.loadId).toBeNull();
+    const measured: Design = { ...d, sources: [{ ...charger, pathMohm: 4 }] };
+    expect(after(measured, sameCaseOps(measured, ac, 'q')).sources[0]?.loadId).toBeNull();
+    // An old file that says so is read the same.
+    const old: Design = { ...two, acSources: one.acSources };
+    expect(joinMachines(old).sources[0]?.loadId).toBe(row);
   });
 
   it('goes as a whole, from whichever side', () => {

@@ -2,12 +2,12 @@
 import { SERVICE_V } from './ac';
 import { APPLIANCES } from './appliances';
 import { blankLoad } from './blank';
-import { blankAcLoad, blankAcSource } from './blankAc';
+import { blankAcLoad, blankAcSource, usualInletA } from './blankAc';
 import { blankSource, typicalCurve } from './blankCharging';
 import { addOp, applyEdit, dropOps, type Op, setOp } from './edit';
 import { kindOf } from './loadKind';
 import { alike, machineFigures, machineFollows, rowFollows, withFigure } from './machineFigures';
-import { untiedSources } from './machines';
+import { byItsCase, untiedSources } from './machines';
 import { furtherOutputs, outputA } from './outputs';
 import { removeAcLoads, removeLoads, removeSource } from './operations';
 import { rowOf } from './rowOf';
@@ -162,6 +162,45 @@ export function addAcSourceOps(design: Design, source: AcSource, freshId: (prefi
   if (only) return [addOp(design, 'acSources', inverterOf(only, source.id, design.boat))];
   const row = dcSideOf(source, freshId('L'), design.boat.systemV);
   return [addOp(design, 'loads', row), addOp(design, 'acSources', { ...source, inverter: { ...source.inverter, loadId: row.id } })];
+}
+
+/** Watts an inverter-charger charges with, of its VA. Typical. */
+const CHARGES_PART = 0.48;
+
+/** A new inverter that charges too: one case, one pair of DC cables, a source on Charging, an appliance on AC. */
+export function addInverterChargerOps(design: Design, source: AcSource, freshId: (prefix: string) => string): readonly (Op | undefined)[] {
+  if (!source.inverter) return [];
+  const { systemV } = design.boat;
+  const row = dcSideOf(source, freshId('L'), systemV);
+  const house = design.banks.find((b) => b.job === 'house') ?? design.banks[0];
+  const blank = blankSource(freshId('q'), 'shore charger', systemV, house?.id ?? null);
+  const { name, placeId } = source;
+  const ratedA = 5 * Math.round((CHARGES_PART * source.inverter.va) / systemV / 5);
+  const inlet = design.acSources.find((s) => s.kind === 'shore');
+  const inverter = {
+    ...source.inverter,
+    loadId: row.id,
+    chargerId: blank.id,
+    passA: inlet?.ratedA ?? usualInletA(source.service),
+    opensNeutral: true,
+  };
+  return [
+    addOp(design, 'loads', row),
+    ...addSourceOps(design, { ...blank, name, placeId, ratedA, loadId: row.id }, freshId),
+    addOp(design, 'acSources', { ...source, inverter }),
+  ];
+}
+
+/** A charger and an inverter in one case share its DC cables: the charger goes by the inverter's row where it has no way of its own. null: they are two. */
+export function sameCaseOps(design: Design, acSourceId: string, chargerId: string | null): readonly (Op | undefined)[] {
+  const inverter = rowOf(design.acSources, acSourceId)?.inverter;
+  if (!inverter) return [];
+  const [was, next] = [rowOf(design.sources, inverter.chargerId), rowOf(design.sources, chargerId)];
+  return [
+    setOp(design, ['acSources', acSourceId, 'inverter', 'chargerId'], next?.id ?? null),
+    was && was.id !== next?.id && was.loadId === inverter.loadId ? setOp(design, ['sources', was.id, 'loadId'], null) : undefined,
+    next && byItsCase(design, next) ? setOp(design, ['sources', next.id, 'loadId'], inverter.loadId) : undefined,
+  ];
 }
 
 const MADE_BY = new Map(APPLIANCES.map((a) => [a.name, a.makes]));

@@ -34,6 +34,12 @@ export const untiedInverters = ({
   };
 };
 
+/** A source that has neither a row, nor cables, nor a measured way: in the case of an inverter it goes by that one's. */
+export const byItsCase = ({ loads, leads }: Pick<Design, 'loads' | 'leads'>, s: Source): boolean =>
+  s.pathMohm === null &&
+  rowOf(loads, s.loadId) === undefined &&
+  !leads.some((l) => [l.from, l.to].some((e) => e.kind === 'source' && e.id === s.id));
+
 const same = (a: { readonly name: string }, b: { readonly name: string }): boolean =>
   a.name.trim() !== '' && a.name.trim().toLowerCase() === b.name.trim().toLowerCase();
 
@@ -58,6 +64,12 @@ export function joinMachines(design: Design): Design {
       return load && only(inverters.sources, load) === s ? [[s.id, load.id] as const] : [];
     }),
   );
+  // What charges in the case of an inverter goes by its cables.
+  for (const { inverter } of design.acSources) {
+    const charger = rowOf(design.sources, inverter?.chargerId);
+    const row = rowOf(design.loads, inverter?.loadId);
+    if (charger && row && !loadOf.has(charger.id) && byItsCase(design, charger)) loadOf.set(charger.id, row.id);
+  }
   if (loadOf.size + inverterOf.size === 0) return design;
   return {
     ...design,

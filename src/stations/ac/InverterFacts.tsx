@@ -1,9 +1,9 @@
 'use client';
 import type { InverterAnswer } from '@/core/network';
-import { AC_RESTS, type AcSource } from '@/core/design';
+import { AC_RESTS, type AcSource, sameCaseOps } from '@/core/design';
 import { round3, show, sizeName } from '@/core/quantity';
 import { CONDUCTORS } from '@/core/rules';
-import { useDesign } from '@/ui/boat/context';
+import { useDesign, useStore } from '@/ui/boat/context';
 import { Choice, Figure, OptionalFigure, Tick } from '@/ui/field';
 import { Plain } from '@/ui/table/Plain';
 import type { Put } from '@/ui/boat/put';
@@ -22,6 +22,7 @@ export function InverterFacts({
   answer: InverterAnswer | undefined;
 }) {
   const design = useDesign();
+  const store = useStore();
   const rows = design.loads.filter((l) => l.group === 'heavy' || l.id === i.loadId);
   const chargers = design.sources.filter((s) => s.kind === 'shore charger');
   const school = design.boat.ruleSet;
@@ -85,7 +86,7 @@ export function InverterFacts({
           value={i.chargerId ?? ''}
           options={['', ...chargers.map((s) => s.id)]}
           names={{ '': 'none', ...Object.fromEntries(chargers.map((s) => [s.id, s.name])) }}
-          onChange={(v) => put(['inverter', 'chargerId'], v || null, 'charger')}
+          onChange={(v) => store.edit(`charger of ${source.name}`, sameCaseOps(design, source.id, v || null))}
         />
         <OptionalFigure
           label="passes on (empty: nothing)"

@@ -1,6 +1,16 @@
 'use client';
 import { settingsOf } from '@/core/ac';
-import { AC_SOURCE_KINDS, type AcSource, addAcSourceOps, andTheirRows, blankAcSource, BOUNDS, removeMachines, rowOf } from '@/core/design';
+import {
+  AC_SOURCE_KINDS,
+  type AcSource,
+  addAcSourceOps,
+  addInverterChargerOps,
+  andTheirRows,
+  blankAcSource,
+  BOUNDS,
+  removeMachines,
+  rowOf,
+} from '@/core/design';
 import { round3 } from '@/core/quantity';
 import { useDesign, useFindings, useFreshId, useSelected, useStore, useStudied } from '@/ui/boat/context';
 import { Plain } from '@/ui/table/Plain';
@@ -24,6 +34,11 @@ export function Sources() {
     store.edit(`add ${row.name.toLowerCase()}`, addAcSourceOps(design, row, fresh));
     select({ kind: 'AC source', id: row.id });
   };
+  const addInverterCharger = () => {
+    const row = { ...blankAcSource(fresh('as'), 'inverter', boat), name: 'Inverter-charger' };
+    store.edit('add inverter-charger', addInverterChargerOps(design, row, fresh));
+    select({ kind: 'AC source', id: row.id });
+  };
   const general = findings.filter((f) => !f.accepted && f.about.kind === 'boat' && f.about.id === 'ac');
   return (
     <div className="min-h-0 flex-1 overflow-auto px-4 pb-8" tabIndex={0} role="region" aria-label="sources">
@@ -34,6 +49,9 @@ export function Sources() {
             {kind === 'shore' ? 'shore inlet' : kind}
           </button>
         ))}
+        <button type="button" className="act" disabled={acSources.length >= BOUNDS.acSources} onClick={addInverterCharger}>
+          inverter-charger
+        </button>
         {dialog}
         <button type="button" className="act" onClick={propose}>
           propose the AC side
