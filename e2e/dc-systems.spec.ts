@@ -78,6 +78,8 @@ test('an inverter-charger is added once: on Loads, Charging and AC it is the sam
   await expect(page.getByLabel('charger in the same case')).not.toHaveValue('');
   await station(page, 'Charging');
   await expect(page.getByRole('table', { name: 'Sources' }).getByRole('row', { name: /^Inverter-charger/ })).toContainText('80 A');
+  await page.getByRole('button', { name: 'Inverter-charger', exact: true }).click();
+  await expect(page.getByLabel('its cable is that of').locator('option:checked')).toHaveText('Inverter-charger');
   await station(page, 'Loads');
   await enter(page, 'Inverter-charger', 'name', 'Combi');
   await saved(page);

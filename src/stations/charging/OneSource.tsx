@@ -20,7 +20,7 @@ export function OneSource({ source, fill }: { source: Source; fill: Fill | undef
   const banks = { '': 'none', ...Object.fromEntries(design.banks.map((b) => [b.id, b.name])) };
   const bankIds = ['', ...design.banks.map((b) => b.id)];
   const through = design.joins.filter((j) => j.kind !== 'relay');
-  const charging = design.loads.filter((l) => l.group === 'charging');
+  const charging = design.loads.filter((l) => l.group === 'charging' || l.id === source.loadId);
   const volts = (key: 'absorptionV' | 'floatV', label: string) => (
     <Figure label={label} kind="V" value={r[key]} low={1} high={80} onChange={(v) => put(['regulator', key], v, label)} />
   );
