@@ -7,14 +7,16 @@ test('what is due, and what was measured on two boats, put on the card', async (
   const [load] = design.loads;
   const [bank] = design.banks;
   if (!load || !bank) throw new Error('no load, no bank');
-  const name = `Firm's pump ${Date.now()}`;
-  const cardId = `card-${Date.now()}`;
+  // Its own boats, whatever an earlier try has left.
+  const stamp = Date.now();
+  const name = `Firm's pump ${stamp}`;
+  const cardId = `card-${stamp}`;
   const card = { ...cardFrom({ ...load, name, ratingBy: 'W', rating: 100, mark: 'typical' }, cardId) };
   expect((await page.request.post(`${url()}/api/shelf/card`, { data: { item: card, seen: null } })).ok()).toBe(true);
   for (const rating of [120, 124]) {
     const boat = {
       ...design,
-      boat: { ...design.boat, name: `Firm ${rating}` },
+      boat: { ...design.boat, name: `Firm ${rating} ${stamp}` },
       loads: [{ ...load, name, cardId, ratingBy: 'W', rating, mark: 'measured' }, ...design.loads.slice(1)],
     };
     const made = await page.request.post(`${url()}/api/boats?from=file`, { data: boat });
@@ -38,12 +40,18 @@ test('what is due, and what was measured on two boats, put on the card', async (
   await page.goto(url());
   await page.getByRole('link', { name: /due work, hours/ }).click();
   await expect(page.getByRole('heading', { name: 'The firm' })).toBeVisible();
-  const due = page.getByRole('table', { name: 'Due work' }).getByRole('row').filter({ hasText: 'Firm 120' });
+  const due = page
+    .getByRole('table', { name: 'Due work' })
+    .getByRole('row')
+    .filter({ hasText: `Firm 120 ${stamp}` });
   await expect(due).toContainText(`torque of the posts of ${bank.name}`);
   await expect(due).toContainText('over');
-  await expect(page.getByRole('table', { name: 'Boats of the firm' }).getByRole('row').filter({ hasText: 'Firm 124' })).toContainText(
-    '1.5',
-  );
+  await expect(
+    page
+      .getByRole('table', { name: 'Boats of the firm' })
+      .getByRole('row')
+      .filter({ hasText: `Firm 124 ${stamp}` }),
+  ).toContainText('1.5');
   // Every figure stands under its own head.
   for (const name of ['Due work', 'Boats of the firm', 'Equipment learned']) {
     const rows = page.getByRole('table', { name }).getByRole('row');
