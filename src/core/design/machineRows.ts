@@ -7,7 +7,7 @@ import { blankSource, typicalCurve } from './blankCharging';
 import { addOp, applyEdit, dropOps, type Op, setOp } from './edit';
 import { kindOf } from './loadKind';
 import { alike, machineFigures, machineFollows, rowFollows, withFigure } from './machineFigures';
-import { byItsCase, untiedSources } from './machines';
+import { hasNoWay, untiedSources } from './machines';
 import { furtherOutputs, outputA } from './outputs';
 import { removeAcLoads, removeLoads, removeSource } from './operations';
 import { rowOf } from './rowOf';
@@ -199,7 +199,7 @@ export function sameCaseOps(design: Design, acSourceId: string, chargerId: strin
   return [
     setOp(design, ['acSources', acSourceId, 'inverter', 'chargerId'], next?.id ?? null),
     was && was.id !== next?.id && was.loadId === inverter.loadId ? setOp(design, ['sources', was.id, 'loadId'], null) : undefined,
-    next && byItsCase(design, next) ? setOp(design, ['sources', next.id, 'loadId'], inverter.loadId) : undefined,
+    next && hasNoWay(design, next) ? setOp(design, ['sources', next.id, 'loadId'], inverter.loadId) : undefined,
   ];
 }
 

@@ -11,16 +11,15 @@ export const untiedChargers = ({ loads, sources }: Parts): readonly Load[] => {
   return loads.filter((l) => l.group === 'charging' && !tied.has(l.id));
 };
 
+/** Whether a source has neither a row, nor cables, nor a measured way: in the case of an inverter it goes by that one's. */
+export const hasNoWay = ({ loads, leads }: Pick<Design, 'loads' | 'leads'>, s: Source): boolean =>
+  s.pathMohm === null &&
+  rowOf(loads, s.loadId) === undefined &&
+  !leads.some((l) => [l.from, l.to].some((e) => e.kind === 'source' && e.id === s.id));
+
 /** Sources without a row on the load sheet and without cables of their own. */
-export const untiedSources = ({ loads, sources, leads }: Parts & Pick<Design, 'leads'>): readonly Source[] =>
-  sources.filter(
-    (s) =>
-      s.insteadOfId === null &&
-      s.outputOf === null &&
-      s.pathMohm === null &&
-      rowOf(loads, s.loadId) === undefined &&
-      !leads.some((l) => [l.from, l.to].some((e) => e.kind === 'source' && e.id === s.id)),
-  );
+export const untiedSources = (design: Parts & Pick<Design, 'leads'>): readonly Source[] =>
+  design.sources.filter((s) => s.insteadOfId === null && s.outputOf === null && hasNoWay(design, s));
 
 /** Inverters on the load sheet that no AC source names, and AC inverters that name none. */
 export const untiedInverters = ({
@@ -33,12 +32,6 @@ export const untiedInverters = ({
     sources: acSources.filter((s) => s.inverter !== null && rowOf(loads, s.inverter.loadId) === undefined),
   };
 };
-
-/** A source that has neither a row, nor cables, nor a measured way: in the case of an inverter it goes by that one's. */
-export const byItsCase = ({ loads, leads }: Pick<Design, 'loads' | 'leads'>, s: Source): boolean =>
-  s.pathMohm === null &&
-  rowOf(loads, s.loadId) === undefined &&
-  !leads.some((l) => [l.from, l.to].some((e) => e.kind === 'source' && e.id === s.id));
 
 const same = (a: { readonly name: string }, b: { readonly name: string }): boolean =>
   a.name.trim() !== '' && a.name.trim().toLowerCase() === b.name.trim().toLowerCase();
@@ -68,7 +61,7 @@ export function joinMachines(design: Design): Design {
   for (const { inverter } of design.acSources) {
     const charger = rowOf(design.sources, inverter?.chargerId);
     const row = rowOf(design.loads, inverter?.loadId);
-    if (charger && row && !loadOf.has(charger.id) && byItsCase(design, charger)) loadOf.set(charger.id, row.id);
+    if (charger && row && !loadOf.has(charger.id) && hasNoWay(design, charger)) loadOf.set(charger.id, row.id);
   }
   if (loadOf.size + inverterOf.size === 0) return design;
   return {
