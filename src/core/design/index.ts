@@ -176,7 +176,7 @@ export { type BoatState, BoatStateSchema, type BoatSummary } from './summary';
 export { rowOf } from './rowOf';
 export { type Part, partsRead, type Reads } from './reads';
 export { alike, type MachineFigure, machineFigures, rowFollows } from './machineFigures';
-export { joinMachines, untiedChargers, untiedInverters, untiedSources } from './machines';
+export { inACase, joinMachines, untiedChargers, untiedInverters, untiedSources } from './machines';
 export {
   addAcSourceOps,
   addInverterChargerOps,

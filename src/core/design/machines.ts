@@ -17,6 +17,10 @@ export const hasNoWay = ({ loads, leads }: Pick<Design, 'loads' | 'leads'>, s: S
   rowOf(loads, s.loadId) === undefined &&
   !leads.some((l) => [l.from, l.to].some((e) => e.kind === 'source' && e.id === s.id));
 
+/** Whether what charges goes by the DC cables of an inverter in the same case: it has none of its own, and none are proposed for it. */
+export const inACase = ({ acSources }: Pick<Design, 'acSources'>, s: Source): boolean =>
+  s.loadId !== null && acSources.some((a) => a.inverter?.loadId === s.loadId);
+
 /** Sources without a row on the load sheet and without cables of their own. */
 export const untiedSources = (design: Parts & Pick<Design, 'leads'>): readonly Source[] =>
   design.sources.filter((s) => s.insteadOfId === null && s.outputOf === null && hasNoWay(design, s));

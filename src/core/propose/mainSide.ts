@@ -10,6 +10,7 @@ import {
   type Load,
   type BatteryCable,
   type BatteryCableEnd,
+  inACase,
   startBankOf,
 } from '../design';
 import { returnBar } from '../topology';
@@ -156,6 +157,7 @@ export function proposeMainSide(design: Design, freshId: (prefix: string) => str
   function sources(): void {
     const wired = (s: Design['sources'][number]) =>
       s.pathMohm !== null ||
+      inACase(design, s) ||
       (s.loadId !== null && design.circuits.some((c) => c.taps.some((t) => t.serves.kind === 'load' && t.serves.id === s.loadId)));
     const selector = (s: Design['sources'][number]) => design.joins.find((j) => j.id === s.joinId && j.kind === 'selector');
     // What charges through a selector ends on its common post.

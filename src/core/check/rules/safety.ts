@@ -8,6 +8,7 @@ import {
   type BatteryCableEnd,
   blankDevice,
   type Circuit,
+  inACase,
   kindOf,
   type LoadKind,
   rowOf,
@@ -38,6 +39,8 @@ const isSwitch = (c: Circuit): boolean =>
 /** A source's cable: a circuit of its own, a battery cable, or one that was measured. */
 const isWired = (design: DesignParts, s: Source): boolean =>
   s.pathMohm !== null ||
+  // Where an inverter's row is on no circuit, that is told of the row.
+  inACase(design, s) ||
   servingOf(design.circuits).loads.has(s.loadId ?? '') ||
   (lands(design, s, 'source') && (s.kind !== 'DC–DC' || s.fromBankId === null || lands(design, s, 'source input')));
 
